@@ -1,0 +1,76 @@
+import type { ImportPlan } from '../core/exchange/planImport'
+import type { GradebookMapping } from '../core/exchange/gradebookMapping'
+import type { ClassRecord, StudentComment, Term } from '../core/record/classRecord'
+import type { SignedIn } from './session'
+
+/** What the signed-in person may change in the class in view. */
+export interface Permissions {
+  subjects: string[]
+  general: boolean
+  reports: boolean
+  /** A sentence saying why nothing can be changed, or null. */
+  locked: string | null
+}
+
+export interface ClassAnswer {
+  record: ClassRecord
+  may: Permissions
+  /** ISO date on the server. */
+  today: string
+}
+
+/** A class on the desk. */
+export interface DeskClass {
+  id: string
+  name: string
+  /** What the person has there: "home class", or a subject's name. */
+  role: string
+  students: number
+  counts: Record<'gather' | 'settle' | 'write' | 'read' | 'send', { done: number; of: number }>
+}
+
+export interface DeskAnswer {
+  person: SignedIn
+  school: string
+  today: string
+  term: Term
+  terms: Term[]
+  classes: DeskClass[]
+}
+
+export interface FileAnswer {
+  id: string
+  name: string
+  mapping: GradebookMapping
+  /** True when the mapping is the one the teacher corrected last time. */
+  remembered: boolean
+  /** The first rows of the file, by row number. */
+  sample: { number: number; cells: string[] }[]
+  rows: number
+}
+
+export interface PlanAnswer {
+  plan: ImportPlan
+  fingerprint: string
+}
+
+export interface ChangeAnswer {
+  /** The event that can be undone; null when nothing changed. */
+  event: number | null
+}
+
+export interface DraftsAnswer extends ChangeAnswer {
+  comments: StudentComment[]
+  /** Students whose facts or phrases gave nothing to say. */
+  withoutFacts: string[]
+}
+
+export interface RunAnswer {
+  id: string
+  state: 'waiting' | 'setting' | 'finished' | 'stopped' | 'failed'
+  students: number
+  done: number
+  pages: Record<string, number> | null
+  message: string | null
+  askedAt: string
+}

@@ -1,0 +1,38 @@
+import { UnreadableFile } from './problem'
+
+/** The largest file taken in, in bytes. A class's gradebook is a few kilobytes. */
+export const largestFile = 20 * 1024 * 1024
+
+/**
+ * Turns a file's bytes into text, as files come: UTF-8 with or without a byte order mark, UTF-16 with one, else
+ * Windows-1252 (what older spreadsheets write).
+ * @throws UnreadableFile when it is empty, too large, or no text at all
+ */
+export function decodeText(bytes: Uint8Array): string {
+  if (bytes.length === 0) throw new UnreadableFile('The file is empty.')
+  if (bytes.length > largestFile) {
+    throw new UnreadableFile(`The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`)
+  }
+  const kind = binaryKind(bytes)
+  if (kind) throw new UnreadableFile(`This is ${kind}, not a CSV file, whatever its name ends in. Save or export it as CSV and choose that file.`)
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
+  if (bytes.includes(0)) throw new UnreadableFile('The file holds bytes that are no text. Export it as CSV and choose that file.')
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes)
+  }
+}
+
+const signatures: [number[], string][] = [
+  [[0x25, 0x50, 0x44, 0x46], 'a PDF'],
+  [[0x50, 0x4b, 0x03, 0x04], 'a workbook or another packed file'],
+  [[0xd0, 0xcf, 0x11, 0xe0], 'an old workbook'],
+  [[0x89, 0x50, 0x4e, 0x47], 'a picture'],
+  [[0xff, 0xd8, 0xff], 'a picture'],
+]
+
+function binaryKind(bytes: Uint8Array): string | undefined {
+  return signatures.find(([signature]) => signature.every((byte, index) => bytes[index] === byte))?.[1]
+}

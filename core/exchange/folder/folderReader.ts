@@ -1,0 +1,95 @@
+import { decodeText } from '../decodeText'
+import { UnreadableFile, type FileProblem } from '../problem'
+import { readRecords, type FileRecord } from '../readRecords'
+import { readTable, type Table } from '../readTable'
+
+/** A folder's files by name. */
+export type Folder = ReadonlyMap<string, Uint8Array>
+
+/** Reads a folder's files and gathers what is wrong with them, so that all of it can be told at once. */
+export class FolderReader {
+  readonly problems: FileProblem[] = []
+
+  constructor(private readonly folder: Folder) {}
+
+  names(): string[] {
+    return [...this.folder.keys()].sort()
+  }
+
+  report(file: string, row: number | null, column: string | null, reason: string): void {
+    this.problems.push({ file, row, column, reason })
+  }
+
+  /** A file's cells; null after reporting when it cannot be read. */
+  table(file: string): Table | null {
+    const bytes = this.folder.get(file)
+    try {
+      return readTable(decodeText(bytes ?? new Uint8Array()))
+    } catch (error) {
+      if (!(error instanceof UnreadableFile)) throw error
+      this.report(file, null, null, error.message)
+      return null
+    }
+  }
+
+  /** A file's rows by heading. A file that may be absent gives none. */
+  records(file: string, needed: readonly string[], presence: 'needed' | 'may be absent' = 'needed'): FileRecord[] {
+    if (!this.folder.has(file)) {
+      if (presence === 'needed') this.report(file, null, null, 'The file is missing.')
+      return []
+    }
+    const table = this.table(file)
+    if (!table) return []
+    const { records, problems } = readRecords(file, table, needed)
+    this.problems.push(...problems)
+    return records
+  }
+
+  /** A file's text; null after reporting when it is missing or no text. */
+  text(file: string): string | null {
+    const bytes = this.folder.get(file)
+    if (!bytes) {
+      this.report(file, null, null, 'The file is missing.')
+      return null
+    }
+    try {
+      return decodeText(bytes)
+    } catch (error) {
+      if (!(error instanceof UnreadableFile)) throw error
+      this.report(file, null, null, error.message)
+      return null
+    }
+  }
+
+  /** One of a set of words; reports and gives undefined for any other. */
+  oneOf<T extends string>(file: string, record: FileRecord, column: string, words: readonly T[]): T | undefined {
+    const written = record.get(column).toLocaleLowerCase('en')
+    const found = words.find((word) => word.toLocaleLowerCase('en') === written)
+    if (found === undefined) this.report(file, record.row, column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
+    return found
+  }
+
+  /** A number not below zero; an empty cell is null, anything else is reported. */
+  numberOrNull(file: string, record: FileRecord, column: string): number | null {
+    const written = record.get(column)
+    if (written === '') return null
+    const value = Number(written.replace(',', '.'))
+    if (Number.isFinite(value) && value >= 0) return value
+    this.report(file, record.row, column, `“${written}” is no number of 0 or more.`)
+    return null
+  }
+
+  /** Keeps the first row of each key and reports the others. */
+  unique<T>(file: string, column: string, rows: readonly { row: number; key: string; value: T }[]): T[] {
+    const seen = new Map<string, number>()
+    return rows.flatMap(({ row, key, value }) => {
+      const before = seen.get(key)
+      if (before !== undefined) {
+        this.report(file, row, column, `“${key}” stands in row ${before} already.`)
+        return []
+      }
+      seen.set(key, row)
+      return [value]
+    })
+  }
+}

@@ -1,0 +1,114 @@
+import { z } from 'zod'
+import { termMark } from '../../marks/termMark'
+import type { ClassRecord, StudentResult, SubjectWork } from '../../record/classRecord'
+import { indexRecord } from '../../record/recordIndex'
+import { reportParts } from '../../reports/layout'
+import { guessGradebook } from '../guessGradebook'
+import { planImport } from '../planImport'
+import type { FileProblem } from '../problem'
+import { readGradebook } from '../readGradebook'
+import { FolderReader, type Folder } from './folderReader'
+import { readBoxes, readPhrasebook } from './readNarrativeFiles'
+import { readCategories, readHabits, readScales, readSkills, readSubjects } from './readSchoolFiles'
+import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
+
+const day = z.iso.date()
+
+const classFile = z.object({
+  school: z.object({
+    name: z.string(), place: z.string(),
+    markRules: z.object({
+      missing: z.enum(['counts as zero', 'is left out']), method: z.enum(['by category', 'by points']),
+      letterFrom: z.enum(['unrounded', 'rounded']), decimals: z.number().int().min(0).max(3),
+    }),
+    possessives: z.enum(['apostrophe and s', 'apostrophe only']),
+  }),
+  classRoom: z.object({ name: z.string(), teacher: z.string() }),
+  term: z.object({ name: z.string(), year: z.string(), starts: day, ends: day, commentsDue: day, locks: day }),
+})
+
+const layoutFile = z.object({
+  key: z.string(), title: z.string(), paper: z.enum(['A4', 'Letter']),
+  marks: z.enum(['percent and level', 'level', 'none']), parts: z.array(z.enum(reportParts)),
+})
+
+/**
+ * Reads a class and its term from a folder of open files (docs/formats.md). Everything wrong is gathered; with any
+ * problem there is no record.
+ */
+export function readClassFolder(files: Folder): { record: ClassRecord | null; problems: FileProblem[] } {
+  const folder = new FolderReader(files)
+  const head = readJson(folder, 'class.json', classFile)
+  const layout = readJson(folder, 'layout.json', layoutFile)
+  const scales = readScales(folder)
+  const subjects = readSubjects(folder, scales)
+  const skills = readSkills(folder, subjects)
+  const habits = readHabits(folder, scales)
+  const students = readStudents(folder)
+  const shared = {
+    before: null, scales, subjects, skills, habits, students,
+    categories: readCategories(folder, subjects), attendance: readAttendance(folder, students), observations: [],
+    marks: readMarks(folder, students, subjects), levels: readLevels(folder, students, skills, subjects, scales),
+    habitScores: readHabitScores(folder, students, habits, scales), boxes: readBoxes(folder, subjects, skills, habits),
+    phrasebook: readPhrasebook(folder, subjects), comments: [], work: [], results: [],
+  }
+  if (!head || !layout) return { record: null, problems: folder.problems }
+  const record: ClassRecord = {
+    ...shared, school: head.school, layout, classRoom: { id: head.classRoom.name, ...head.classRoom }, term: { id: head.term.name, ...head.term },
+  }
+  readGradebooks(folder, record)
+  return { record: folder.problems.length === 0 ? record : null, problems: folder.problems }
+}
+
+/** Takes every proposal that nothing was settled against: what the batch command does in place of the teacher's key. */
+export function withProposalsTaken(record: ClassRecord): ClassRecord {
+  const index = indexRecord(record)
+  const taken = record.students.flatMap((student) => record.subjects.flatMap((subject) => {
+    if (index.markOf(student.id, subject.key)) return []
+    const { percent } = termMark(index.workOf(subject.key), index.resultsOf(student.id, subject.key), index.categoriesOf(subject.key), record.school.markRules)
+    return percent === null ? [] : [{ studentId: student.id, subject: subject.key, percent, special: null, reason: null }]
+  }))
+  return { ...record, marks: [...record.marks, ...taken] }
+}
+
+function readJson<T>(folder: FolderReader, file: string, schema: z.ZodType<T>): T | null {
+  const text = folder.text(file)
+  if (text === null) return null
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch (error) {
+    folder.report(file, null, null, `This is no JSON: ${error instanceof Error ? error.message : String(error)}`)
+    return null
+  }
+  const read = schema.safeParse(value)
+  if (read.success) return read.data
+  for (const issue of read.error.issues) folder.report(file, null, issue.path.join('.'), issue.message)
+  return null
+}
+
+/** Every gradebook-SUBJECT.csv (or .tsv), each laid out in its own way and guessed. */
+function readGradebooks(folder: FolderReader, record: ClassRecord): void {
+  for (const file of folder.names()) {
+    const key = /^gradebook-(.+)\.(csv|tsv)$/.exec(file)?.[1]
+    if (key === undefined) continue
+    if (!record.subjects.some((subject) => subject.key === key)) {
+      folder.report(file, null, null, `There is no subject “${key}” in subjects.csv.`)
+      continue
+    }
+    const table = folder.table(file)
+    if (!table) continue
+    const categories = record.categories.filter((category) => category.subject === key)
+    const mapping = guessGradebook(table, categories.map((category) => category.name))
+    const plan = planImport(readGradebook(table, mapping), mapping, { students: record.students, work: [], results: [], categories: categories.map((category) => category.name) })
+    for (const refused of plan.refused) folder.report(file, refused.row, refused.column || null, refused.reason)
+    for (const doubt of plan.doubtful) folder.report(file, doubt.rows[0] ?? null, null, `“${doubt.written}” may be: ${doubt.candidates.map((each) => each.name).join(', ')}.`)
+    for (const name of plan.newCategories) folder.report(file, null, null, `The category “${name}” is not in categories.csv.`)
+    record.work.push(...plan.work.map(({ work }): SubjectWork => ({ ...work, id: `${key}/${work.title}`, subject: key, counts: true, category: categoryKey(categories, work.category) })))
+    record.results.push(...plan.results.map((result): StudentResult => ({ workId: `${key}/${result.title}`, studentId: result.studentId, state: result.state, score: result.score, remark: result.remark })))
+  }
+}
+
+function categoryKey(categories: readonly { key: string; name: string }[], name: string): string {
+  return categories.find((category) => category.name.toLocaleLowerCase('en') === name.toLocaleLowerCase('en'))?.key ?? name
+}

@@ -1,0 +1,82 @@
+import type { Habit, Skill, Subject, SubjectCategory } from '../../record/classRecord'
+import { scaleProblems, type Scale } from '../../scales/scale'
+import { tiers } from '../../scales/tier'
+import type { FolderReader } from './folderReader'
+
+const scaleKinds = ['mark', 'skill', 'habit'] as const
+
+/** scales.csv: a row per level, best first. */
+export function readScales(folder: FolderReader): Scale[] {
+  const file = 'scales.csv'
+  const scales = new Map<string, Scale>()
+  for (const record of folder.records(file, ['scale', 'kind', 'scale name', 'symbol', 'name', 'family sentence', 'tier', 'lowest percent'])) {
+    const key = record.get('scale')
+    const kind = folder.oneOf(file, record, 'kind', scaleKinds)
+    const tier = folder.oneOf(file, record, 'tier', tiers)
+    if (!kind || !tier) continue
+    const scale = scales.get(key) ?? { key, name: record.get('scale name'), kind, levels: [] }
+    scale.levels.push({
+      symbol: record.get('symbol'), name: record.get('name'), familySentence: record.get('family sentence'), tier,
+      lowestPercent: folder.numberOrNull(file, record, 'lowest percent'),
+    })
+    scales.set(key, scale)
+  }
+  for (const scale of scales.values()) {
+    for (const problem of scaleProblems(scale)) folder.report(file, null, null, problem)
+  }
+  return [...scales.values()]
+}
+
+/** subjects.csv, in the order in which subjects stand on the report. */
+export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Subject[] {
+  const file = 'subjects.csv'
+  const keys = scales.map((scale) => scale.key)
+  const rows = folder.records(file, ['key', 'name', 'teacher', 'mark scale', 'skill scale']).map((record) => ({
+    row: record.row,
+    key: record.get('key'),
+    value: {
+      key: record.get('key'), name: record.get('name'), inSentence: record.get('in a sentence') || record.get('name'), teacher: record.get('teacher'),
+      markScale: folder.oneOf(file, record, 'mark scale', keys) ?? '',
+      skillScale: folder.oneOf(file, record, 'skill scale', keys) ?? '',
+    },
+  }))
+  return folder.unique(file, 'key', rows)
+}
+
+/** skills.csv. */
+export function readSkills(folder: FolderReader, subjects: readonly Subject[]): Skill[] {
+  const file = 'skills.csv'
+  const keys = subjects.map((subject) => subject.key)
+  const rows = folder.records(file, ['id', 'subject', 'strand', 'statement', 'family words', 'teacher only']).map((record) => ({
+    row: record.row,
+    key: record.get('id'),
+    value: {
+      id: record.get('id'), subject: folder.oneOf(file, record, 'subject', keys) ?? '', strand: record.get('strand'),
+      statement: record.get('statement'), familyWords: record.get('family words') || record.get('statement'),
+      teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
+    },
+  }))
+  return folder.unique(file, 'id', rows)
+}
+
+/** habits.csv. */
+export function readHabits(folder: FolderReader, scales: readonly Scale[]): Habit[] {
+  const file = 'habits.csv'
+  const keys = scales.map((scale) => scale.key)
+  const rows = folder.records(file, ['key', 'name', 'family words', 'scale']).map((record) => ({
+    row: record.row,
+    key: record.get('key'),
+    value: { key: record.get('key'), name: record.get('name'), familyWords: record.get('family words'), scale: folder.oneOf(file, record, 'scale', keys) ?? '' },
+  }))
+  return folder.unique(file, 'key', rows)
+}
+
+/** categories.csv. */
+export function readCategories(folder: FolderReader, subjects: readonly Subject[]): SubjectCategory[] {
+  const file = 'categories.csv'
+  const keys = subjects.map((subject) => subject.key)
+  return folder.records(file, ['subject', 'name', 'weight']).map((record) => ({
+    subject: folder.oneOf(file, record, 'subject', keys) ?? '', key: record.get('name'), name: record.get('name'),
+    weight: folder.numberOrNull(file, record, 'weight') ?? 0,
+  }))
+}

@@ -1,0 +1,20 @@
+/**
+ * Reads a date as files have it: 2026-10-05, 5.10.2026, 05/10/2026 (day first unless the file says otherwise).
+ * @returns an ISO date, or undefined when there is no such day
+ */
+export function readDate(written: string, order: 'day first' | 'month first' = 'day first'): string | undefined {
+  const tidy = written.trim()
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ].*)?$/.exec(tidy)
+  if (iso) return realDate(Number(iso[1]), Number(iso[2]), Number(iso[3]))
+  const local = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4}|\d{2})$/.exec(tidy)
+  if (!local) return undefined
+  const [first, second] = [Number(local[1]), Number(local[2])]
+  const year = Number(local[3]) + ((local[3] ?? '').length === 2 ? 2000 : 0)
+  return order === 'day first' ? realDate(year, second, first) : realDate(year, first, second)
+}
+
+function realDate(year: number, month: number, day: number): string | undefined {
+  const date = new Date(Date.UTC(year, month - 1, day))
+  const exists = date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
+  return exists ? date.toISOString().slice(0, 10) : undefined
+}

@@ -1,0 +1,55 @@
+import type { ResultState } from '../marks/work'
+
+/** What a cell of a gradebook says: a result, nothing, or something that cannot be taken. */
+export type ScoreCell =
+  | { kind: 'empty' }
+  | { kind: 'result'; state: ResultState; score: number | null; outOf: number | null }
+  | { kind: 'refused'; reason: string }
+
+const stateWords: Record<string, ResultState> = {
+  missing: 'missing', m: 'missing', 'not handed in': 'missing',
+  late: 'late', l: 'late',
+  excused: 'excused', ex: 'excused', exempt: 'excused',
+  incomplete: 'incomplete', inc: 'incomplete', i: 'incomplete',
+}
+
+/**
+ * Reads one score as people write it: "17", "17,5", "17/20", "85 %", "late 12", "missing", "ex".
+ * @param outOf the most that can be scored, where it is known
+ */
+export function readScore(written: string, outOf: number | null): ScoreCell {
+  const tidy = written.trim().toLocaleLowerCase('en')
+  if (tidy === '' || tidy === '-' || tidy === '–') return { kind: 'empty' }
+  const words = /^(\p{L}[\p{L} ]*?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
+  const state = words ? stateWords[words[1] ?? ''] : undefined
+  if (words && state === undefined) return refusal(written)
+  const figures = words ? words[2] : tidy
+  if (figures === undefined) return { kind: 'result', state: state ?? 'scored', score: null, outOf: null }
+  return readFigures(written, figures, state ?? 'scored', outOf)
+}
+
+function readFigures(written: string, figures: string, state: ResultState, outOf: number | null): ScoreCell {
+  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|\/\s*(\d+(?:[.,]\d+)?))?$/.exec(figures)
+  if (!parts) return refusal(written)
+  const value = toNumber(parts[1] ?? '')
+  const ownOutOf = parts[3] === undefined ? null : toNumber(parts[3])
+  const most = ownOutOf ?? outOf
+  if (value < 0) return { kind: 'refused', reason: `“${written}” is below zero.` }
+  if (parts[2] === '%') {
+    if (value > 100) return { kind: 'refused', reason: `“${written}” is more than 100 %.` }
+    return { kind: 'result', state, score: (value / 100) * (outOf ?? 100), outOf: outOf ?? 100 }
+  }
+  if (most !== null && value > most) return { kind: 'refused', reason: `“${written}” is above the maximum of ${most}.` }
+  if (ownOutOf !== null && outOf !== null && ownOutOf !== outOf) {
+    return { kind: 'refused', reason: `“${written}” is out of ${ownOutOf}, but this piece of work is out of ${outOf}.` }
+  }
+  return { kind: 'result', state, score: value, outOf: ownOutOf }
+}
+
+function refusal(written: string): ScoreCell {
+  return { kind: 'refused', reason: `“${written}” is no score. Leave it empty, or write missing, late, excused or incomplete.` }
+}
+
+function toNumber(figures: string): number {
+  return Number(figures.replace(',', '.'))
+}

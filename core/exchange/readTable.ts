@@ -1,0 +1,56 @@
+import Papa from 'papaparse'
+import { UnreadableFile } from './problem'
+
+/** A file's cells as text, blank rows left out. Each row remembers its number in the file. */
+export interface Table {
+  rows: TableRow[]
+  delimiter: string
+}
+
+export interface TableRow {
+  /** 1-based, counting blank rows, as a spreadsheet shows it. */
+  number: number
+  cells: string[]
+}
+
+const longestCell = 100_000
+const delimiters = [',', ';', '\t', '|'] as const
+
+/**
+ * Reads separated values by the rules of RFC 4180, and what people have beyond it: semicolons, tabs or bars as
+ * separators, any line ending, blank lines anywhere, rows of unequal length.
+ * @throws UnreadableFile when a quote is never closed, a cell is absurdly long, or nothing is there
+ */
+export function readTable(text: string): Table {
+  const delimiter = guessDelimiter(text)
+  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false })
+  const broken = parsed.errors.find((error) => error.type === 'Quotes')
+  if (broken) {
+    throw new UnreadableFile(`Row ${(broken.row ?? 0) + 1} has a quotation mark that is never closed, or text after one that is.`)
+  }
+  const rows = parsed.data
+    .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => cell.trim()) }))
+    .filter((row) => row.cells.some((cell) => cell !== ''))
+  for (const row of rows) {
+    if (row.cells.some((cell) => cell.length > longestCell)) {
+      throw new UnreadableFile(`Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. Is this a gradebook?`)
+    }
+  }
+  if (rows.length === 0) throw new UnreadableFile('The file has no rows with anything in them.')
+  return { rows, delimiter }
+}
+
+/** The separator that cuts the first lines into the most columns, as evenly as can be. */
+function guessDelimiter(text: string): string {
+  const sample = text.slice(0, 20_000)
+  let best: { delimiter: string; score: number } = { delimiter: ',', score: 0 }
+  for (const delimiter of delimiters) {
+    const { data } = Papa.parse<string[]>(sample, { delimiter, preview: 20, skipEmptyLines: 'greedy' })
+    const widths = data.map((row) => row.length).sort((a, b) => a - b)
+    const usual = widths[Math.floor(widths.length / 2)] ?? 1
+    const even = widths.filter((width) => width === usual).length / Math.max(1, widths.length)
+    const score = (usual - 1) * even
+    if (score > best.score) best = { delimiter, score }
+  }
+  return best.delimiter
+}

@@ -1,0 +1,14 @@
+import Papa from 'papaparse'
+
+/**
+ * Writes rows as CSV by RFC 4180: CRLF, quotes where needed. A cell that a spreadsheet would run as a formula
+ * (beginning with = + - @, a tab or a return) gets an apostrophe in front; plain negative numbers are left alone.
+ */
+export function writeCsv(rows: readonly (readonly (string | number | null)[])[]): string {
+  const cells = rows.map((row) => row.map((cell) => (typeof cell === 'string' ? defused(cell) : cell)))
+  return Papa.unparse(cells, { newline: '\r\n' }) + '\r\n'
+}
+
+function defused(cell: string): string {
+  return /^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell
+}

@@ -1,0 +1,28 @@
+import { levelForPercent, type Level, type Scale } from '../scales/scale'
+import type { SpecialValue } from '../scales/special'
+import { roundHalfUp } from './rounding'
+import type { MarkRules } from './termMark'
+
+/** What the teacher decided for a subject and term. It never replaces the computed mark: both are kept. */
+export interface SettledMark {
+  /** Null when a special value was settled. */
+  percent: number | null
+  special: SpecialValue | null
+  reason: string | null
+}
+
+/** How a settled mark stands to the proposal today. */
+export type Standing = 'open' | 'as proposed' | 'differs' | 'special'
+
+/** Whether the settled mark is the proposal, differs from it, or is still open. Both are compared as shown. */
+export function standingOf(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): Standing {
+  if (!settled) return 'open'
+  if (settled.special !== null) return 'special'
+  if (settled.percent === null || proposal === null) return 'differs'
+  return roundHalfUp(settled.percent, rules.decimals) === roundHalfUp(proposal, rules.decimals) ? 'as proposed' : 'differs'
+}
+
+/** The level a percentage stands for, from the rounded or the unrounded mark as the school decides. */
+export function markLevel(percent: number, scale: Scale, rules: MarkRules): Level | undefined {
+  return levelForPercent(scale, rules.letterFrom === 'rounded' ? roundHalfUp(percent, rules.decimals) : percent)
+}

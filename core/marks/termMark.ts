@@ -1,0 +1,102 @@
+import type { Category, PieceOfWork, Result } from './work'
+import { weightedMean, type Weighted } from './weightedMean'
+
+/** What a school decides about term marks. */
+export interface MarkRules {
+  missing: 'counts as zero' | 'is left out'
+  /** By category: the mean of each category, then of the categories. By points: points scored over points possible. */
+  method: 'by category' | 'by points'
+  /** Whether the letter is read off the mark before or after it is rounded. */
+  letterFrom: 'unrounded' | 'rounded'
+  /** Decimals kept when the mark is shown. */
+  decimals: number
+}
+
+export const usualMarkRules: MarkRules = {
+  missing: 'counts as zero',
+  method: 'by category',
+  letterFrom: 'unrounded',
+  decimals: 0,
+}
+
+export interface CategoryMark {
+  key: string
+  name: string
+  percent: number
+  /** Its part of the term mark after empty categories dropped out, 0 to 1. */
+  share: number
+  pieces: number
+}
+
+export interface TermMark {
+  /** Unrounded percentage; null when nothing counts yet. */
+  percent: number | null
+  categories: CategoryMark[]
+  /** How many results the mark rests on, and how many were left out (excused, incomplete, only informing). */
+  counted: number
+  leftOut: number
+}
+
+/**
+ * The mark that a term's results add up to.
+ *
+ * Formula (a fact of the trade): weighted mean of category means, each category being the weighted mean of its
+ * results' percentages. Excused results leave both sides. A category with nothing in it drops out, and the other
+ * weights are scaled up. Missing counts as zero or is left out, as the school decides. Nothing is rounded here.
+ *
+ * @param results of one student; work without a result is not held against them
+ */
+export function termMark(
+  work: readonly PieceOfWork[],
+  results: readonly Result[],
+  categories: readonly Category[],
+  rules: MarkRules,
+): TermMark {
+  const byWork = new Map(results.map((result) => [result.workId, result]))
+  const perCategory = new Map<string, Weighted[]>(categories.map((category) => [category.key, []]))
+  let counted = 0
+  let leftOut = 0
+  for (const piece of work) {
+    const result = byWork.get(piece.id)
+    if (!result) continue
+    const percent = piece.counts ? resultPercent(piece, result, rules) : null
+    const list = perCategory.get(piece.category)
+    if (percent === null || !list) {
+      leftOut += 1
+      continue
+    }
+    counted += 1
+    list.push({ value: percent, weight: rules.method === 'by points' ? piece.outOf * piece.weight : piece.weight })
+  }
+  const marks = categoryMarks(categories, perCategory, rules)
+  return { percent: weightedMean(marks.map((mark) => ({ value: mark.percent, weight: mark.share }))), categories: marks, counted, leftOut }
+}
+
+/** One result as a percentage of what was possible, or null when it does not enter the mark. */
+export function resultPercent(work: PieceOfWork, result: Result, rules: MarkRules): number | null {
+  if (result.state === 'excused' || result.state === 'incomplete') return null
+  if (result.state === 'missing') return rules.missing === 'counts as zero' ? 0 : null
+  return result.score === null ? null : (result.score / work.outOf) * 100
+}
+
+function categoryMarks(
+  categories: readonly Category[],
+  perCategory: ReadonlyMap<string, Weighted[]>,
+  rules: MarkRules,
+): CategoryMark[] {
+  const filled = categories.flatMap((category) => {
+    const items = perCategory.get(category.key) ?? []
+    const percent = weightedMean(items)
+    // By points, a category weighs what its points weigh.
+    const weight = rules.method === 'by points' ? items.reduce((sum, item) => sum + item.weight, 0) : category.weight
+    return percent === null ? [] : [{ category, percent, weight, pieces: items.length }]
+  })
+  const total = filled.reduce((sum, each) => sum + each.weight, 0)
+  return filled.map(({ category, percent, weight, pieces }) => ({
+    key: category.key,
+    name: category.name,
+    percent,
+    share: total > 0 ? weight / total : 0,
+    pieces,
+  }))
+}

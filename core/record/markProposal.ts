@@ -1,0 +1,51 @@
+import { mostFrequent, median } from '../marks/middle'
+import { markLevel, standingOf, type Standing } from '../marks/settledMark'
+import { resultPercent, termMark, type TermMark } from '../marks/termMark'
+import type { Level } from '../scales/scale'
+import type { StudentMark } from './classRecord'
+import type { RecordIndex } from './recordIndex'
+
+/** What the record proposes for one student and subject, beside what is settled, and what to compare it with. */
+export interface MarkProposal {
+  computed: TermMark
+  proposedLevel: Level | undefined
+  settled: StudentMark | undefined
+  settledLevel: Level | undefined
+  standing: Standing
+  /** Percentages. */
+  mostRecent: number | null
+  median: number | null
+  /** The level's symbol. */
+  mostFrequent: string | undefined
+  lastTerm: number | null
+}
+
+/** The proposal for one student and subject. O(that student's results). */
+export function markProposal(index: RecordIndex, studentId: string, subjectKey: string): MarkProposal {
+  const { record } = index
+  const rules = record.school.markRules
+  const work = index.workOf(subjectKey)
+  const results = index.resultsOf(studentId, subjectKey)
+  const computed = termMark(work, results, index.categoriesOf(subjectKey), rules)
+  const settled = index.markOf(studentId, subjectKey)
+  const scale = index.scale(record.subjects.find((subject) => subject.key === subjectKey)?.markScale ?? '')
+  const byWork = new Map(results.map((result) => [result.workId, result]))
+  const percents = work.flatMap((piece) => {
+    const result = byWork.get(piece.id)
+    return (result && piece.counts ? resultPercent(piece, result, rules) : null) ?? []
+  })
+  const levelOf = (percent: number | null | undefined): Level | undefined =>
+    scale && percent !== null && percent !== undefined ? markLevel(percent, scale, rules) : undefined
+  const lastTerm = record.before?.marks.find((mark) => mark.studentId === studentId && mark.subject === subjectKey)
+  return {
+    computed,
+    proposedLevel: levelOf(computed.percent),
+    settled,
+    settledLevel: levelOf(settled?.percent),
+    standing: standingOf(computed.percent, settled, rules),
+    mostRecent: percents.at(-1) ?? null,
+    median: median(percents),
+    mostFrequent: mostFrequent(percents.flatMap((percent) => levelOf(percent)?.symbol ?? [])),
+    lastTerm: lastTerm?.percent ?? null,
+  }
+}

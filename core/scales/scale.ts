@@ -1,0 +1,76 @@
+import { tierRank, type Tier } from './tier'
+
+/** One step of a scale, as the school words it. */
+export interface Level {
+  /** What is written in a grid and on the report: "3", "B", "E". */
+  symbol: string
+  name: string
+  /** The level in a sentence that a family can read. */
+  familySentence: string
+  tier: Tier
+  /** Marks only: the percentage from which this level is reached; null on skill and habit scales. */
+  lowestPercent: number | null
+}
+
+export type ScaleKind = 'mark' | 'skill' | 'habit'
+
+/** An ordered set of levels, best first. */
+export interface Scale {
+  key: string
+  name: string
+  kind: ScaleKind
+  levels: Level[]
+}
+
+/** The level with this symbol, whatever the case it was typed in; undefined when the scale has none. */
+export function findLevel(scale: Scale, symbol: string): Level | undefined {
+  const wanted = symbol.trim().toLocaleLowerCase('en')
+  return scale.levels.find((level) => level.symbol.toLocaleLowerCase('en') === wanted)
+}
+
+/**
+ * How a level is drawn: so many strokes filled out of the scale's length.
+ * The lowest level has one stroke, so that "low" never looks like "nothing known".
+ */
+export function strokesOf(scale: Scale, symbol: string): { filled: number; of: number } {
+  const place = scale.levels.findIndex((level) => level.symbol === symbol)
+  return { filled: place < 0 ? 0 : scale.levels.length - place, of: scale.levels.length }
+}
+
+/**
+ * The highest level whose cut-off the percentage reaches (common practice; a cut-off is reached by equality).
+ * @param percent 0 to 100, or more where extra credit was given
+ * @returns undefined when the scale has no cut-off that low
+ */
+export function levelForPercent(scale: Scale, percent: number): Level | undefined {
+  return scale.levels.find((level) => level.lowestPercent !== null && percent >= level.lowestPercent)
+}
+
+/** What is wrong with a scale, in sentences for the person who wrote it; empty when it can be used. */
+export function scaleProblems(scale: Scale): string[] {
+  const problems: string[] = []
+  if (scale.levels.length === 0) problems.push(`Scale “${scale.key}” has no levels.`)
+  const seen = new Set<string>()
+  for (const level of scale.levels) {
+    const symbol = level.symbol.toLocaleLowerCase('en')
+    if (symbol === '') problems.push(`Scale “${scale.key}” has a level without a symbol (${level.name}).`)
+    if (seen.has(symbol)) problems.push(`Scale “${scale.key}” has two levels with the symbol “${level.symbol}”.`)
+    seen.add(symbol)
+  }
+  for (const [better, worse] of pairsInOrder(scale.levels)) {
+    if (tierRank(better.tier) < tierRank(worse.tier)) {
+      problems.push(`Scale “${scale.key}”: “${better.symbol}” stands above “${worse.symbol}” but has a lower tier.`)
+    }
+    if (better.lowestPercent !== null && worse.lowestPercent !== null && better.lowestPercent <= worse.lowestPercent) {
+      problems.push(`Scale “${scale.key}”: the cut-off of “${better.symbol}” is not above that of “${worse.symbol}”.`)
+    }
+  }
+  if (scale.kind === 'mark' && scale.levels.some((level) => level.lowestPercent === null)) {
+    problems.push(`Scale “${scale.key}” is for marks, so each of its levels needs a lowest percentage.`)
+  }
+  return problems
+}
+
+function pairsInOrder(levels: Level[]): [Level, Level][] {
+  return levels.slice(1).map((level, index) => [levels[index] ?? level, level])
+}

@@ -1,0 +1,19 @@
+/**
+ * The five rungs that every scale's levels are pinned to, lowest first.
+ *
+ * Schools invent their own scales (1–4, A–E, E/G/S/N). A phrase is written for a tier, so that one phrasebook
+ * serves any scale: each level of a scale says which tier it stands for. A scale need not use every tier.
+ */
+export const tiers = ['starting', 'growing', 'sound', 'strong', 'top'] as const
+
+export type Tier = (typeof tiers)[number]
+
+/** 0 for the lowest tier to 4 for the highest. */
+export function tierRank(tier: Tier): number {
+  return tiers.indexOf(tier)
+}
+
+/** Which way a tier points in a comment: a strength to be glad of, or a difficulty to work on. */
+export function directionOf(tier: Tier): 'strength' | 'difficulty' {
+  return tierRank(tier) >= tierRank('sound') ? 'strength' : 'difficulty'
+}

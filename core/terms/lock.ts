@@ -1,0 +1,11 @@
+import type { Term } from '../record/classRecord'
+
+/** Whether a term can no longer be changed on this day (ISO date). It locks at the start of its lock date. */
+export function isLocked(term: Pick<Term, 'locks'>, today: string): boolean {
+  return today >= term.locks
+}
+
+/** Whole days from one ISO date to another; negative when it has passed. */
+export function daysUntil(date: string, today: string): number {
+  return Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000)
+}

@@ -1,0 +1,50 @@
+import type { RecordIndex } from '../record/recordIndex'
+
+/** How many of something are there, out of how many should be. */
+export interface Done {
+  done: number
+  of: number
+}
+
+export interface StudentProgress {
+  gather: Done
+  settle: Done
+  write: Done
+  read: Done
+  send: Done
+}
+
+export const stages = ['gather', 'settle', 'write', 'read', 'send'] as const
+export type Stage = (typeof stages)[number]
+
+/**
+ * How far one student is in each stage, for the subjects and boxes in view.
+ * Gather: results of the subjects' work. Settle: marks, levels, habits. Write: comments begun. Read: comments
+ * finished. Send: whether a report was made.
+ * @param subjects keys of the subjects that are looked at
+ */
+export function studentProgress(index: RecordIndex, studentId: string, subjects: readonly string[], reportMade: boolean): StudentProgress {
+  const { record } = index
+  const inView = new Set(subjects)
+  const results = subjects.reduce((sum, subject) => sum + index.resultsOf(studentId, subject).length, 0)
+  const work = subjects.reduce((sum, subject) => sum + index.workOf(subject).length, 0)
+  const marks = subjects.filter((subject) => index.markOf(studentId, subject) !== undefined).length
+  const skills = record.skills.filter((skill) => inView.has(skill.subject))
+  const rated = skills.filter((skill) => index.levelOf(studentId, skill.id) !== undefined).length
+  const habits = record.habits.filter((habit) => index.levelOf(studentId, habit.key) !== undefined).length
+  const boxes = record.boxes.filter((box) => box.subject === null || inView.has(box.subject))
+  const comments = boxes.map((box) => index.commentOf(studentId, box.key)).filter((comment) => comment !== undefined && comment.text !== '')
+  return {
+    gather: { done: Math.min(results, work), of: work },
+    settle: { done: marks + rated + habits, of: subjects.length + skills.length + record.habits.length },
+    write: { done: comments.length, of: boxes.length },
+    read: { done: comments.filter((comment) => comment?.status === 'finished').length, of: boxes.length },
+    send: { done: reportMade ? 1 : 0, of: 1 },
+  }
+}
+
+/** The progress of many as one. */
+export function sumProgress(each: readonly StudentProgress[]): StudentProgress {
+  const sum = (stage: Stage): Done => each.reduce((total, one) => ({ done: total.done + one[stage].done, of: total.of + one[stage].of }), { done: 0, of: 0 })
+  return { gather: sum('gather'), settle: sum('settle'), write: sum('write'), read: sum('read'), send: sum('send') }
+}

@@ -1,0 +1,166 @@
+import { readdir, readFile } from 'node:fs/promises'
+import { fileURLToPath } from 'node:url'
+import type { Knex } from 'knex'
+import { FolderReader } from '../core/exchange/folder/folderReader'
+import { readClassFolder } from '../core/exchange/folder/readClassFolder'
+import { readLevels, readMarks, readStudents, studentOf } from '../core/exchange/folder/readStudentFiles'
+import { problemText } from '../core/exchange/problem'
+import { markProposal } from '../core/record/markProposal'
+import { indexRecord } from '../core/record/recordIndex'
+import type { ClassRecord, Student } from '../core/record/classRecord'
+import { hashPassword, whoIs } from '../server/data/people'
+import type { Context, Place } from '../server/services/context'
+import { applyFile, bringFile, planFile } from '../server/services/gather'
+import { settleLevels, settleMarks } from '../server/services/settle'
+import { addClass, addTerm, setUpSchool } from '../server/services/setUpSchool'
+import { readableRecord } from '../server/services/viewClass'
+import { makeDrafts, writeComment } from '../server/services/write'
+
+type Files = Map<string, Uint8Array>
+
+const here = fileURLToPath(new URL('.', import.meta.url))
+
+/** Days from the day of loading, so that the demo always stands in the middle of its job. */
+const daysTo = { commentsDue: 9, locks: 23, ends: 25 }
+
+/**
+ * Loads Larkhollow School into an empty database: the school's own set-up, then everything else through the same
+ * services, in the name of its teachers, as if they had done it by hand.
+ */
+export async function loadDemo(db: Knex, today: string): Promise<void> {
+  const classFiles = await readFolder(`${here}batch`)
+  const schoolFiles = new FolderReader(await readFolder(`${here}school`))
+  const { record, problems } = readClassFolder(classFiles)
+  if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
+  await setUpSchool(db, record)
+  const people = await addPeople(db, schoolFiles)
+  const year = record.term.year
+  const autumn = await addTerm(db, { name: 'Autumn term', year, starts: '2026-08-17', ends: '2026-10-16', commentsDue: '2026-10-09', locks: laterDay(today, 1) })
+  const winter = await addTerm(db, { ...record.term, commentsDue: laterDay(today, daysTo.commentsDue), locks: laterDay(today, daysTo.locks), ends: laterDay(today, daysTo.ends) })
+  const juniper = await addClass(db, record.classRoom.name, record.students, record.categories)
+  const rowan = await addClass(db, '6 Rowan', readStudents(schoolFiles, 'students-6-rowan.csv'), record.categories)
+  await addTeaching(db, schoolFiles, people, new Map([['5 Juniper', juniper.classId], ['6 Rowan', rowan.classId]]))
+
+  const as = async (signIn: string): Promise<Context> => ({ db, today, who: await whoIs(db, people.get(signIn) ?? '') ?? fail(`There is no ${signIn}.`) })
+  const ines = await as('ines')
+  const tobias = await as('tobias')
+  const now = { classId: juniper.classId, termId: winter }
+  const last = { classId: juniper.classId, termId: autumn }
+  await loadAutumn({ ines, tobias }, last, schoolFiles, record, juniper.studentIds)
+  await gatherWinter({ ines, tobias }, now, classFiles)
+  await settleWinter({ ines, tobias }, now, record, juniper.studentIds)
+  await addSurroundings(db, now, schoolFiles, record, juniper.studentIds)
+  await writeWinter({ ines, tobias }, now)
+  // Last term is over: from today nothing of it can be changed.
+  await db('term').where({ id: autumn }).update({ locks: '2026-10-23' })
+}
+
+interface Teachers {
+  ines: Context
+  tobias: Context
+}
+
+async function loadAutumn({ ines, tobias }: Teachers, place: Place, files: FolderReader, record: ClassRecord, ids: Map<string, string>): Promise<void> {
+  const marks = readMarks(files, record.students, record.subjects, 'marks-autumn.csv').map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
+  await settleMarks(ines, place, marks.filter((mark) => mark.subject !== 'music'))
+  await settleMarks(tobias, place, marks.filter((mark) => mark.subject === 'music'))
+  const levels = readLevels(files, record.students, record.skills, record.subjects, record.scales, 'levels-autumn.csv')
+  await rate({ ines, tobias }, place, record, ids, levels)
+  for (const row of files.records('comments-autumn.csv', ['number', 'box', 'text'])) {
+    const student = studentOf(files, 'comments-autumn.csv', row, record.students)
+    if (student) await writeComment(ines, place, { studentId: idOf(ids, student.id), box: row.get('box'), text: row.get('text'), sentences: [], ownWords: true, status: 'finished', version: 0 })
+  }
+}
+
+async function gatherWinter({ ines, tobias }: Teachers, place: Place, files: Files): Promise<void> {
+  for (const [name, bytes] of files) {
+    const subject = /^gradebook-(.+)\.csv$/.exec(name)?.[1]
+    if (subject === undefined) continue
+    const teacher = subject === 'music' ? tobias : ines
+    const file = await bringFile(teacher, place, subject, name, bytes)
+    const { fingerprint } = await planFile(teacher, file.id, file.mapping)
+    await applyFile(teacher, file.id, file.mapping, fingerprint)
+  }
+}
+
+/** Most is settled: all subjects but music take the proposal, save what the demo's teachers decided otherwise. */
+async function settleWinter({ ines, tobias }: Teachers, place: Place, record: ClassRecord, ids: Map<string, string>): Promise<void> {
+  const index = indexRecord(await readableRecord(ines, place))
+  const decided = record.marks.map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
+  const isDecided = new Set(decided.map((mark) => `${mark.studentId} ${mark.subject}`))
+  const proposed = record.students.flatMap((student, position) => ['mathematics', 'writing', 'science', 'art'].flatMap((subject) => {
+    const studentId = idOf(ids, student.id)
+    const { percent } = markProposal(index, studentId, subject).computed
+    // A few are left open, as in any class nine days before the comments are due.
+    const open = percent === null || isDecided.has(`${studentId} ${subject}`) || (subject === 'art' && position % 5 === 2)
+    return open ? [] : [{ studentId, subject, mark: { percent, special: null, reason: null } }]
+  }))
+  await settleMarks(ines, place, [...proposed, ...decided])
+  await rate({ ines, tobias }, place, record, ids, record.levels)
+  await settleLevels(ines, place, record.habitScores.map((score) => ({ studentId: idOf(ids, score.studentId), kind: 'habit', about: score.about, symbol: score.symbol })))
+}
+
+async function rate({ ines, tobias }: Teachers, place: Place, record: ClassRecord, ids: Map<string, string>, levels: ClassRecord['levels']): Promise<void> {
+  const music = new Set(record.skills.filter((skill) => skill.subject === 'music').map((skill) => skill.id))
+  const cells = levels.map((level) => ({ studentId: idOf(ids, level.studentId), kind: 'skill' as const, about: level.about, symbol: level.symbol }))
+  await settleLevels(ines, place, cells.filter((cell) => !music.has(cell.about)))
+  await settleLevels(tobias, place, cells.filter((cell) => music.has(cell.about)))
+}
+
+/** Half of the comments stand: the general ones and mathematics for the whole class, some of them finished by hand. */
+async function writeWinter({ ines }: Teachers, place: Place): Promise<void> {
+  const drafted = await makeDrafts(ines, place, { box: 'mathematics', where: 'empty' })
+  await makeDrafts(ines, place, { box: 'general', where: 'empty' })
+  await makeDrafts(ines, place, { box: 'science', where: 'empty' })
+  for (const comment of drafted.comments.slice(0, 9)) {
+    await writeComment(ines, place, { ...comment, status: 'finished' })
+  }
+  const [first] = drafted.comments.slice(9)
+  if (first) {
+    await writeComment(ines, place, { ...first, text: `${first.text} Our walk along the weir was a good day.`, ownWords: true })
+  }
+}
+
+async function addSurroundings(db: Knex, place: Place, files: FolderReader, record: ClassRecord, ids: Map<string, string>): Promise<void> {
+  await db('attendance').insert(record.attendance.map((days) => ({
+    student_id: idOf(ids, days.studentId), term_id: place.termId, days_open: days.daysOpen, absences: days.absences, lates: days.lates,
+  })))
+  const notes = files.records('notes.csv', ['number', 'date', 'about', 'text'])
+  await db('observation').insert(notes.map((note) => ({
+    student_id: idOf(ids, note.get('number')), term_id: place.termId, day: note.get('date'), about: note.get('about'), text: note.get('text'),
+  })))
+}
+
+async function addPeople(db: Knex, files: FolderReader): Promise<Map<string, string>> {
+  const ids = new Map<string, string>()
+  for (const row of files.records('people.csv', ['sign-in', 'given name', 'family name', 'role', 'password'])) {
+    const [person] = await db('person').insert({
+      sign_in: row.get('sign-in'), password_hash: await hashPassword(row.get('password')), given_name: row.get('given name'), family_name: row.get('family name'), role: row.get('role'),
+    }).returning<{ id: string }[]>('id')
+    ids.set(row.get('sign-in'), person?.id ?? '')
+  }
+  return ids
+}
+
+async function addTeaching(db: Knex, files: FolderReader, people: Map<string, string>, classes: Map<string, string>): Promise<void> {
+  await db('teaching').insert(files.records('teaching.csv', ['class', 'sign-in', 'subject']).map((row) => ({
+    person_id: people.get(row.get('sign-in')), class_id: classes.get(row.get('class')), subject: row.get('subject') || null,
+  })))
+}
+
+async function readFolder(path: string): Promise<Files> {
+  const names = await readdir(path)
+  return new Map(await Promise.all(names.map(async (name) => [name, await readFile(`${path}/${name}`)] as const)))
+}
+
+function laterDay(day: string, days: number): string {
+  return new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10)
+}
+
+function idOf(ids: Map<string, string>, number: Student['id']): string {
+  return ids.get(number) ?? fail(`There is no student ${number}.`)
+}
+
+function fail(message: string): never {
+  throw new Error(message)
+}

@@ -1,0 +1,64 @@
+import tailwindcss from '@tailwindcss/vite'
+
+/** The web shell. Pages are drawn in the browser (see docs/decisions/0003-drawn-in-the-browser.md). */
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@nuxt/eslint'],
+  css: ['~/assets/facunda.css'],
+  devtools: { enabled: false },
+  telemetry: false,
+  app: {
+    head: {
+      title: 'Facunda',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  vite: { plugins: [tailwindcss()] },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } },
+  },
+  nitro: {
+    typescript: { strict: true },
+    esbuild: { options: { target: 'es2022' } },
+  },
+  runtimeConfig: {
+    databaseUrl: '',
+    session: { maxAge: 60 * 60 * 12, password: '', cookie: { sameSite: 'strict', secure: false } },
+  },
+  security: {
+    strict: false,
+    rateLimiter: false,
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    allowedMethodsRestricter: false,
+    hidePoweredBy: true,
+    nonce: true,
+    sri: true,
+    headers: {
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'object-src': ["'none'"],
+        'frame-ancestors': ["'none'"],
+        'form-action': ["'self'"],
+        'font-src': ["'self'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'", 'blob:'],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'"],
+        'script-src-attr': ["'none'"],
+        'upgrade-insecure-requests': false,
+      },
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      referrerPolicy: 'no-referrer',
+      xFrameOptions: 'DENY',
+    },
+  },
+})

@@ -1,0 +1,56 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+
+/** The folder of PostgreSQL's programs, newest first, or null. */
+export function postgresPrograms() {
+  const root = '/usr/lib/postgresql'
+  if (!existsSync(root)) return null
+  const versions = readdirSync(root).filter((version) => existsSync(`${root}/${version}/bin/initdb`)).sort((a, b) => Number(b) - Number(a))
+  return versions.length > 0 ? `${root}/${versions[0]}/bin` : null
+}
+
+/** Installs the Debian packages that are lacking, or stops with the exact command where it may not. */
+export function needDebianPackages(wanted) {
+  const lacking = wanted.filter(({ isThere }) => !isThere()).map(({ name }) => name)
+  if (lacking.length === 0) return
+  const command = `apt-get install -y --no-install-recommends ${lacking.join(' ')}`
+  if (process.getuid?.() !== 0) {
+    console.error(`Facunda needs these Debian packages: ${lacking.join(', ')}.\nInstall them with:\n\n  sudo apt-get update && sudo ${command}\n\nthen start again.`)
+    process.exit(1)
+  }
+  console.log(`Installing ${lacking.join(', ')} …`)
+  const quiet = { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }
+  spawnSync('apt-get', ['update', '-qq'], quiet)
+  execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...lacking], quiet)
+}
+
+export const postgresql = { name: 'postgresql', isThere: () => postgresPrograms() !== null }
+export const chromium = { name: 'chromium', isThere: () => existsSync('/usr/bin/chromium') }
+export const poppler = { name: 'poppler-utils', isThere: () => existsSync('/usr/bin/pdftotext') }
+
+/** Installs the modules when the lock file is newer than what is installed. */
+export function needModules() {
+  const mark = 'node_modules/.facunda-installed'
+  const lock = readFileSync('package-lock.json', 'utf8')
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
+  console.log('Installing the modules …')
+  execFileSync('npm', ['ci', '--no-audit', '--no-fund'], { stdio: ['ignore', 'inherit', 'inherit'] })
+  writeFileSync(mark, lock)
+}
+
+const built = '.output/server/index.mjs'
+const sources = ['app', 'core', 'contracts', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+/** Builds when a source is newer than what was built. */
+export function needBuild() {
+  if (existsSync(built) && newest(sources) <= statSync(built).mtimeMs) return
+  console.log('Building …')
+  execFileSync('npx', ['nuxt', 'build'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+}
+
+function newest(paths) {
+  return Math.max(0, ...paths.filter((path) => existsSync(path)).map((path) => {
+    const stat = statSync(path)
+    return stat.isDirectory() ? newest(readdirSync(path).map((name) => `${path}/${name}`)) : stat.mtimeMs
+  }))
+}

@@ -1,0 +1,41 @@
+import type { Knex } from 'knex'
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
+import { Refusal } from './refusal'
+
+/** So many wrong tries of one name from one address, then a pause. Kept in the database: every web process counts. */
+const tries = 8
+const pauseSeconds = 300
+
+let limiter: Promise<RateLimiterPostgres> | null = null
+
+function limiterOn(db: Knex): Promise<RateLimiterPostgres> {
+  limiter ??= new Promise<RateLimiterPostgres>((resolve, reject) => {
+    const made = new RateLimiterPostgres({
+      storeClient: db, storeType: 'knex', tableName: 'sign_in_attempt', keyPrefix: 'sign-in', points: tries, duration: pauseSeconds, blockDuration: pauseSeconds,
+    }, (error?: Error) => (error ? reject(error) : resolve(made)))
+  }).catch((error: unknown) => {
+    limiter = null
+    throw error
+  })
+  return limiter
+}
+
+/** Counts a try before the password is looked at. @throws Refusal when there were too many */
+export async function countAttempt(db: Knex, name: string, from: string): Promise<void> {
+  const counter = await limiterOn(db)
+  try {
+    await counter.consume(keyOf(name, from))
+  } catch (error) {
+    if (!(error instanceof RateLimiterRes)) throw error
+    throw new Refusal('too often', `Too many tries. Wait ${Math.ceil(error.msBeforeNext / 60_000)} minutes, then try again.`)
+  }
+}
+
+/** A right password wipes the slate clean. */
+export async function forgiveAttempts(db: Knex, name: string, from: string): Promise<void> {
+  await (await limiterOn(db)).delete(keyOf(name, from))
+}
+
+function keyOf(name: string, from: string): string {
+  return `${name.trim().toLowerCase()} ${from}`
+}

@@ -1,0 +1,5 @@
+import { commentToWrite } from '../../../../../contracts/write'
+import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { writeComment } from '../../../../services/write'
+
+export default staffRoute(async (context, event) => writeComment(context, placeOf(event), await bodyOf(event, commentToWrite)))

@@ -1,0 +1,4 @@
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { viewClass } from '../../../../services/viewClass'
+
+export default staffRoute((context, event) => viewClass(context, placeOf(event)))

@@ -1,0 +1,4 @@
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { listRuns } from '../../../../services/send'
+
+export default staffRoute((context, event) => listRuns(context, placeOf(event)))

@@ -1,0 +1,9 @@
+import { reportsToMake } from '../../../../../contracts/send'
+import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { putBeforePress } from '../../../../jobs/pressQueue'
+import { startRun } from '../../../../services/send'
+
+export default staffRoute(async (context, event) => {
+  const { students } = await bodyOf(event, reportsToMake)
+  return startRun(context, placeOf(event), students, putBeforePress)
+})

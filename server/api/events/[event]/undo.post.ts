@@ -1,0 +1,9 @@
+import { Refusal } from '../../../access/refusal'
+import { staffRoute } from '../../../http/staffRoute'
+import { undo } from '../../../services/undo'
+
+export default staffRoute(async (context, event) => {
+  const id = Number(getRouterParam(event, 'event'))
+  if (!Number.isSafeInteger(id) || id < 1) throw new Refusal('not found', 'There is nothing to undo.')
+  return { event: await undo(context, id) }
+})

@@ -1,0 +1,8 @@
+import { importToPlan } from '../../../../contracts/gather'
+import { bodyOf, idOf, staffRoute } from '../../../http/staffRoute'
+import { planFile } from '../../../services/gather'
+
+export default staffRoute(async (context, event) => {
+  const { mapping } = await bodyOf(event, importToPlan)
+  return planFile(context, idOf(event, 'file'), mapping)
+})

@@ -1,0 +1,26 @@
+import type { Knex } from 'knex'
+import { up as theSchool } from './migrations/0001_the_school'
+
+/** Every migration in order. They only go forward. */
+const migrations: Record<string, (knex: Knex) => Promise<void>> = {
+  '0001_the_school': theSchool,
+}
+
+/** Brings the database to the newest shape; does nothing when it is there. */
+export async function migrate(knex: Knex): Promise<void> {
+  await knex.migrate.latest({
+    migrationSource: {
+      getMigrations: () => Promise.resolve(Object.keys(migrations)),
+      getMigrationName: (name: string) => name,
+      getMigration: (name: string) => Promise.resolve({ up: migrations[name] ?? notThere(name), down: goesForwardOnly }),
+    },
+  })
+}
+
+function notThere(name: string): never {
+  throw new Error(`There is no migration “${name}”.`)
+}
+
+function goesForwardOnly(): Promise<void> {
+  return Promise.reject(new Error('Migrations only go forward.'))
+}

@@ -1,0 +1,50 @@
+import type { Knex } from 'knex'
+import { writePlan } from '../../core/narrative/plan'
+import { writePronouns } from '../../core/people/pronouns'
+import type { ClassRecord, Student, Term } from '../../core/record/classRecord'
+
+/** Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty database. */
+export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> {
+  await db('school').insert({ settings: JSON.stringify(record.school) })
+  await db('scale').insert(record.scales.map((scale) => ({ key: scale.key, definition: JSON.stringify(scale) })))
+  await db('subject').insert(record.subjects.map((subject, position) => ({
+    key: subject.key, name: subject.name, in_sentence: subject.inSentence, position, mark_scale: subject.markScale, skill_scale: subject.skillScale,
+  })))
+  await db('skill').insert(record.skills.map((skill, position) => ({
+    id: skill.id, subject: skill.subject, strand: skill.strand, statement: skill.statement, family_words: skill.familyWords, teacher_only: skill.teacherOnly, position,
+  })))
+  await db('habit').insert(record.habits.map((habit, position) => ({ key: habit.key, name: habit.name, family_words: habit.familyWords, scale: habit.scale, position })))
+  await db('comment_box').insert(record.boxes.map((box, position) => ({
+    key: box.key, name: box.name, subject: box.subject, character_limit: box.limit, plan: writePlan(box.plan), position,
+  })))
+  await db('phrase').insert(record.phrasebook.phrases.map((phrase, position) => ({ ...phrase, position })))
+  await db('describing_word').insert(Object.entries(record.phrasebook.describing).flatMap(([tier, words]) => words.map((word, position) => ({ tier, word, position }))))
+  await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
+}
+
+/** Adds a term. @returns its id */
+export async function addTerm(db: Knex, term: Omit<Term, 'id'>): Promise<string> {
+  const { name, year, starts, ends, commentsDue, locks } = term
+  return idOf(await db('term').insert({ name, year, starts, ends, comments_due: commentsDue, locks }).returning('id'))
+}
+
+/** Adds a class with its students, in the order given. @returns the class's id, and the students' by school number */
+export async function addClass(db: Knex, name: string, students: readonly Student[], categories: ClassRecord['categories']): Promise<{ classId: string; studentIds: Map<string, string> }> {
+  const classId = idOf(await db('class_room').insert({ name }).returning('id'))
+  const rows = await db('student').insert(students.map((student) => ({
+    school_number: student.schoolNumber, legal_given: student.legalGiven, used_name: student.usedName, family: student.family,
+    pronouns: writePronouns(student.pronouns), grade_level: student.gradeLevel,
+  }))).returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
+  const studentIds = new Map(rows.map((row) => [row.school_number, row.id]))
+  await db('enrolment').insert(students.map((student, position) => ({ class_id: classId, student_id: studentIds.get(student.schoolNumber), position })))
+  if (categories.length > 0) {
+    await db('category').insert(categories.map(({ subject, key, name: categoryName, weight }) => ({ class_id: classId, subject, key, name: categoryName, weight })))
+  }
+  return { classId, studentIds }
+}
+
+function idOf(rows: { id: string }[]): string {
+  const [row] = rows
+  if (!row) throw new Error('The database gave no id.')
+  return row.id
+}
