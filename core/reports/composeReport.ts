@@ -18,6 +18,7 @@ export function composeReport(index: RecordIndex, student: Student, madeOn: stri
   const { layout, school, term, classRoom } = record
   const name = displayName({ given: student.usedName, family: student.family })
   const blocks: Block[] = [
+    { kind: 'paragraph', text: `${school.name} · ${layout.title}`, voice: 'small' },
     { kind: 'heading', level: 1, text: name },
     {
       kind: 'facts',

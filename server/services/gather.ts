@@ -34,7 +34,7 @@ export async function bringFile(context: Context, place: Place, subject: string,
   const record = await gatherable(context, place, subject)
   const table = tableOf(bytes)
   const guess = guessGradebook(table, categoryNames(record, subject))
-  const remembered = await context.db<{ mapping: GradebookMapping }>('remembered_mapping').where({ class_id: place.classId, subject, headings: headingsOf(table, guess.headingRow) }).first()
+  const remembered = await context.db('remembered_mapping').where({ class_id: place.classId, subject, headings: headingsOf(table, guess.headingRow) }).first<{ mapping: GradebookMapping } | undefined>()
   const [file] = await context.db('gradebook_file')
     .insert({ person_id: context.who.personId, class_id: place.classId, term_id: place.termId, subject, name: name.slice(0, 200), bytes: Buffer.from(bytes) })
     .returning<{ id: string }[]>('id')

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { draftComment } from '~~/core/narrative/draftComment'
+import { followEdits } from '~~/core/narrative/followEdits'
+import { countGraphemes } from '~~/core/narrative/graphemes'
+import type { CommentBox } from '~~/core/narrative/plan'
+import type { Student } from '~~/core/record/classRecord'
+import { draftRequest } from '~~/core/record/narrativeFacts'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
+
+/** One comment, in a large editor. Saved as it is typed; another wording is one key away. */
+const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
+const classRecord = useClassRecord()
+const saving = useSaving()
+const area = useTemplateRef('area')
+const wording = ref(0)
+
+const comment = computed(() => classRecord.index?.commentOf(props.student.id, props.box.key))
+const text = computed(() => comment.value?.text ?? '')
+const length = computed(() => countGraphemes(text.value))
+const conflict = computed(() => {
+  const refused = saving.refused
+  return refused?.problem.status === 409 && refused.key === `comment ${props.student.id} ${props.box.key}` ? (refused.problem.details.standing as { text: string; version: number } | null) : null
+})
+
+watch(() => [props.student.id, props.box.key], () => {
+  sendNow()
+  wording.value = 0
+})
+onBeforeUnmount(() => sendNow())
+
+let pending: (() => void) | null = null
+let timer: ReturnType<typeof setTimeout> | undefined
+
+function typed(event: Event): void {
+  const input = event.target as HTMLTextAreaElement
+  const next = input.value
+  // Typing past what fits is stopped, as the paper has no room for it; a text that was too long may be shortened.
+  if (countGraphemes(next) > props.box.limit && next.length > text.value.length) {
+    const caret = input.selectionStart - (next.length - text.value.length)
+    input.value = text.value
+    input.setSelectionRange(caret, caret)
+    return
+  }
+  put(next, followEdits(comment.value?.sentences ?? [], text.value, next), true, comment.value?.status ?? 'in draft')
+}
+
+function put(next: string, sentences: ReturnType<typeof followEdits>, ownWords: boolean, status: 'in draft' | 'finished', at: 'soon' | 'now' = 'soon'): void {
+  const { student, box } = props
+  classRecord.writeComment({ studentId: student.id, box: box.key, text: next, sentences, ownWords, status, version: comment.value?.version ?? 0 }, false)
+  pending = () => {
+    const now = classRecord.index?.commentOf(student.id, box.key)
+    if (now) classRecord.writeComment(now)
+  }
+  clearTimeout(timer)
+  if (at === 'now') sendNow()
+  else timer = setTimeout(sendNow, 400)
+}
+
+function sendNow(): void {
+  clearTimeout(timer)
+  const send = pending
+  pending = null
+  send?.()
+}
+
+function draft(next: number): void {
+  if (!classRecord.index || !classRecord.record) return
+  wording.value = next
+  const made = draftComment(draftRequest(classRecord.index, props.student, props.box, next), classRecord.record.phrasebook)
+  if (made.text !== '') put(made.text, made.sentences, false, 'in draft', 'now')
+}
+
+function finish(): void {
+  if (comment.value && text.value.trim() !== '') put(text.value, comment.value.sentences, comment.value.ownWords, comment.value.status === 'finished' ? 'in draft' : 'finished', 'now')
+}
+
+function goOn(by: 1 | -1): void {
+  sendNow()
+  classRecord.step(by)
+  void nextTick(() => area.value?.focus())
+}
+
+function onKey(event: KeyboardEvent): void {
+  if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
+    event.preventDefault()
+    if (comment.value?.status !== 'finished') finish()
+    goOn(1)
+  } else if (event.altKey && (event.key === 'PageDown' || event.key === 'PageUp')) {
+    event.preventDefault()
+    goOn(event.key === 'PageDown' ? 1 : -1)
+  }
+}
+
+function keep(mine: boolean): void {
+  const standing = conflict.value
+  saving.refused = null
+  if (!standing || !comment.value) return
+  if (mine) classRecord.writeComment({ ...comment.value, version: standing.version })
+  else void classRecord.load()
+}
+</script>
+
+<template>
+  <div class="grid gap-3" @keydown="onKey">
+    <div v-if="conflict" class="needs grid gap-2" role="alert">
+      <p>This comment was changed elsewhere while you were writing. It now reads:</p>
+      <p class="font-serif">{{ conflict.text }}</p>
+      <div class="flex gap-3"><button type="button" class="press" @click="keep(true)">Keep mine</button><button type="button" class="quiet" @click="keep(false)">Take the other</button></div>
+    </div>
+    <textarea ref="area" :value="text" :disabled="!may" rows="13" class="field w-full p-4 font-serif text-lg leading-relaxed" :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
+      :aria-label="`${box.name} for ${student.usedName}`" :placeholder="`What would you like ${student.usedName}’s family to know?`" @input="typed" />
+    <div class="flex flex-wrap items-center gap-3 text-sm">
+      <span :class="length > box.limit ? 'font-semibold text-needs' : 'text-muted'">{{ length }} of {{ box.limit }} characters</span>
+      <span v-if="comment?.text" class="text-muted">{{ comment.status === 'finished' ? 'finished' : comment.ownWords ? 'own words' : 'composed draft' }}</span>
+      <template v-if="may">
+        <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft(0)">Draft from the record</button>
+        <button v-else-if="!comment.ownWords" type="button" class="quiet ml-auto" @click="draft(wording + 1)">Another wording</button>
+        <span v-else class="ml-auto" />
+        <button type="button" class="quiet" :disabled="!comment?.text" @click="finish">{{ comment?.status === 'finished' ? 'Back to draft' : 'Finished' }}</button>
+      </template>
+      <button type="button" class="quiet" @click="goOn(-1)">Previous</button>
+      <button type="button" class="quiet" @click="goOn(1)">Next student</button>
+    </div>
+    <p class="text-xs text-muted"><kbd>Ctrl Enter</kbd> finished and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous</p>
+  </div>
+</template>

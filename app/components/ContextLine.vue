@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { displayName } from '~~/core/people/names'
+import { daysUntil } from '~~/core/terms/lock'
+import { useClassRecord } from '~/stores/classRecord'
+import { useView } from '~/stores/view'
+
+/** Whose data this is, always, and the way to another class, term or subject. */
+const classRecord = useClassRecord()
+const view = useView()
+
+const student = computed(() => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }))
+const due = computed(() => {
+  const answer = classRecord.answer
+  if (!answer) return ''
+  const days = daysUntil(answer.record.term.commentsDue, answer.today)
+  if (days < 0) return `Comments were due ${-days} ${days === -1 ? 'day' : 'days'} ago`
+  return days === 0 ? 'Comments are due today' : `Comments due in ${days} ${days === 1 ? 'day' : 'days'}`
+})
+
+async function go(part: Partial<typeof view.kept>): Promise<void> {
+  Object.assign(view.kept, part)
+  await classRecord.load()
+}
+</script>
+
+<template>
+  <div v-if="view.desk && classRecord.record" class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm">
+    <label class="sr-only" for="class-in-view">Class</label>
+    <select id="class-in-view" class="bg-paper font-semibold" :value="view.kept.classId" @change="go({ classId: ($event.target as HTMLSelectElement).value, studentId: null })">
+      <option v-for="each in view.desk.classes" :key="each.id" :value="each.id">{{ each.name }}</option>
+    </select>
+    <span aria-hidden="true" class="text-muted">·</span>
+    <label class="sr-only" for="subject-in-view">Subject</label>
+    <select id="subject-in-view" class="bg-paper" :value="classRecord.subject?.key" @change="view.kept.subject = ($event.target as HTMLSelectElement).value">
+      <option v-for="each in classRecord.record.subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
+    </select>
+    <span aria-hidden="true" class="text-muted">·</span>
+    <label class="sr-only" for="term-in-view">Term</label>
+    <select id="term-in-view" class="bg-paper" :value="view.kept.termId" @change="go({ termId: ($event.target as HTMLSelectElement).value })">
+      <option v-for="each in view.desk.terms" :key="each.id" :value="each.id">{{ each.name }} {{ each.year }}</option>
+    </select>
+    <span aria-hidden="true" class="text-muted">·</span>
+    <span>{{ student }}</span>
+    <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{ classRecord.may.locked ?? due }}</span>
+  </div>
+</template>

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { countPlan, type ImportPlan } from '~~/core/exchange/planImport'
+import { displayName } from '~~/core/people/names'
+import { useClassRecord } from '~/stores/classRecord'
+
+/** What taking the file in would change, before anything is changed. */
+const props = defineProps<{ plan: ImportPlan }>()
+const emit = defineEmits<{ answer: [written: string, studentId: string] }>()
+const classRecord = useClassRecord()
+
+const counts = computed(() => countPlan(props.plan))
+const changed = computed(() => props.plan.results.filter((result) => result.change === 'changed'))
+const nameOf = (id: string): string => {
+  const student = classRecord.index?.student(id)
+  return student ? displayName({ given: student.usedName, family: student.family }) : id
+}
+</script>
+
+<template>
+  <section aria-label="What will change" class="grid gap-3">
+    <p class="text-lg">
+      <strong>{{ counts.new }} new</strong>, {{ counts.changed }} changed, {{ counts.unchanged }} unchanged,
+      <strong :class="counts.refused > 0 ? 'text-needs' : ''">{{ counts.refused }} refused</strong>
+      <span class="text-muted"> in {{ plan.work.length }} {{ plan.work.length === 1 ? 'piece' : 'pieces' }} of work</span>
+    </p>
+    <p v-if="plan.newCategories.length > 0" class="needs">New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.</p>
+    <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex items-center gap-3">
+      <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: who is “{{ doubt.written }}”?</label>
+      <select :id="`who-${doubt.written}`" class="field" @change="emit('answer', doubt.written, ($event.target as HTMLSelectElement).value)">
+        <option value="">not taken in until you say</option>
+        <option v-for="each in doubt.candidates" :key="each.id" :value="each.id">{{ each.name }}</option>
+      </select>
+    </div>
+    <details v-if="plan.refused.length > 0" open>
+      <summary class="font-semibold">Refused, with the reason</summary>
+      <ul class="mt-1 text-sm">
+        <li v-for="(each, at) in plan.refused" :key="at" class="border-b border-rule py-1">
+          Row {{ each.row }}<template v-if="each.column">, {{ each.column }}</template>: {{ each.reason }}
+        </li>
+      </ul>
+    </details>
+    <details v-if="changed.length > 0">
+      <summary class="font-semibold">Changed</summary>
+      <ul class="mt-1 text-sm">
+        <li v-for="each in changed" :key="`${each.studentId} ${each.title}`" class="border-b border-rule py-1">
+          {{ nameOf(each.studentId) }}, {{ each.title }}: {{ each.before?.score ?? each.before?.state }} → {{ each.score ?? each.state }}
+        </li>
+      </ul>
+    </details>
+  </section>
+</template>

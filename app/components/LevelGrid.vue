@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { displayName } from '~~/core/people/names'
+import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
+import { readSpecial, specialValues } from '~~/core/scales/special'
+import { useClassRecord } from '~/stores/classRecord'
+import { useView } from '~/stores/view'
+
+export interface GridColumn {
+  about: string
+  title: string
+  detail: string
+  scale: Scale
+  teacherOnly: boolean
+}
+
+/** Students × skills or habits. A symbol typed in a cell sets it and moves on, down or across as chosen. */
+const props = defineProps<{ columns: GridColumn[]; kind: 'skill' | 'habit'; may: boolean }>()
+const emit = defineEmits<{ cell: [about: string] }>()
+const classRecord = useClassRecord()
+const view = useView()
+const table = useTemplateRef('table')
+const at = ref({ row: 0, column: 0 })
+const moves = ref<'down' | 'across'>('down')
+const fillWith = ref('')
+const problem = ref('')
+
+const students = computed(() => classRecord.record?.students ?? [])
+const column = computed(() => props.columns[at.value.column])
+const symbolAt = (studentId: string, about: string): string | undefined => classRecord.index?.levelOf(studentId, about)
+const empty = computed(() => students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined))
+
+watch(() => props.columns, () => { at.value = { row: at.value.row, column: 0 } })
+
+function spoken(each: GridColumn, studentId: string, name: string): string {
+  const symbol = symbolAt(studentId, each.about)
+  return `${name}, ${each.title}: ${symbol === undefined ? 'empty' : `${symbol} ${findLevel(each.scale, symbol)?.name ?? ''}`}`
+}
+
+function focusCell(row: number, column: number): void {
+  at.value = { row: Math.max(0, Math.min(students.value.length - 1, row)), column: Math.max(0, Math.min(props.columns.length - 1, column)) }
+  void nextTick(() => table.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)?.focus())
+}
+
+function onFocus(row: number, columnAt: number, studentId: string): void {
+  at.value = { row, column: columnAt }
+  view.kept.studentId = studentId
+  const about = props.columns[columnAt]?.about
+  if (about) emit('cell', about)
+}
+
+function goOn(): void {
+  const { row, column: now } = at.value
+  if (moves.value === 'down') focusCell(row + 1, now)
+  else if (now + 1 < props.columns.length) focusCell(row, now + 1)
+  else focusCell(row + 1, 0)
+}
+
+const arrows: Record<string, [number, number]> = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], Enter: [1, 0] }
+
+function onKey(event: KeyboardEvent): void {
+  const step = arrows[event.key]
+  if (step) {
+    event.preventDefault()
+    focusCell(at.value.row + step[0], at.value.column + step[1])
+    return
+  }
+  const student = students.value[at.value.row]
+  if (!student || !column.value || !props.may || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === 'Delete' || event.key === 'Backspace') {
+    event.preventDefault()
+    classRecord.settleLevels(props.kind, [{ studentId: student.id, about: column.value.about, symbol: null }])
+  } else if (event.key.length === 1 && event.key !== ' ') {
+    event.preventDefault()
+    setTyped(student.id, event.key)
+  }
+}
+
+/** Special values are longer than a key: their first letter stands for them where no level has it. */
+function setTyped(studentId: string, key: string): void {
+  if (!column.value) return
+  const level = findLevel(column.value.scale, key)
+  const special = level ? undefined : readSpecial({ n: 'NA', a: 'ABS', i: 'INC' }[key.toLowerCase()] ?? key)
+  const symbol = level?.symbol ?? (special && specialValues[special])
+  if (!symbol) {
+    problem.value = `“${key}” is no level here. Type ${column.value.scale.levels.map((each) => each.symbol).join(', ')}.`
+    return
+  }
+  problem.value = ''
+  classRecord.settleLevels(props.kind, [{ studentId, about: column.value.about, symbol }])
+  goOn()
+}
+
+function fill(which: 'empty' | 'all'): void {
+  if (!column.value || fillWith.value === '') return
+  const about = column.value.about
+  const wanted = which === 'empty' ? empty.value : students.value
+  classRecord.settleLevels(props.kind, wanted.map((student) => ({ studentId: student.id, about, symbol: fillWith.value })))
+}
+</script>
+
+<template>
+  <div class="grid gap-3">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
+      <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }} in a cell. Then on</p>
+      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down"> down</label>
+      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across"> across</label>
+      <template v-if="may && column">
+        <label class="ml-auto flex items-center gap-2">{{ column.title }}: everyone gets
+          <select v-model="fillWith" class="field"><option value="" disabled>level</option><option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">{{ each.symbol }}</option></select></label>
+        <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">Fill the {{ empty.length }} empty</button>
+        <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">Replace all {{ students.length }}</button>
+      </template>
+    </div>
+    <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <table ref="table" role="grid" class="w-full table-fixed" :aria-label="kind === 'skill' ? 'Skill levels' : 'Habit scores'" @keydown="onKey">
+      <thead><tr class="border-b border-edge align-bottom text-sm text-muted">
+        <th scope="col" class="w-44 py-1">Student</th>
+        <th v-for="each in columns" :key="each.about" scope="col" class="px-1 leading-tight" :title="each.detail">{{ each.title }}<span v-if="each.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span></th>
+      </tr></thead>
+      <tbody>
+        <tr v-for="(student, row) in students" :key="student.id" class="border-b border-rule" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''">
+          <th scope="row" class="truncate py-0.5">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
+          <td v-for="(each, columnAt) in columns" :key="each.about" class="px-1" :data-cell="`${row}.${columnAt}`" role="gridcell"
+            :tabindex="row === at.row && columnAt === at.column ? 0 : -1" :aria-label="spoken(each, student.id, student.usedName)" :aria-readonly="!may"
+            @focus="onFocus(row, columnAt, student.id)" @click="focusCell(row, columnAt)">
+            <span v-if="symbolAt(student.id, each.about) !== undefined" class="flex items-center gap-2"><b class="w-6 font-semibold">{{ symbolAt(student.id, each.about) }}</b><InkStrokes v-if="findLevel(each.scale, symbolAt(student.id, each.about) ?? '')" v-bind="strokesOf(each.scale, symbolAt(student.id, each.about) ?? '')" /></span>
+            <span v-else class="text-edge">·</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { stages, type Stage } from '~~/core/terms/progress'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
+import { useSession } from '~/stores/session'
+
+const classRecord = useClassRecord()
+const saving = useSaving()
+const session = useSession()
+const route = useRoute()
+
+const names: Record<Stage, string> = { gather: 'Gather', settle: 'Settle', write: 'Write', read: 'Read', send: 'Send' }
+const left = (stage: Stage): number => {
+  const { done, of } = classRecord.total[stage]
+  return Math.max(0, of - done)
+}
+const savedText = computed(() => {
+  if (saving.trouble) return 'kept on this device'
+  if (saving.waiting.length > 0) return 'saving …'
+  return saving.savedAt ? `saved ${saving.savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : ''
+})
+
+async function signOut(): Promise<void> {
+  await session.signOut()
+  await navigateTo('/sign-in')
+}
+</script>
+
+<template>
+  <header class="flex h-12 shrink-0 items-center gap-6 border-b border-rule px-4">
+    <NuxtLink to="/" class="flex items-center gap-2 font-semibold" aria-label="Facunda: to the desk">
+      <img src="/mark.svg" alt="" width="22" height="22"> Facunda
+    </NuxtLink>
+    <nav aria-label="Stages" class="flex h-full gap-1">
+      <NuxtLink v-for="stage in stages" :key="stage" :to="`/${stage}`"
+        class="flex h-full items-center gap-1.5 border-b-2 px-3" :class="route.path === `/${stage}` ? 'border-teal font-semibold text-teal' : 'border-transparent'"
+        :aria-current="route.path === `/${stage}` ? 'page' : undefined">
+        {{ names[stage] }}
+        <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted">{{ left(stage) }}<span class="sr-only"> left</span></span>
+      </NuxtLink>
+    </nav>
+    <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
+    <button v-if="saving.lastEvent !== null" type="button" class="link text-sm" @click="classRecord.undoLast()">Undo</button>
+    <span class="text-sm">{{ session.person?.name }}</span>
+    <button type="button" class="link text-sm" @click="signOut">Sign out</button>
+  </header>
+</template>

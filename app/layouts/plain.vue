@@ -1,0 +1,3 @@
+<template>
+  <div class="min-h-dvh"><slot /></div>
+</template>

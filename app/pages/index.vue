@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { longDate } from '~~/core/reports/composeReport'
+import { daysUntil } from '~~/core/terms/lock'
+import { stages, type Stage } from '~~/core/terms/progress'
+import type { DeskClass } from '~~/contracts/answers'
+import { useSession } from '~/stores/session'
+import { useView } from '~/stores/view'
+
+definePageMeta({ layout: 'plain' })
+useHead({ title: 'Desk · Facunda' })
+const view = useView()
+const session = useSession()
+onMounted(() => view.loadDesk())
+
+const words: Record<Stage, string> = { gather: 'results in', settle: 'settled', write: 'boxes written', read: 'read and finished', send: 'reports made' }
+const days = computed(() => (view.desk ? daysUntil(view.desk.term.commentsDue, view.desk.today) : 0))
+
+/** The first stage of a class with something left. */
+function nextStage(each: DeskClass): Stage {
+  return stages.find((stage) => stage !== 'gather' && each.counts[stage].done < each.counts[stage].of) ?? 'send'
+}
+
+async function open(each: DeskClass, stage: string): Promise<void> {
+  if (view.kept.classId !== each.id) Object.assign(view.kept, { classId: each.id, studentId: null })
+  await navigateTo(`/${stage}`)
+}
+
+async function signOut(): Promise<void> {
+  await session.signOut()
+  await navigateTo('/sign-in')
+}
+</script>
+
+<template>
+  <main v-if="view.desk" class="mx-auto max-w-4xl px-6 py-10">
+    <p class="flex gap-4 text-sm text-muted">
+      {{ view.desk.school }} · {{ longDate(view.desk.today) }}
+      <span class="ml-auto">{{ view.desk.person.name }}</span>
+      <button type="button" class="link" @click="signOut">Sign out</button>
+    </p>
+    <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>
+    <p class="mt-3 font-serif text-lg">
+      {{ view.desk.term.name }}: comments are due on {{ longDate(view.desk.term.commentsDue) }},
+      <strong :class="days < 3 ? 'text-needs' : ''">{{ days < 0 ? `${-days} days ago` : days === 0 ? 'today' : `in ${days} ${days === 1 ? 'day' : 'days'}` }}</strong>.
+    </p>
+    <section v-for="each in view.desk.classes" :key="each.id" class="mt-8 border-t border-rule pt-5" :aria-label="each.name">
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-xl font-semibold">{{ each.name }}</h2>
+        <p class="text-muted">{{ each.role }}, {{ each.students }} students</p>
+        <button type="button" class="press ml-auto" @click="open(each, nextStage(each))">Go on with {{ nextStage(each) }}</button>
+      </div>
+      <ol class="mt-4 grid grid-cols-5 gap-4">
+        <li v-for="stage in stages" :key="stage">
+          <button type="button" class="w-full border-t-2 border-rule pt-2 text-left" @click="open(each, stage)">
+            <span class="block h-1 bg-teal -mt-[10px] mb-2" :style="{ width: `${each.counts[stage].of ? (each.counts[stage].done / each.counts[stage].of) * 100 : 0}%` }" aria-hidden="true" />
+            <span class="font-semibold capitalize">{{ stage }}</span>
+            <span class="block text-sm text-muted">{{ each.counts[stage].done }} of {{ each.counts[stage].of }} {{ words[stage] }}</span>
+          </button>
+        </li>
+      </ol>
+    </section>
+    <p v-if="view.desk.classes.length === 0" class="mt-8">No class is yours yet. The coordinator gives you one.</p>
+  </main>
+</template>

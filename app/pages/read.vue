@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { checkComment } from '~~/core/checks/checkComment'
+import { displayName } from '~~/core/people/names'
+import { markProposal } from '~~/core/record/markProposal'
+import { percentText } from '~~/core/marks/rounding'
+import { useClassRecord } from '~/stores/classRecord'
+import { useView } from '~/stores/view'
+
+useHead({ title: 'Read · Facunda' })
+const classRecord = useClassRecord()
+const view = useView()
+
+const box = computed(() => classRecord.box)
+const rows = computed(() => {
+  const { index, record } = classRecord
+  const now = box.value
+  if (!index || !record || !now) return []
+  return record.students.map((student) => {
+    const comment = index.commentOf(student.id, now.key)
+    return {
+      student, comment, findings: checkComment({ index, student, box: now, comment }),
+      mark: now.subject === null ? null : markProposal(index, student.id, now.subject),
+    }
+  })
+})
+const withFindings = computed(() => rows.value.filter((row) => row.findings.length > 0))
+const current = computed(() => rows.value.find((row) => row.student.id === classRecord.student?.id))
+
+async function write(studentId: string): Promise<void> {
+  view.kept.studentId = studentId
+  await navigateTo('/write')
+}
+</script>
+
+<template>
+  <div v-if="box" class="grid gap-4 p-5">
+    <BoxChooser />
+    <h1 class="sr-only">Read {{ box.name }}</h1>
+    <p><b>{{ rows.filter((row) => row.comment?.status === 'finished').length }}</b> of {{ rows.length }} finished, <b :class="withFindings.length > 0 ? 'text-needs' : ''">{{ withFindings.length }}</b> with something to look at</p>
+    <table class="w-full table-fixed">
+      <thead><tr class="border-b border-edge text-sm text-muted"><th scope="col" class="w-40 py-1">Student</th><th v-if="box.subject" scope="col" class="w-20">Mark</th><th scope="col">{{ box.name }}</th><th scope="col" class="w-36">State</th></tr></thead>
+      <tbody>
+        <tr v-for="{ student, comment, findings, mark } in rows" :key="student.id" class="border-b border-rule align-top" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''" @click="view.kept.studentId = student.id">
+          <th scope="row" class="py-2 pr-2">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
+          <td v-if="box.subject" class="py-2">{{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }} {{ mark?.settledLevel?.symbol }}</td>
+          <td class="py-2 pr-4 font-serif">{{ comment?.text || '—' }}</td>
+          <td class="py-2 text-sm">
+            <p>{{ comment?.text ? comment.status : 'not begun' }}</p>
+            <p v-for="(finding, at) in findings" :key="at" class="text-needs">{{ finding.check }}</p>
+            <button type="button" class="link" :aria-label="`Write ${box.name} of ${student.usedName}`" @click.stop="write(student.id)">Write</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <MarginPanel title="Findings">
+      <div class="grid gap-3 text-sm">
+        <p class="font-semibold">{{ current?.student.usedName }}, {{ box.name }}</p>
+        <p v-if="current?.findings.length === 0">Nothing was found by the checks. Read it yourself all the same.</p>
+        <div v-for="(finding, at) in current?.findings" :key="at" class="needs"><p class="font-semibold">{{ finding.check }}</p><p>{{ finding.why }}</p></div>
+      </div>
+    </MarginPanel>
+  </div>
+</template>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import type { RunAnswer } from '~~/contracts/answers'
+import { composeReport } from '~~/core/reports/composeReport'
+import { ApiProblem, askServer } from '~/composables/useApi'
+import { useClassRecord } from '~/stores/classRecord'
+
+useHead({ title: 'Send · Facunda' })
+const classRecord = useClassRecord()
+const message = ref('')
+
+const report = computed(() => {
+  const { index, student, answer } = classRecord
+  return index && student && answer ? composeReport(index, student, answer.today) : null
+})
+const total = computed(() => classRecord.record?.students.length ?? 0)
+const missing = computed(() => {
+  const { settle, write } = classRecord.total
+  const parts = [[settle.of - settle.done, 'marks, levels or scores are not settled'], [write.of - write.done, 'comment boxes are empty']] as const
+  return parts.filter(([count]) => count > 0).map(([count, what]) => `${count} ${what}`)
+})
+const active = computed(() => classRecord.runs.find((run) => run.state === 'waiting' || run.state === 'setting'))
+
+async function make(students: string[]): Promise<void> {
+  message.value = ''
+  try {
+    const run = await askServer<RunAnswer>('POST', `${classRecord.place}/runs`, { students })
+    classRecord.runs = [run, ...classRecord.runs]
+  } catch (problem) {
+    message.value = problem instanceof ApiProblem ? problem.message : String(problem)
+  }
+}
+
+async function stop(run: RunAnswer): Promise<void> {
+  put(await askServer<RunAnswer>('POST', `/api/runs/${run.id}/stop`))
+}
+
+function put(run: RunAnswer): void {
+  classRecord.runs = classRecord.runs.map((each) => (each.id === run.id ? run : each))
+}
+
+// A run goes on without the page; while it is looked at, it is asked after.
+useIntervalFn(async () => {
+  const run = active.value
+  if (!run) return
+  try {
+    put(await askServer<RunAnswer>('GET', `/api/runs/${run.id}`))
+  } catch (problem) {
+    if (!(problem instanceof ApiProblem) || !problem.passing) message.value = String(problem)
+  }
+}, 400)
+
+const stateWords: Record<RunAnswer['state'], string> = { waiting: 'waiting for the press', setting: 'being set', finished: 'ready', stopped: 'stopped', failed: 'failed' }
+const pagesOf = (run: RunAnswer): number => Object.values(run.pages ?? {}).reduce((sum, pages) => sum + pages, 0)
+const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<template>
+  <div class="p-5">
+    <h1 class="sr-only">Send</h1>
+    <ReportSheet v-if="report" :report="report" />
+    <MarginPanel title="Report cards">
+      <div class="grid gap-4 text-sm">
+        <p v-if="message" class="needs" role="alert">{{ message }}</p>
+        <div v-if="missing.length > 0" class="needs"><p class="font-semibold">Still missing in this class</p><p v-for="each in missing" :key="each">{{ each }}</p></div>
+        <template v-if="classRecord.may.reports">
+          <button type="button" class="press justify-center" :disabled="active !== undefined" @click="make([])">Make {{ total }} report cards</button>
+          <button v-if="classRecord.student" type="button" class="quiet justify-center" :disabled="active !== undefined" @click="make([classRecord.student.id])">Make only {{ classRecord.student.usedName }}’s</button>
+        </template>
+        <p v-else class="text-muted">The class teacher and the coordinator make the report cards. Here you see what yours will look like.</p>
+        <div v-if="active" role="status">
+          <p>{{ active.done }} of {{ active.students }} set, {{ stateWords[active.state] }}</p>
+          <progress class="w-full accent-teal" :value="active.done" :max="active.students" aria-label="Reports set" />
+          <button type="button" class="link" @click="stop(active)">Stop this run</button>
+        </div>
+        <ul aria-label="Runs">
+          <li v-for="run in classRecord.runs" :key="run.id" class="border-b border-rule py-2">
+            <p>{{ run.students }} {{ run.students === 1 ? 'report card' : 'report cards' }}, {{ stateWords[run.state] }}</p>
+            <p class="text-muted">{{ time(run.askedAt) }}<template v-if="run.pages">, {{ pagesOf(run) }} pages</template></p>
+            <p v-if="run.message" class="text-needs">{{ run.message }}</p>
+            <a v-if="run.state === 'finished'" class="link" :href="`/api/runs/${run.id}/pdf`" download>Download the PDF</a>
+          </li>
+        </ul>
+      </div>
+    </MarginPanel>
+  </div>
+</template>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { DraftsAnswer } from '~~/contracts/answers'
+import { displayName } from '~~/core/people/names'
+import { writePronouns } from '~~/core/people/pronouns'
+import { askServer } from '~/composables/useApi'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
+
+useHead({ title: 'Write · Facunda' })
+const classRecord = useClassRecord()
+const saving = useSaving()
+const message = ref('')
+const busy = ref(false)
+
+const box = computed(() => classRecord.box)
+const student = computed(() => classRecord.student)
+const may = computed(() => (box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject)))
+const empty = computed(() => (classRecord.record?.students ?? []).filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text).length)
+watch([box, student], () => { message.value = '' })
+
+async function draftEmpty(): Promise<void> {
+  if (!box.value) return
+  busy.value = true
+  try {
+    const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, { box: box.value.key, where: 'empty' })
+    saving.lastEvent = answer.event
+    classRecord.putComments(answer.comments)
+    const without = answer.withoutFacts.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])
+    message.value = `${answer.comments.length} drafted.` + (without.length > 0 ? ` Nothing could be said yet of ${without.join(', ')}: settle a mark or level first.` : '')
+  } catch (problem) {
+    message.value = problem instanceof Error ? problem.message : String(problem)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div v-if="box && student" class="grid gap-4 p-5">
+    <BoxChooser />
+    <div class="flex items-baseline gap-3">
+      <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
+      <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
+      <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}</button>
+    </div>
+    <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
+    <CommentEditor :student="student" :box="box" :may="may" />
+    <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>
+  </div>
+</template>

@@ -1,0 +1,115 @@
+import { defineStore } from 'pinia'
+import type { ClassAnswer, RunAnswer } from '~~/contracts/answers'
+import type { ClassRecord, Student, StudentComment, Subject } from '~~/core/record/classRecord'
+import { indexRecord } from '~~/core/record/recordIndex'
+import type { SpecialValue } from '~~/core/scales/special'
+import { studentProgress, sumProgress } from '~~/core/terms/progress'
+import { askServer } from '~/composables/useApi'
+import { useSaving } from './saving'
+import { useView } from './view'
+
+/** The class in view: everything the stages compute from, changed at once and sent in the background. */
+export const useClassRecord = defineStore('classRecord', () => {
+  const view = useView()
+  const saving = useSaving()
+  const answer = shallowRef<ClassAnswer | null>(null)
+  const runs = shallowRef<RunAnswer[]>([])
+  const problem = ref<string | null>(null)
+
+  const record = computed(() => answer.value?.record ?? null)
+  const may = computed(() => answer.value?.may ?? { subjects: [], general: false, reports: false, locked: null })
+  const index = computed(() => (record.value ? indexRecord(record.value) : null))
+  const place = computed(() => `/api/classes/${view.kept.classId}/${view.kept.termId}`)
+  const subject = computed((): Subject | null => record.value?.subjects.find((each) => each.key === view.kept.subject) ?? record.value?.subjects[0] ?? null)
+  const student = computed((): Student | null => record.value?.students.find((each) => each.id === view.kept.studentId) ?? record.value?.students[0] ?? null)
+  const box = computed(() => record.value?.boxes.find((each) => each.key === view.kept.box) ?? record.value?.boxes[0] ?? null)
+  const reported = computed(() => new Set(runs.value.filter((run) => run.state === 'finished').flatMap((run) => Object.keys(run.pages ?? {}))))
+  const progress = computed(() => {
+    const now = index.value
+    if (!now) return new Map<string, ReturnType<typeof studentProgress>>()
+    const subjects = now.record.subjects.map((each) => each.key)
+    return new Map(now.record.students.map((each) => [each.id, studentProgress(now, each.id, subjects, reported.value.has(each.id))]))
+  })
+  const total = computed(() => sumProgress([...progress.value.values()]))
+
+  async function load(): Promise<void> {
+    if (!view.kept.classId || !view.kept.termId) await view.loadDesk()
+    try {
+      problem.value = null
+      const [loaded, madeRuns] = await Promise.all([askServer<ClassAnswer>('GET', place.value), askServer<RunAnswer[]>('GET', `${place.value}/runs`)])
+      answer.value = loaded
+      runs.value = madeRuns
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : String(error)
+    }
+  }
+
+  function change(part: Partial<ClassRecord>): void {
+    if (answer.value) answer.value = { ...answer.value, record: { ...answer.value.record, ...part } }
+  }
+
+  /** Settles a mark at once on the screen and then on the server; null takes it back. */
+  function settleMarks(marks: { studentId: string; subject: string; mark: { percent: number | null; special: SpecialValue | null; reason: string | null } | null }[]): void {
+    if (!record.value) return
+    const changed = new Set(marks.map((each) => `${each.studentId} ${each.subject}`))
+    const kept = record.value.marks.filter((each) => !changed.has(`${each.studentId} ${each.subject}`))
+    change({ marks: [...kept, ...marks.flatMap(({ studentId, subject: key, mark }) => (mark ? [{ studentId, subject: key, ...mark }] : []))] })
+    const [only] = marks
+    saving.save({ key: marks.length === 1 && only ? `mark ${only.studentId} ${only.subject}` : `marks ${Date.now()}`, method: 'PUT', path: `${place.value}/marks`, body: { marks } })
+  }
+
+  function settleLevels(kind: 'skill' | 'habit', cells: { studentId: string; about: string; symbol: string | null }[]): void {
+    if (!record.value) return
+    const part = kind === 'skill' ? 'levels' : 'habitScores'
+    const changed = new Set(cells.map((each) => `${each.studentId} ${each.about}`))
+    const kept = record.value[part].filter((each) => !changed.has(`${each.studentId} ${each.about}`))
+    change({ [part]: [...kept, ...cells.flatMap(({ studentId, about, symbol }) => (symbol === null ? [] : [{ studentId, about, symbol }]))] })
+    const [only] = cells
+    saving.save({
+      key: cells.length === 1 && only ? `level ${only.studentId} ${only.about}` : `levels ${Date.now()}`,
+      method: 'PUT', path: `${place.value}/levels`, body: { levels: cells.map((cell) => ({ ...cell, kind })) },
+    })
+  }
+
+  /** Shows a comment at once; `send` is false while the next keystroke may follow. */
+  function writeComment(comment: StudentComment, send = true): void {
+    if (!record.value) return
+    putComment(comment)
+    if (!send) return
+    const key = `comment ${comment.studentId} ${comment.box}`
+    saving.save({ key, method: 'PUT', path: `${place.value}/comment`, body: { ...comment } }, ({ version }) => {
+      const now = index.value?.commentOf(comment.studentId, comment.box)
+      if (now && version !== undefined) putComment({ ...now, version })
+      // What was typed meanwhile goes out on the version that is saved now.
+      const next = saving.waiting.find((each) => each.key === key)
+      if (next && version !== undefined) next.body.version = version
+    })
+  }
+
+  function putComment(comment: StudentComment): void {
+    if (!record.value) return
+    change({ comments: [...record.value.comments.filter((each) => each.studentId !== comment.studentId || each.box !== comment.box), comment] })
+  }
+
+  function putComments(comments: readonly StudentComment[]): void {
+    comments.forEach(putComment)
+  }
+
+  /** Undoes the last change made here, then shows how things stand. */
+  async function undoLast(): Promise<void> {
+    if (saving.lastEvent === null) return
+    await askServer('POST', `/api/events/${saving.lastEvent}/undo`)
+    saving.lastEvent = null
+    await load()
+  }
+
+  /** Goes to the student before or after, in the order of the class list. */
+  function step(by: 1 | -1): void {
+    const students = record.value?.students ?? []
+    const at = students.findIndex((each) => each.id === student.value?.id)
+    const next = students[at + by]
+    if (next) view.kept.studentId = next.id
+  }
+
+  return { answer, record, may, index, place, subject, student, box, runs, progress, total, problem, load, settleMarks, settleLevels, writeComment, putComments, undoLast, step }
+})

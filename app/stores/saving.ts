@@ -1,0 +1,105 @@
+import { defineStore } from 'pinia'
+import { ApiProblem, askServer } from '~/composables/useApi'
+import { useSession } from './session'
+
+interface Waiting {
+  /** Newer work under the same key takes the place of older work that has not gone out yet. */
+  key: string
+  method: 'PUT' | 'POST'
+  path: string
+  body: Record<string, unknown>
+}
+
+interface Answer {
+  event?: number | null
+  version?: number
+}
+
+const longestPause = 8000
+
+/**
+ * Sends every change as it is made, in order, one at a time. What cannot be sent stays on this device (also over a
+ * reload) until the server is back or the person has signed in again.
+ */
+export const useSaving = defineStore('saving', () => {
+  const session = useSession()
+  const waiting = shallowRef<Waiting[]>([])
+  const savedAt = ref<Date | null>(null)
+  const trouble = ref<string | null>(null)
+  /** What the server would not take, with its reason; the text stays on the screen. */
+  const refused = shallowRef<{ key: string; problem: ApiProblem } | null>(null)
+  const lastEvent = ref<number | null>(null)
+  const handlers = new Map<string, (answer: Answer) => void>()
+  let running = false
+  let pause = 500
+
+  const shelf = computed(() => `facunda.waiting.${session.person?.id ?? 'nobody'}`)
+
+  /** Takes what an earlier visit could not send. */
+  function takeUp(): void {
+    const kept = localStorage.getItem(shelf.value)
+    if (kept && waiting.value.length === 0) waiting.value = JSON.parse(kept) as Waiting[]
+    void flush()
+  }
+
+  function save(work: Waiting, answered?: (answer: Answer) => void): void {
+    const [inFlight, ...later] = waiting.value
+    const rest = running && inFlight ? [inFlight, ...later.filter((each) => each.key !== work.key)] : waiting.value.filter((each) => each.key !== work.key)
+    put([...rest, work])
+    if (answered) handlers.set(work.key, answered)
+    void flush()
+  }
+
+  function put(list: Waiting[]): void {
+    waiting.value = list
+    if (list.length === 0) localStorage.removeItem(shelf.value)
+    else localStorage.setItem(shelf.value, JSON.stringify(list))
+  }
+
+  async function flush(): Promise<void> {
+    if (running) return
+    running = true
+    try {
+      for (let work = waiting.value[0]; work; work = waiting.value[0]) {
+        if (!(await send(work))) break
+      }
+    } finally {
+      running = false
+    }
+  }
+
+  /** @returns whether to go on with the next */
+  async function send(work: Waiting): Promise<boolean> {
+    try {
+      const answer = await askServer<Answer>(work.method, work.path, work.body)
+      put(waiting.value.filter((each) => each !== work))
+      savedAt.value = new Date()
+      trouble.value = null
+      pause = 500
+      if (answer.event) lastEvent.value = answer.event
+      handlers.get(work.key)?.(answer)
+      return true
+    } catch (error) {
+      return failed(work, error instanceof ApiProblem ? error : new ApiProblem(String(error), 0, {}))
+    }
+  }
+
+  function failed(work: Waiting, problem: ApiProblem): boolean {
+    if (problem.status === 401) {
+      session.expired = true
+      trouble.value = 'You are signed out. What you typed is kept on this device; sign in and it is saved.'
+      return false
+    }
+    if (problem.passing || problem.status >= 500) {
+      trouble.value = 'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
+      setTimeout(() => void flush(), pause)
+      pause = Math.min(longestPause, pause * 2)
+      return false
+    }
+    put(waiting.value.filter((each) => each !== work))
+    refused.value = { key: work.key, problem }
+    return true
+  }
+
+  return { waiting, savedAt, trouble, refused, lastEvent, save, takeUp, flush }
+})

@@ -1,0 +1,48 @@
+import { once } from 'node:events'
+import type { Writable } from 'node:stream'
+import PDFDocument from 'pdfkit'
+import type { ReportDocument } from '../core/reports/document'
+import { fonts } from './fonts'
+import { ReportSetter } from './ReportSetter'
+import { style } from './sheetStyle'
+
+export interface SetOptions {
+  /** The whole file's title. */
+  title: string
+  language: string
+  /** The time written into the file; nothing here reads a clock. */
+  madeAt: Date
+  /** Called after each report; returning false gives the rest up. */
+  onReport?: (done: number, report: ReportDocument, pages: number) => boolean | undefined
+}
+
+/**
+ * Sets reports into one tagged PDF, each beginning on a new page, and streams it out: the pages of a report leave
+ * memory when it is done, so the size of the class does not matter.
+ * @returns pages by student id, in the order set
+ */
+export async function setReports(reports: Iterable<ReportDocument>, out: Writable, options: SetOptions): Promise<Map<string, number>> {
+  const doc = new PDFDocument({
+    autoFirstPage: false, bufferPages: true, tagged: true, displayTitle: true, pdfVersion: '1.7', subset: 'PDF/UA' as never,
+    lang: options.language, margins: style.margin,
+    info: { Title: options.title, CreationDate: options.madeAt, ModDate: options.madeAt, Producer: 'Facunda', Creator: 'Facunda' },
+  })
+  doc.pipe(out)
+  for (const [role, file] of Object.entries(fonts)) doc.registerFont(role, file)
+  const root = doc.struct('Document', { title: options.title })
+  doc.addStructure(root)
+  const pages = new Map<string, number>()
+  for (const report of reports) {
+    const count = new ReportSetter(doc, root, report).set()
+    pages.set(report.studentId, count)
+    doc.flushPages()
+    if (options.onReport?.(pages.size, report, count) === false) break
+    // Lets what has been set reach the disk before more is made, so that memory stays flat.
+    if (out.writableNeedDrain) await once(out, 'drain')
+  }
+  root.end()
+  const finished = once(out, 'finish')
+  doc.end()
+  await finished
+  return pages
+}
