@@ -1,6 +1,57 @@
 // @ts-check
-import withNuxt from './.nuxt/eslint.config.mjs'
+// The configuration's own helpers call Object.groupBy, which comes with Node 21.
+Object.groupBy ??= (items, keyOf) => {
+  const groups = Object.create(null)
+  for (const item of items) (groups[keyOf(item)] ??= []).push(item)
+  return groups
+}
+const { default: withNuxt } = await import('./.nuxt/eslint.config.mjs')
+
+/** Arrows run one way: app → contracts → core, server → contracts → core, press → core with server/data. */
+const arrows = {
+  core: ['**/app/**', '**/server/**', '**/press/**', '**/contracts/**', '**/demo/**', '**/scripts/**', 'vue', 'nuxt', 'knex', 'pg', 'h3', 'node:*', '~/**', '~~/**', '#*'],
+  contracts: ['**/app/**', '**/server/**', '**/press/**', '**/demo/**', '**/scripts/**', 'vue', 'nuxt', 'knex', 'pg', 'h3', 'node:*'],
+  app: ['**/server/**', '**/press/**', '**/demo/**', '**/scripts/**', 'knex', 'pg', 'node:*'],
+  server: ['**/app/**', '**/press/**', '**/demo/**', '**/scripts/**', 'vue', '~/**'],
+  press: ['**/app/**', '**/contracts/**', '**/demo/**', '**/scripts/**', '**/server/api/**', '**/server/services/**', 'vue', 'nuxt'],
+}
+
+const boundaries = Object.entries(arrows).map(([folder, group]) => ({
+  files: [`${folder}/**/*.ts`, `${folder}/**/*.vue`],
+  ignores: ['**/*.test.ts'],
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message: `${folder}/ may not import this: see eslint.config.mjs.` }] }] },
+}))
 
 export default withNuxt(
-  // Your custom configs here
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' }],
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      'no-console': 'off',
+      'vue/multi-word-component-names': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/first-attribute-linebreak': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+    },
+  },
+  {
+    // No promise is ignored, where the types can tell.
+    files: ['core/**/*.ts', 'contracts/**/*.ts', 'press/**/*.ts', 'scripts/**/*.ts', 'demo/**/*.ts', 'tests/**/*.ts', 'server/{data,services,access,jobs}/**/*.ts'],
+    languageOptions: { parserOptions: { project: './tsconfig.tools.json', tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error', '@typescript-eslint/no-misused-promises': 'error' },
+  },
+  {
+    // The core has no clock and no randomness of its own.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The core has no clock: pass the time in.' }],
+    },
+  },
+  ...boundaries,
 )

@@ -4,11 +4,14 @@ import { daysUntil } from '~~/core/terms/lock'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 
-/** Whose data this is, always, and the way to another class, term or subject. */
+/** Whose data this is, always, and the way to another class, subject (or comment box) or term. */
 const classRecord = useClassRecord()
 const view = useView()
+const route = useRoute()
 
 const student = computed(() => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }))
+/** Write and Read are about a comment box, the other stages about a subject; Send is about the whole report. */
+const about = computed(() => (['/write', '/read'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject'))
 const due = computed(() => {
   const answer = classRecord.answer
   if (!answer) return ''
@@ -21,22 +24,35 @@ async function go(part: Partial<typeof view.kept>): Promise<void> {
   Object.assign(view.kept, part)
   await classRecord.load()
 }
+
+function chosen(event: Event): string {
+  return (event.target as HTMLSelectElement).value
+}
 </script>
 
 <template>
   <div v-if="view.desk && classRecord.record" class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm">
     <label class="sr-only" for="class-in-view">Class</label>
-    <select id="class-in-view" class="bg-paper font-semibold" :value="view.kept.classId" @change="go({ classId: ($event.target as HTMLSelectElement).value, studentId: null })">
+    <select id="class-in-view" class="bg-paper font-semibold" :value="view.kept.classId" @change="go({ classId: chosen($event), studentId: null })">
       <option v-for="each in view.desk.classes" :key="each.id" :value="each.id">{{ each.name }}</option>
     </select>
     <span aria-hidden="true" class="text-muted">·</span>
-    <label class="sr-only" for="subject-in-view">Subject</label>
-    <select id="subject-in-view" class="bg-paper" :value="classRecord.subject?.key" @change="view.kept.subject = ($event.target as HTMLSelectElement).value">
-      <option v-for="each in classRecord.record.subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
-    </select>
+    <template v-if="about === 'subject'">
+      <label class="sr-only" for="subject-in-view">Subject</label>
+      <select id="subject-in-view" class="bg-paper" :value="classRecord.subject?.key" @change="view.kept.subject = chosen($event)">
+        <option v-for="each in classRecord.record.subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
+      </select>
+    </template>
+    <template v-else-if="about === 'box'">
+      <label class="sr-only" for="box-in-view">Comment box</label>
+      <select id="box-in-view" class="bg-paper" :value="classRecord.box?.key" @change="classRecord.chooseBox(chosen($event))">
+        <option v-for="each in classRecord.record.boxes" :key="each.key" :value="each.key">{{ each.name }}</option>
+      </select>
+    </template>
+    <span v-else>all subjects</span>
     <span aria-hidden="true" class="text-muted">·</span>
     <label class="sr-only" for="term-in-view">Term</label>
-    <select id="term-in-view" class="bg-paper" :value="view.kept.termId" @change="go({ termId: ($event.target as HTMLSelectElement).value })">
+    <select id="term-in-view" class="bg-paper" :value="view.kept.termId" @change="go({ termId: chosen($event) })">
       <option v-for="each in view.desk.terms" :key="each.id" :value="each.id">{{ each.name }} {{ each.year }}</option>
     </select>
     <span aria-hidden="true" class="text-muted">·</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import type { FileAnswer, PlanAnswer } from '~~/contracts/answers'
 import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'

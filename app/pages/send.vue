@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import type { RunAnswer } from '~~/contracts/answers'
 import { composeReport } from '~~/core/reports/composeReport'
 import { ApiProblem, askServer } from '~/composables/useApi'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import type { GridColumn } from '~/components/LevelGrid.vue'
 import { useClassRecord } from '~/stores/classRecord'

@@ -103,6 +103,13 @@ export const useClassRecord = defineStore('classRecord', () => {
     await load()
   }
 
+  /** Turns to a comment box; the subject in view goes along. */
+  function chooseBox(key: string): void {
+    view.kept.box = key
+    const subjectOfBox = record.value?.boxes.find((each) => each.key === key)?.subject
+    if (subjectOfBox) view.kept.subject = subjectOfBox
+  }
+
   /** Goes to the student before or after, in the order of the class list. */
   function step(by: 1 | -1): void {
     const students = record.value?.students ?? []
@@ -111,5 +118,5 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (next) view.kept.studentId = next.id
   }
 
-  return { answer, record, may, index, place, subject, student, box, runs, progress, total, problem, load, settleMarks, settleLevels, writeComment, putComments, undoLast, step }
+  return { answer, record, may, index, place, subject, student, box, runs, progress, total, problem, load, settleMarks, settleLevels, writeComment, putComments, undoLast, chooseBox, step }
 })

@@ -1,3 +1,4 @@
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { DeskAnswer } from '~~/contracts/answers'
 import { askServer } from '~/composables/useApi'

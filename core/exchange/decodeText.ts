@@ -21,7 +21,7 @@ export function decodeText(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
-    return new TextDecoder('windows-1252').decode(bytes)
+    return decodeWindows1252(bytes)
   }
 }
 
@@ -35,4 +35,14 @@ const signatures: [number[], string][] = [
 
 function binaryKind(bytes: Uint8Array): string | undefined {
   return signatures.find(([signature]) => signature.every((byte, index) => bytes[index] === byte))?.[1]
+}
+
+/**
+ * The characters of Windows-1252 from 0x80 to 0x9F; the others are those of Latin 1. (Source: the WHATWG Encoding
+ * Standard's index.) Done here because the decoder of Node 20 takes these bytes for control characters.
+ */
+const windows1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ'
+
+function decodeWindows1252(bytes: Uint8Array): string {
+  return new TextDecoder('latin1').decode(bytes).replace(/[\x80-\x9f]/g, (character) => windows1252.charAt(character.charCodeAt(0) - 0x80))
 }

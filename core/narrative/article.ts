@@ -10,6 +10,9 @@ export function articleBefore(word: string): 'a' | 'an' {
   if (letters && (letters.length === 1 || !/[AEIOU]/.test(letters))) return /^[AEFHILMNORSX]/.test(letters) ? 'an' : 'a'
   const lower = start.toLocaleLowerCase('en').normalize('NFD').replace(/\p{M}/gu, '')
   if (/^(hour|honest|honou?r|heir)/.test(lower)) return 'an'
-  if (/^(uni([^nm]|$)|unanim|u[bcfhjkqrst][aeiou]|usab|usur|ewe|eu|one(s|$|\W|-)|once|oui)/.test(lower) && !/^(un[a-z]?[bcdfgh]|urin?g|usher|unin|unim)/.test(lower)) return 'a'
+  if (youOrWSound.test(lower)) return 'a'
   return /^[aeiou]/.test(lower) ? 'an' : 'a'
 }
+
+/** Beginnings that are spelled with a vowel and spoken with a "you" (unit, use, European) or a "w" (one, once). */
+const youOrWSound = /^(uni(?!n|m[aip]|d[ie])|unanim|us[aeu]|ut[eio]|ubiq|uku|ura|uri[nc]|eu|ewe|once|one(?!\p{L}))/u

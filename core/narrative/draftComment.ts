@@ -5,7 +5,7 @@ import { countGraphemes } from './graphemes'
 import type { FactName, Token } from './notation'
 import { readyPhrase, type Phrase, type Phrasebook, type ReadyPhrase } from './phrase'
 import type { CommentBox, PlannedPart } from './plan'
-import { saySentence, type Said, type Spoken, type Subject } from './say'
+import { saySentence, type Spoken, type Subject } from './say'
 
 /** One comment to be written. */
 export interface DraftRequest {

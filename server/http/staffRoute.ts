@@ -14,7 +14,7 @@ const statusOf: Record<Refusal['kind'], number> = {
 export function staffRoute<T>(answer: (context: Context, event: H3Event) => Promise<T>): EventHandler {
   return anyRoute(async (event) => {
     const session = await getUserSession(event)
-    const personId = session.user?.id
+    const personId = (session.user as { id?: string } | undefined)?.id
     if (personId === undefined) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
     const who = await whoIs(database(), personId)
     if (!who) throw new Refusal('signed out', 'This sign-in no longer exists.')

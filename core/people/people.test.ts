@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { compareNames, displayName, readName } from './names'
+import { studentMatcher, type Matchable } from './matchStudent'
+import { he, readPronouns, she, they, writePronouns } from './pronouns'
+
+describe('pronouns', () => {
+  // Source: the paradigm of third-person pronouns in The Cambridge Grammar of the English Language (Huddleston and
+  // Pullum, 2002, ch. 5), written down from memory; "themself" for one person after the same.
+  it.each([
+    [she, 'she her her hers herself'], [he, 'he him his his himself'], [they, 'they them their theirs themself'],
+  ])('%# has the cases of the published paradigm', (set, cases) => {
+    expect([set.subject, set.object, set.determiner, set.possessive, set.reflexive].join(' ')).toBe(cases)
+  })
+  it('reads what people write, and writes it back', () => {
+    for (const written of ['she/her', 'he/him', 'they/them', 'name only', 'xe/xem/xyr/xyrs/xemself']) {
+      const read = readPronouns(written)
+      expect(read && writePronouns(read)).toBe(written)
+    }
+    expect(readPronouns('She / Her')).toBe(she)
+    expect(readPronouns('xe/xem')).toBeUndefined()
+  })
+})
+
+describe('names', () => {
+  it('are read either way round', () => {
+    expect(readName("O'Rourke, Caoimhe")).toEqual({ family: "O'Rourke", given: 'Caoimhe' })
+    expect(readName('  Zoë   van der Meulen ')).toEqual({ given: 'Zoë van der', family: 'Meulen' })
+    expect(readName('Priya')).toEqual({ given: 'Priya', family: '' })
+    expect(displayName({ given: 'Maya', family: 'Tan' }, 'family first')).toBe('Tan, Maya')
+  })
+  it('sort by family name, accents aside, a one-word name by itself', () => {
+    const names = [{ given: 'Zoë', family: 'Ödman' }, { given: 'Priya', family: '' }, { given: 'Al', family: 'Odell' }]
+    expect([...names].sort(compareNames).map((name) => name.given)).toEqual(['Al', 'Zoë', 'Priya'])
+  })
+})
+
+describe('matching a row to a student', () => {
+  const student = (id: string, given: string, family: string, used = given): Matchable => ({ id, schoolNumber: `00${id}`, legalGiven: given, usedName: used, family })
+  const match = studentMatcher([student('1', 'Katherine', 'Harrowgate', 'Kit'), student('2', 'Jonas', 'Vestergaard'), student('3', 'Jonas', 'Petrescu'), student('4', 'Ismaël', "N'Diaye"), student('5', 'Sam', 'Lee'), student('6', 'Sam', 'Lee')])
+  it.each([
+    [{ number: '1' }, '1'], [{ number: '0002' }, '2'], [{ name: 'Kit Harrowgate' }, '1'], [{ name: 'Harrowgate, Katherine' }, '1'],
+    [{ name: 'N’Diaye, Ismael' }, '4'], [{ given: 'JONAS', family: 'petrescu' }, '3'],
+  ])('%o is student %s', (row, id) => {
+    expect(match(row)).toMatchObject({ kind: 'found', student: { id } })
+  })
+  it('asks when more than one fits, and when only half a name is given', () => {
+    expect(match({ name: 'Sam Lee' })).toMatchObject({ kind: 'doubtful', candidates: [{ id: '5' }, { id: '6' }] })
+    expect(match({ name: 'Jonas' })).toMatchObject({ kind: 'doubtful' })
+    expect(match({ name: 'Nobody' })).toEqual({ kind: 'unknown' })
+    expect(match({})).toEqual({ kind: 'unknown' })
+  })
+})

@@ -1,7 +1,0 @@
-declare module '#auth-utils' {
-  interface User {
-    id: string
-  }
-}
-
-export {}
