@@ -52,7 +52,7 @@ async function keep(runId: string, name: string, bytes: Buffer, pages: Record<st
 function inWorker(runId: string, order: PressOrder): Promise<{ bytes: Buffer; pages: Record<string, number> } | null> {
   return new Promise((resolve, reject) => {
     const chunks: Uint8Array[] = []
-    const worker = new Worker(new URL('./pressWorker.ts', import.meta.url), { workerData: order, execArgv: ['--import', 'tsx'] })
+    const worker = new Worker(new URL('./pressWorkerStart.mjs', import.meta.url), { workerData: order, execArgv: [] })
     let noted = 0
     worker.on('message', (news: PressNews) => {
       if (news.kind === 'bytes') chunks.push(news.bytes)

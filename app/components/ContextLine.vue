@@ -31,7 +31,7 @@ function chosen(event: Event): string {
 </script>
 
 <template>
-  <div v-if="view.desk && classRecord.record" class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm">
+  <section v-if="view.desk && classRecord.record" aria-label="In view" class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm">
     <label class="sr-only" for="class-in-view">Class</label>
     <select id="class-in-view" class="bg-paper font-semibold" :value="view.kept.classId" @change="go({ classId: chosen($event), studentId: null })">
       <option v-for="each in view.desk.classes" :key="each.id" :value="each.id">{{ each.name }}</option>
@@ -58,5 +58,5 @@ function chosen(event: Event): string {
     <span aria-hidden="true" class="text-muted">·</span>
     <span>{{ student }}</span>
     <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{ classRecord.may.locked ?? due }}</span>
-  </div>
+  </section>
 </template>

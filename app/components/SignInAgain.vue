@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { useSaving } from '~/stores/saving'
 import { useSession } from '~/stores/session'
 
 /** Comes up over the work when the sign-in has run out, so that nothing on the screen is lost. */
 const session = useSession()
-const saving = useSaving()
-
-function resume(): void {
-  void saving.flush()
-}
 </script>
 
 <template>
@@ -19,7 +13,7 @@ function resume(): void {
       <DialogPanel class="w-96 bg-sheet p-6 shadow-xl">
         <DialogTitle class="mb-2 text-lg font-semibold">Sign in again</DialogTitle>
         <p class="mb-4">You have been signed out. What you typed is kept and is saved as soon as you are back.</p>
-        <SignInForm @signed-in="resume" />
+        <SignInForm />
       </DialogPanel>
     </div>
   </Dialog>

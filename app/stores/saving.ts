@@ -32,12 +32,21 @@ export const useSaving = defineStore('saving', () => {
   const handlers = new Map<string, (answer: Answer) => void>()
   let running = false
   let pause = 500
+  let owner: string | null = null
 
-  const shelf = computed(() => `facunda.waiting.${session.person?.id ?? 'nobody'}`)
+  const shelf = (): string => `facunda.waiting.${owner ?? 'nobody'}`
+
+  // Somebody is back: what is waiting goes out, if it is the same person; anybody else gets a page of their own.
+  watch(() => session.expired, (expired) => {
+    if (expired) return
+    if (session.person?.id === owner) void flush()
+    else window.location.reload()
+  })
 
   /** Takes what an earlier visit could not send. */
   function takeUp(): void {
-    const kept = localStorage.getItem(shelf.value)
+    owner = session.person?.id ?? null
+    const kept = localStorage.getItem(shelf())
     if (kept && waiting.value.length === 0) waiting.value = JSON.parse(kept) as Waiting[]
     void flush()
   }
@@ -52,8 +61,8 @@ export const useSaving = defineStore('saving', () => {
 
   function put(list: Waiting[]): void {
     waiting.value = list
-    if (list.length === 0) localStorage.removeItem(shelf.value)
-    else localStorage.setItem(shelf.value, JSON.stringify(list))
+    if (list.length === 0) localStorage.removeItem(shelf())
+    else localStorage.setItem(shelf(), JSON.stringify(list))
   }
 
   async function flush(): Promise<void> {

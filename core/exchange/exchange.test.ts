@@ -59,7 +59,7 @@ describe('CSV', () => {
   ])('%s is told in words', (_what, content, message) => {
     expect(() => readTable(decodeText(content))).toThrow(message)
   })
-  it.each([['\n \n\n', /no rows/], ['a,"b\nc,d', /never closed/], [`a,${'x'.repeat(100_001)}`, /100,000 characters/]])('bad text is told in words', (text, message) => {
+  it.each([['\n \n\n;;\n', /no rows/], ['a,"b\nc,d', /never closed/], [`a,${'x'.repeat(100_001)}`, /100,000 characters/]])('bad text is told in words', (text, message) => {
     expect(() => readTable(text)).toThrow(message)
   })
 })

@@ -30,7 +30,7 @@ export function readTable(text: string): Table {
   }
   const rows = parsed.data
     .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => cell.trim()) }))
-    .filter((row) => row.cells.some((cell) => cell !== ''))
+    .filter((row) => row.cells.some((cell) => !/^[,;|\s]*$/.test(cell)))
   for (const row of rows) {
     if (row.cells.some((cell) => cell.length > longestCell)) {
       throw new UnreadableFile(`Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. Is this a gradebook?`)
@@ -45,7 +45,9 @@ function guessDelimiter(text: string): string {
   const sample = text.slice(0, 20_000)
   let best: { delimiter: string; score: number } = { delimiter: ',', score: 0 }
   for (const delimiter of delimiters) {
-    const { data } = Papa.parse<string[]>(sample, { delimiter, preview: 20, skipEmptyLines: 'greedy' })
+    const { data, errors } = Papa.parse<string[]>(sample, { delimiter, preview: 20, skipEmptyLines: 'greedy' })
+    // A separator that tears quoted cells apart is not the one.
+    if (errors.some((error) => error.type === 'Quotes' && error.row !== undefined && error.row < data.length - 1)) continue
     const widths = data.map((row) => row.length).sort((a, b) => a - b)
     const usual = widths[Math.floor(widths.length / 2)] ?? 1
     const even = widths.filter((width) => width === usual).length / Math.max(1, widths.length)

@@ -40,7 +40,8 @@ export function draftClass(requests: readonly DraftRequest[], phrasebook: Phrase
  */
 export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Map()): Draft {
   const { box, facts } = request
-  const seed = [request.studentId, box.key, facts.termId, String(request.wording ?? 0)]
+  // The term by name, not by id: the batch command and the application shall choose alike.
+  const seed = [request.studentId, box.key, facts.termName, String(request.wording ?? 0)]
   let parts = box.plan.flatMap((part) => openPart(part, request, phrasebook))
   while (parts.some((part) => part.about !== 'any')) {
     const draft = sayParts(chooseWordings(parts, seed, usage, phrasebook.describing), request)

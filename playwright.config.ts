@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test'
+
+// The real application in Debian's Chromium. The address comes from scripts/test.mjs, which starts it.
+export default defineConfig({
+  testDir: 'tests/e2e',
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json', { outputFile: '.facunda/results/e2e.json' }]],
+  outputDir: 'test-results',
+  use: {
+    baseURL: process.env.FACUNDA_URL,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

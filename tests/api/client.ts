@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs'
+
+/** The demo's sign-ins, from its own file. */
+const passwords = new Map(readFileSync(new URL('../../demo/school/people.csv', import.meta.url), 'utf8').trim().split('\n').slice(1).map((line) => {
+  const cells = line.split(',')
+  return [cells[0] ?? '', cells[4] ?? '']
+}))
+
+export const address = process.env.FACUNDA_URL ?? ''
+
+export interface Answer<T> {
+  status: number
+  body: T
+  headers: Headers
+}
+
+export type Client = <T = Record<string, unknown>>(method: string, path: string, body?: object | Uint8Array) => Promise<Answer<T>>
+
+/** A client that is signed in as one of the demo's people, or as nobody. */
+export async function signedInAs(name: string | null): Promise<Client> {
+  let cookie = ''
+  const ask: Client = async <T>(method: string, path: string, body?: object | Uint8Array) => {
+    const isBytes = body instanceof Uint8Array
+    const answer = await fetch(`${address}${path}`, {
+      method, headers: { ...(cookie ? { cookie } : {}), ...(body && !isBytes ? { 'content-type': 'application/json' } : {}) },
+      ...(body ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body) } : {}),
+    })
+    const isJson = answer.headers.get('content-type')?.includes('json') ?? false
+    cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? cookie
+    return { status: answer.status, headers: answer.headers, body: (isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T }
+  }
+  if (name !== null) {
+    const { status } = await ask('POST', '/api/session', { name, password: passwords.get(name) })
+    if (status !== 200) throw new Error(`${name} could not sign in: ${status}`)
+  }
+  return ask
+}

@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { ClassAnswer, FileAnswer, PlanAnswer } from '../../contracts/answers'
+import { countPlan } from '../../core/exchange/planImport'
+import { signedInAs, type Client } from './client'
+import { juniper, type DemoPlace } from './school'
+
+let ines: Client
+let place: DemoPlace
+const text = (content: string): Uint8Array => new TextEncoder().encode(content)
+const demo = (name: string): Uint8Array => new Uint8Array(readFileSync(new URL(`../../demo/files/${name}`, import.meta.url)))
+const bring = (subject: string, name: string, bytes: Uint8Array) => ines<FileAnswer & { message: string }>('POST', `${place.path}/files?subject=${subject}&name=${name}`, bytes)
+const plan = async (file: FileAnswer) => (await ines<PlanAnswer>('POST', `/api/files/${file.id}/plan`, { mapping: file.mapping })).body
+const apply = (file: FileAnswer, fingerprint: string) => ines<{ event: number | null; summary: string }>('POST', `/api/files/${file.id}/apply`, { mapping: file.mapping, fingerprint })
+const results = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
+
+beforeAll(async () => {
+  ines = await signedInAs('ines')
+  place = await juniper(ines)
+})
+
+describe('bringing in a gradebook file', () => {
+  it('shows what will change, takes it in whole, changes nothing the second time, and is undone whole', async () => {
+    const before = await results()
+    const { body: file } = await bring('mathematics', 'late.csv', demo('mathematics-late-results.csv'))
+    const first = await plan(file)
+    expect(countPlan(first.plan)).toMatchObject({ changed: 0, unchanged: 0 })
+    expect(first.plan.refused.length).toBeGreaterThan(3)
+    expect((await results()).results).toHaveLength(before.results.length)
+
+    const taken = await apply(file, first.fingerprint)
+    expect(taken.status).toBe(200)
+    const after = await results()
+    expect(after.results).toHaveLength(before.results.length + countPlan(first.plan).new)
+    expect(after.work).toHaveLength(before.work.length + 2)
+
+    const { body: again } = await bring('mathematics', 'late.csv', demo('mathematics-late-results.csv'))
+    const second = await plan(again)
+    expect(countPlan(second.plan)).toMatchObject({ new: 0, changed: 0 })
+    expect((await apply(again, second.fingerprint)).body.event).toBeNull()
+
+    expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(200)
+    const undone = await results()
+    expect(new Set(undone.results.map((each) => JSON.stringify(each)))).toEqual(new Set(before.results.map((each) => JSON.stringify(each))))
+    expect(undone.work).toHaveLength(before.work.length)
+    expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(409)
+  })
+
+  it('takes nothing in when the class has changed since the summary', async () => {
+    const content = 'Number,Clay bowl (10)\n05101,7\n05104,8\n'
+    const one = (await bring('art', 'one.csv', text(content))).body
+    const two = (await bring('art', 'two.csv', text(content.replace('05104,8', '05104,9')))).body
+    const [planOne, planTwo] = [await plan(one), await plan(two)]
+    const taken = await apply(one, planOne.fingerprint)
+    expect((await apply(two, planTwo.fingerprint)).status).toBe(409)
+    expect(countPlan((await plan(two)).plan)).toMatchObject({ changed: 1, unchanged: 1 })
+    await ines('POST', `/api/events/${taken.body.event}/undo`)
+  })
+
+  it('remembers how the columns were corrected', async () => {
+    const content = 'Number,Remark of the day,Sketch\n05101,5,6\n'
+    const { body: file } = await bring('art', 'm.csv', text(content))
+    const corrected = { ...file, mapping: { ...file.mapping, columns: ['number', 'ignore', 'score'] as FileAnswer['mapping']['columns'], outOf: 10 } }
+    const taken = await apply(corrected, (await plan(corrected)).fingerprint)
+    expect(taken.status).toBe(200)
+    const { body: next } = await bring('art', 'm2.csv', text(content))
+    expect(next).toMatchObject({ remembered: true, mapping: { columns: ['number', 'ignore', 'score'], outOf: 10 } })
+    await ines('POST', `/api/events/${taken.body.event}/undo`)
+  })
+
+  it.each([
+    ['an empty file', new Uint8Array(), /empty/], ['a PDF named .csv', text('%PDF-1.7\n…'), /a PDF, not a CSV/], ['blank lines only', text('\n\n;;\n'), /no rows/],
+    ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/], ['a quote never closed', text('Number,A\n"05101,3\n'), /never closed/],
+  ])('%s gets a clear message and loses nothing', async (_what, bytes, message) => {
+    const before = (await results()).results.length
+    const answer = await bring('art', 'bad.csv', bytes)
+    expect(answer.status).toBe(422)
+    expect(answer.body.message).toMatch(message)
+    expect((await results()).results).toHaveLength(before)
+  })
+
+  it('keeps markup and formulas as the text they are', async () => {
+    const { body: file } = await bring('art', '<script>.csv', text('Number,"<script>alert(1)</script>",Remark\n05101,9,=1+1\n'))
+    const taken = await apply(file, (await plan(file)).fingerprint)
+    expect((await results()).work.some((work) => work.title === '<script>alert(1)</script>')).toBe(true)
+    await ines('POST', `/api/events/${taken.body.event}/undo`)
+  })
+})

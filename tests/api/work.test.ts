@@ -1,0 +1,112 @@
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { ClassAnswer, DraftsAnswer, RunAnswer } from '../../contracts/answers'
+import { runBatch } from '../../scripts/runBatch'
+import { startCluster } from '../../scripts/cluster.mjs'
+import { demoFolder } from '../outside/demoClass'
+import { signedInAs, type Client } from './client'
+import { juniper, type DemoPlace } from './school'
+
+let ines: Client
+let place: DemoPlace
+const record = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
+const settle = (mark: object | null, path = place.path) => ines<{ event: number | null; message: string }>('PUT', `${path}/marks`, { marks: [{ studentId: place.student('Umi').id, subject: 'art', mark }] })
+const comment = (text: string, version: number, more: object = {}) => ines<{ event: number; version: number; message: string; data: { standing: { text: string } } }>('PUT', `${place.path}/comment`, { studentId: place.student('Umi').id, box: 'writing', text, sentences: [], ownWords: true, status: 'in draft', version, ...more })
+
+beforeAll(async () => {
+  ines = await signedInAs('ines')
+  place = await juniper(ines)
+})
+
+describe('settling', () => {
+  const own = async () => (await record()).marks.find((mark) => mark.studentId === place.student('Umi').id && mark.subject === 'art')
+  it('keeps what was settled, takes it back, and undoes', async () => {
+    const before = await own()
+    const settled = await settle({ percent: 81.5, special: null, reason: 'The last piece' })
+    expect(await own()).toMatchObject({ percent: 81.5, reason: 'The last piece' })
+    expect((await settle({ percent: 81.5, special: null, reason: 'The last piece' })).body.event).toBeNull()
+    await settle(null)
+    expect(await own()).toBeUndefined()
+    expect((await ines('POST', `/api/events/${settled.body.event}/undo`)).status).toBe(409)
+    await settle(before ?? null)
+  })
+  it.each([[{ percent: 130, special: null, reason: null }, /120/], [{ percent: -1, special: null, reason: null }, /below 0/], [{ percent: 50, special: 'incomplete', reason: null }, /Settle either/]])('refuses %j', async (mark, message) => {
+    const answer = await settle(mark)
+    expect(answer.status).toBe(422)
+    expect(answer.body.message).toMatch(message)
+  })
+  it('refuses a level that the scale has not, and another class’s student', async () => {
+    const level = (studentId: string, symbol: string) => ines<{ message: string }>('PUT', `${place.path}/levels`, { levels: [{ studentId, kind: 'skill', about: 'W1', symbol }] })
+    expect((await level(place.student('Umi').id, '9')).body.message).toMatch(/no level here/)
+    expect((await level('00000000-0000-4000-8000-000000000000', '3')).status).toBe(404)
+  })
+  it('refuses every change to a locked term, saying who can open it', async () => {
+    const answer = await settle({ percent: 50, special: null, reason: null }, place.lastTermPath)
+    expect(answer.status).toBe(423)
+    expect(answer.body.message).toMatch(/locked since .*coordinator/)
+  })
+})
+
+describe('writing', () => {
+  it('saves, counts versions, and never overwrites what another tab wrote', async () => {
+    const standing = (await record()).comments.find((each) => each.studentId === place.student('Umi').id && each.box === 'writing')?.version ?? 0
+    const first = await comment('Umi writes well.', standing)
+    expect(first.body.version).toBe(standing + 1)
+    const other = await comment('Umi writes badly.', standing)
+    expect(other.status).toBe(409)
+    expect(other.body.data.standing.text).toBe('Umi writes well.')
+    expect((await comment('x'.repeat(601), standing + 1)).body.message).toMatch(/601 characters; Writing holds 600/)
+    const [both] = await Promise.all([comment('One.', standing + 1), comment('Two.', standing + 1)]).then((answers) => [answers.map((answer) => answer.status).sort()])
+    expect(both).toEqual([200, 409])
+  })
+
+  it('drafts only where nothing stands, and gives the same comments as the batch command', async () => {
+    const kept = (await record()).comments.find((each) => each.box === 'mathematics' && each.ownWords)
+    await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box: 'mathematics', where: 'empty and drafts' })
+    expect((await record()).comments.find((each) => each.box === 'mathematics' && each.studentId === kept?.studentId)?.text).toBe(kept?.text)
+
+    const out = mkdtempSync(join(tmpdir(), 'facunda-same-'))
+    expect(await runBatch(['--in', demoFolder, '--out', out], console.error, () => undefined)).toBe(0)
+    const run = JSON.parse(readFileSync(join(out, 'run.json'), 'utf8')) as { students: { number: string; comments: { box: string; text: string }[] }[] }
+    for (const box of ['general', 'mathematics', 'writing', 'science']) {
+      for (const each of (await record()).comments.filter((one) => one.box === box && one.text !== '')) {
+        await ines('PUT', `${place.path}/comment`, { ...each, text: '', sentences: [], ownWords: false, status: 'in draft' })
+      }
+      const { body } = await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box, where: 'empty' })
+      const app = new Map(body.comments.map((each) => [each.studentId, each.text]))
+      for (const student of run.students) {
+        const id = place.answer.record.students.find((each) => each.schoolNumber === student.number)?.id ?? ''
+        expect(`${student.number} ${app.get(id) ?? ''}`).toBe(`${student.number} ${student.comments.find((each) => each.box === box)?.text}`)
+      }
+    }
+  })
+})
+
+describe('sending', () => {
+  it('sets the class’s reports in a job and keeps the PDF', async () => {
+    let run = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
+    for (let wait = 0; wait < 200 && !['finished', 'failed'].includes(run.state); wait += 1) {
+      await new Promise((done) => setTimeout(done, 150))
+      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
+    }
+    expect(run).toMatchObject({ state: 'finished', done: 24, students: 24 })
+    expect(Object.keys(run.pages ?? {})).toHaveLength(24)
+    const pdf = await ines<Uint8Array>('GET', `/api/runs/${run.id}/pdf`)
+    expect(pdf.headers.get('content-type')).toBe('application/pdf')
+    expect(new TextDecoder('latin1').decode(pdf.body.slice(0, 5))).toBe('%PDF-')
+  })
+})
+
+describe('when the database is gone for a while', () => {
+  it.runIf(process.env.FACUNDA_CLUSTER)('says so, loses nothing, and goes on when it is back', async () => {
+    const cluster = await startCluster(process.env.FACUNDA_CLUSTER ?? '')
+    cluster.stop()
+    const during = await ines<{ message: string }>('GET', place.path)
+    expect(during.status).toBe(503)
+    expect(during.body.message).toMatch(/cannot be reached.*Nothing was lost/)
+    cluster.start()
+    expect((await ines('GET', place.path)).status).toBe(200)
+  })
+})

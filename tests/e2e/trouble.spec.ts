@@ -1,0 +1,72 @@
+import { expect, test } from '@playwright/test'
+import { startCluster } from '../../scripts/cluster.mjs'
+import { passwordOf, saved, signIn } from './signedIn'
+
+test('a session that ends while typing: sign in again over the work, nothing is lost', async ({ page, context }) => {
+  await signIn(page, 'ines')
+  await page.goto('/write')
+  await page.getByRole('button', { name: /^Art \d/ }).click()
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Elif/ }).click()
+  await context.clearCookies()
+  const editor = page.getByRole('textbox', { name: 'Art for Elif' })
+  await editor.fill('Elif drew the weir from three sides.')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('What you typed is kept')
+  await dialog.getByLabel('Name').fill('ines')
+  await dialog.getByLabel('Password').fill(passwordOf('ines'))
+  await dialog.getByRole('button', { name: 'Sign in' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(editor).toHaveValue('Elif drew the weir from three sides.')
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Elif' })).toHaveValue('Elif drew the weir from three sides.')
+})
+
+test('the database gone for ten seconds: kept on this device, saved when it is back', async ({ page }) => {
+  test.skip(!process.env.FACUNDA_CLUSTER, 'needs a cluster of its own to stop')
+  await signIn(page, 'ines')
+  await page.goto('/write')
+  await page.getByRole('button', { name: /^Art \d/ }).click()
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Grace/ }).click()
+  const cluster = await startCluster(process.env.FACUNDA_CLUSTER ?? '')
+  cluster.stop()
+  const editor = page.getByRole('textbox', { name: 'Art for Grace' })
+  await editor.fill('Grace mixed greens for the reeds.')
+  await expect(page.getByText('kept on this device and saved as soon as it is back')).toBeVisible()
+  await page.waitForTimeout(10_000)
+  cluster.start()
+  await expect(page.getByText('kept on this device and saved as soon as it is back')).toBeHidden({ timeout: 30_000 })
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Grace' })).toHaveValue('Grace mixed greens for the reeds.')
+})
+
+test('two tabs: the second is shown what the first wrote, and chooses', async ({ page, context }) => {
+  await signIn(page, 'ines')
+  const second = await context.newPage()
+  for (const tab of [page, second]) {
+    await tab.goto('/write')
+    await tab.getByRole('button', { name: /^Art \d/ }).click()
+    await tab.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Omar/ }).click()
+  }
+  await page.getByRole('textbox', { name: 'Art for Omar' }).fill('Omar likes charcoal.')
+  await saved(page)
+  await second.getByRole('textbox', { name: 'Art for Omar' }).fill('Omar likes ink.')
+  await expect(second.getByText('changed elsewhere')).toBeVisible()
+  await expect(second.getByText('Omar likes charcoal.')).toBeVisible()
+  await second.getByRole('button', { name: 'Keep mine' }).click()
+  await saved(second)
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Omar' })).toHaveValue('Omar likes ink.')
+})
+
+test('bad files are told in words and leave the page usable', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/gather')
+  const choose = page.getByLabel('Choose a gradebook file')
+  await choose.setInputFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from('%PDF-1.7') })
+  await expect(page.getByRole('alert')).toContainText('a PDF, not a CSV file')
+  await choose.setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('Number,"<script>document.title=1</script>"\n05101,9\n') })
+  await expect(page.getByRole('region', { name: 'The file’s first rows' })).toContainText('<script>')
+  await expect(page).toHaveTitle(/Gather/)
+})

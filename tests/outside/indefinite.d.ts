@@ -1,0 +1,3 @@
+declare module 'indefinite' {
+  export default function indefinite(word: string, options?: { articleOnly?: boolean }): string
+}
