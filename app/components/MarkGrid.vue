@@ -100,7 +100,7 @@ function focusRow(row: number): void {
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <table ref="grid" class="w-full">
       <thead><tr class="border-b border-edge text-sm text-muted">
-        <th scope="col" class="py-1">Student</th><th scope="col" class="text-right">Proposal</th><th scope="col" class="w-32 pl-6">Settled</th><th scope="col" />
+        <th scope="col" class="py-1">Student</th><th scope="col" class="text-right">Proposal</th><th scope="col" class="w-32 pl-6">Settled</th><th scope="col"><span class="sr-only">Standing</span></th>
         <th scope="col" class="text-right">Most recent</th><th scope="col" class="text-right">Median</th><th scope="col" class="text-right">Most often</th><th scope="col" class="text-right">Last term</th>
       </tr></thead>
       <tbody>

@@ -6,7 +6,7 @@ defineProps<{ report: ReportDocument }>()
 </script>
 
 <template>
-  <article :lang="report.language" :aria-label="report.title" class="mx-auto max-w-[46rem] bg-white px-12 py-10 text-[#1E2733] shadow-sm ring-1 ring-rule [--teal:#0f5c63] [--edge:#8c8677]">
+  <article tabindex="0" :lang="report.language" :aria-label="report.title" class="mx-auto max-w-[46rem] bg-white px-12 py-10 text-[#1E2733] shadow-sm ring-1 ring-rule [--teal:#0f5c63] [--edge:#8c8677]">
     <template v-for="(block, at) in report.blocks" :key="at">
       <component :is="`h${block.level + 1}`" v-if="block.kind === 'heading'" :class="block.level === 1 ? 'text-3xl font-semibold' : 'mt-5 text-lg font-semibold text-[#0F5C63]'">{{ block.text }}</component>
       <p v-else-if="block.kind === 'paragraph'" :class="block.voice === 'comment' ? 'mt-1.5 font-serif leading-relaxed' : block.voice === 'small' ? 'text-sm text-[#5A6472]' : ''">{{ block.text }}</p>

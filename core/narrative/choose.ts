@@ -42,7 +42,15 @@ export function preference(...words: string[]): number {
 interface Path {
   cost: number
   chosen: ChosenPart[]
-  words: Set<string>
+  words: ReadonlySet<string>
+}
+
+/** A candidate with everything about it that does not depend on the path: worked out once, not once per path. */
+interface Offer {
+  phrase: ReadyPhrase
+  cost: number
+  /** For each describing slot the words it may have, this student's favourite first. */
+  slots: string[][]
 }
 
 /**
@@ -60,9 +68,11 @@ export function chooseWordings(
   usage: Usage,
   describing: Readonly<Record<Tier, readonly string[]>>,
 ): ChosenPart[] {
+  const own = seed.join('\u0000')
   let paths: Path[] = [{ cost: 0, chosen: [], words: new Set() }]
   for (const part of parts) {
-    const next = paths.flatMap((path) => part.candidates.flatMap((phrase) => extend(path, part, phrase, seed, usage, describing) ?? []))
+    const offers = part.candidates.map((phrase) => offer(phrase, part.tier, own, usage, describing))
+    const next = paths.flatMap((path) => offers.flatMap((each) => extend(path, part, each) ?? []))
     if (next.length === 0) continue
     next.sort((a, b) => a.cost - b.cost)
     paths = next.slice(0, beamWidth)
@@ -70,30 +80,27 @@ export function chooseWordings(
   return paths[0]?.chosen ?? []
 }
 
-function extend(
-  path: Path,
-  part: OpenPart,
-  phrase: ReadyPhrase,
-  seed: readonly string[],
-  usage: Usage,
-  describing: Readonly<Record<Tier, readonly string[]>>,
-): Path | null {
-  const words = new Set(path.words)
-  const own = describingWordsIn(phrase)
+function offer(phrase: ReadyPhrase, tier: Tier | null, seed: string, usage: Usage, describing: Readonly<Record<Tier, readonly string[]>>): Offer {
+  const slots = describingWordsIn(phrase).map((example) => {
+    const pool = tier === null ? [example] : [...new Set([example, ...describing[tier]])]
+    return pool.map((word) => ({ word, liking: preference(seed, phrase.id, word) })).sort((a, b) => a.liking - b.liking).map(({ word }) => word)
+  })
+  return { phrase, cost: (usage.get(phrase.id) ?? 0) + preference(seed, phrase.id), slots }
+}
+
+function extend(path: Path, part: OpenPart, { phrase, cost, slots }: Offer): Path | null {
+  let words = path.words
   const picked: string[] = []
-  for (const example of own) {
-    const pool = part.tier === null ? [example] : [...new Set([example, ...describing[part.tier]])]
-    const free = pool
-      .filter((word) => !words.has(stem(word)))
-      .sort((a, b) => preference(...seed, phrase.id, a) - preference(...seed, phrase.id, b))[0]
+  for (const pool of slots) {
+    const free = pool.find((word) => !words.has(stem(word)))
     if (free === undefined) return null
-    words.add(stem(free))
+    words = new Set([...words, stem(free)])
     picked.push(free)
   }
-  const { candidates: _candidates, ...rest } = part
+  const { tier, because, sharesSentence, dispensable, about } = part
   return {
-    cost: path.cost + (usage.get(phrase.id) ?? 0) + preference(...seed, phrase.id),
-    chosen: [...path.chosen, { ...rest, phrase, describing: picked }],
+    cost: path.cost + cost,
+    chosen: [...path.chosen, { tier, because, sharesSentence, dispensable, about, phrase, describing: picked }],
     words,
   }
 }

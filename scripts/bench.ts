@@ -1,0 +1,136 @@
+import { createWriteStream, existsSync, readdirSync, readFileSync } from 'node:fs'
+import { once } from 'node:events'
+import { spawnSync } from 'node:child_process'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import PDFDocument from 'pdfkit'
+import { decodeText } from '../core/exchange/decodeText'
+import { readClassFolder, withProposalsTaken } from '../core/exchange/folder/readClassFolder'
+import { guessGradebook } from '../core/exchange/guessGradebook'
+import { planImport } from '../core/exchange/planImport'
+import { readGradebook } from '../core/exchange/readGradebook'
+import { readTable } from '../core/exchange/readTable'
+import { draftClass } from '../core/narrative/draftComment'
+import type { ClassRecord, Student } from '../core/record/classRecord'
+import { draftRequest } from '../core/record/narrativeFacts'
+import { indexRecord } from '../core/record/recordIndex'
+import { composeReport } from '../core/reports/composeReport'
+import type { ReportDocument } from '../core/reports/document'
+import { fonts } from '../press/fonts'
+import { setReports } from '../press/setReports'
+
+// npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
+// process of its own, so that its peak memory is its own.
+const folder = fileURLToPath(new URL('../demo/batch', import.meta.url))
+const size = Number(process.argv[2] ?? 0)
+if (size === 0) {
+  for (const each of [24, 30, 600]) spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], { stdio: 'inherit' })
+} else {
+  await bench(size)
+}
+
+async function bench(students: number): Promise<void> {
+  const record = grown(students)
+  const peak = (): string => `, ${Math.round(process.resourceUsage().maxRSS / 1024)} MB at most so far`
+  const lines = [draftLine(record) + peak(), importLine(students) + peak(), ...await pdfLines(withComments(record), peak)]
+  console.log(`\n${students} students\n${lines.map((line) => `  ${line}`).join('\n')}`)
+}
+
+function draftLine(record: ClassRecord): string {
+  draftAll(record)
+  const [time, drafts] = timed(() => draftAll(record))
+  const count = drafts.flat().length
+  return `comments  ${count} in ${time.toFixed(0)} ms, ${Math.round((count / time) * 1000)} a second`
+}
+
+function draftAll(record: ClassRecord): ReturnType<typeof draftClass>[] {
+  const index = indexRecord(record)
+  return record.boxes.map((box) => draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook))
+}
+
+function importLine(students: number): string {
+  const rows = ['Number;Name;Work;Category;Out of;Date;Score', ...Array.from({ length: students * 10 }, (_, at) => `${at % students};Student ${at % students};Work ${Math.floor(at / students)};Quizzes;20;2026-11-02;${at % 20}`)]
+  const bytes = new TextEncoder().encode(rows.join('\r\n'))
+  const known = Array.from({ length: students }, (_, at): Student => ({ id: String(at), schoolNumber: String(at), legalGiven: 'Student', usedName: 'Student', family: String(at), pronouns: 'name only', gradeLevel: '' }))
+  const [time, plan] = timed(() => {
+    const table = readTable(decodeText(bytes))
+    const mapping = guessGradebook(table, ['Quizzes'])
+    return planImport(readGradebook(table, mapping), mapping, { students: known, work: [], results: [], categories: ['Quizzes'] })
+  })
+  return `import    ${plan.results.length} rows in ${time.toFixed(0)} ms, ${Math.round((plan.results.length / time) * 1000)} a second`
+}
+
+async function pdfLines(record: ClassRecord, peak: () => string): Promise<string[]> {
+  const index = indexRecord(record)
+  function* reports(): Generator<ReportDocument> {
+    for (const student of record.students) yield composeReport(index, student, '2026-12-14')
+  }
+  const out = join(tmpdir(), `facunda-bench-${process.pid}`)
+  const begun = performance.now()
+  const pages = await setReports(reports(), createWriteStream(`${out}.pdf`), { title: 'Bench', language: 'en-GB', madeAt: new Date() })
+  const ours = performance.now() - begun
+  const memory = peak()
+  const count = [...pages.values()].reduce((sum, each) => sum + each, 0)
+  const bare = await barePdf(reports(), `${out}-bare.pdf`)
+  const [own, other] = [ours / count, bare.time / bare.pages]
+  return [
+    `reports   ${record.students.length} in ${ours.toFixed(0)} ms: ${count} pages, ${own.toFixed(1)} ms a page${memory}`,
+    `bare      the same text by plain pdfkit calls: ${bare.pages} pages in ${bare.time.toFixed(0)} ms, ${other.toFixed(1)} ms a page`,
+    `ratio     ${(ours / bare.time).toFixed(2)} in all`,
+  ]
+}
+
+/** The same text, tagged and in the same fonts, by the plainest calls there are: what setting costs at the least. */
+async function barePdf(reports: Iterable<ReportDocument>, path: string): Promise<{ time: number; pages: number }> {
+  const begun = performance.now()
+  const doc = new PDFDocument({ autoFirstPage: false, tagged: true, margin: 54, size: 'A4' })
+  const file = doc.pipe(createWriteStream(path))
+  for (const [role, font] of Object.entries(fonts)) doc.registerFont(role, font)
+  let pages = 0
+  doc.on('pageAdded', () => { pages += 1 })
+  for (const report of reports) {
+    doc.addPage()
+    for (const block of report.blocks) {
+      const texts = block.kind === 'heading' || block.kind === 'paragraph' ? [block.text]
+        : block.kind === 'facts' ? block.items.map((item) => `${item.label} ${item.value}`)
+          : block.kind === 'table' ? block.rows.flatMap((row) => row.map((cell) => cell.text)) : block.kind === 'lines' ? [block.label] : block.labels
+      for (const text of texts) doc.addStructure(doc.struct('P', () => { doc.font(block.kind === 'paragraph' ? 'text' : 'label').fontSize(10).text(text) }))
+    }
+  }
+  const finished = once(file, 'finish')
+  doc.end()
+  await finished
+  return { time: performance.now() - begun, pages }
+}
+
+function withComments(record: ClassRecord): ClassRecord {
+  const drafts = draftAll(record)
+  return {
+    ...record,
+    comments: record.boxes.flatMap((box, at) => record.students.map((student, nth) => ({
+      studentId: student.id, box: box.key, text: drafts[at]?.[nth]?.text ?? '', sentences: [], ownWords: false, status: 'in draft' as const, version: 1,
+    }))),
+  }
+}
+
+/** The demo class with its students copied until there are so many. */
+function grown(students: number): ClassRecord {
+  if (!existsSync(folder)) throw new Error('The demo folder is not there.')
+  const { record } = readClassFolder(new Map(readdirSync(folder).map((name) => [name, new Uint8Array(readFileSync(join(folder, name)))])))
+  if (!record) throw new Error('The demo folder cannot be read.')
+  const whole = withProposalsTaken(record)
+  const copies = Array.from({ length: students }, (_, at) => ({ from: whole.students[at % whole.students.length]?.id ?? '', to: `s${at}` }))
+  const copy = <T extends { studentId: string }>(rows: readonly T[]): T[] => copies.flatMap(({ from, to }) => rows.filter((row) => row.studentId === from).map((row) => ({ ...row, studentId: to })))
+  return {
+    ...whole,
+    students: copies.flatMap(({ from, to }) => whole.students.filter((student) => student.id === from).map((student) => ({ ...student, id: to, schoolNumber: to }))),
+    results: copy(whole.results), marks: copy(whole.marks), levels: copy(whole.levels), habitScores: copy(whole.habitScores), attendance: copy(whole.attendance),
+  }
+}
+
+function timed<T>(work: () => T): [number, T] {
+  const begun = performance.now()
+  const result = work()
+  return [performance.now() - begun, result]
+}
