@@ -17,6 +17,7 @@ const mostHeights = 20_000
 export class ReportSetter {
   private readonly section: Element
   private firstPage = 0
+  private rules: [from: number, y: number, to: number][] = []
 
   constructor(
     private readonly doc: Doc,
@@ -34,6 +35,7 @@ export class ReportSetter {
     this.root.add(this.section)
     doc.outline.addItem(report.studentName)
     report.blocks.forEach((block, index) => this.setBlock(block, report.blocks[index + 1]))
+    this.drawRules()
     this.section.end()
     return this.setFeet()
   }
@@ -47,6 +49,7 @@ export class ReportSetter {
   }
 
   private newPage(): void {
+    this.drawRules()
     this.doc.addPage({ size: this.report.paper === 'A4' ? 'A4' : 'LETTER', margins: style.margin })
   }
 
@@ -172,13 +175,15 @@ export class ReportSetter {
     const page = this.doc.page.height
     attribute(figure, { O: 'Layout', Placement: 'Inline', BBox: [x, page - top - 9, x + of * 5, page - top] })
     this.content(figure, () => {
-      for (let stroke = 0; stroke < of; stroke += 1) {
-        const at = x + 1.5 + stroke * 5
-        this.doc.moveTo(at, top + 9).lineTo(at, top + (stroke < filled ? 0.5 : 6))
-          .lineWidth(stroke < filled ? 2.2 : 0.8).strokeColor(stroke < filled ? style.accent : style.muted).stroke()
-      }
+      this.drawStrokes(x, top + 0.5, top, 0, filled).lineWidth(2.2).strokeColor(style.accent).stroke()
+      if (filled < of) this.drawStrokes(x, top + 6, top, filled, of).lineWidth(0.8).strokeColor(style.muted).stroke()
     })
     figure.end()
+  }
+
+  private drawStrokes(x: number, height: number, top: number, from: number, to: number): Doc {
+    for (let stroke = from; stroke < to; stroke += 1) this.doc.moveTo(x + 1.5 + stroke * 5, top + 9).lineTo(x + 1.5 + stroke * 5, height)
+    return this.doc
   }
 
   private setLines(block: Extract<Block, { kind: 'lines' }>): void {
@@ -221,10 +226,18 @@ export class ReportSetter {
     return pages
   }
 
+  /** Rules are ornament: they wait until the page is full and are drawn in one go, outside the structure. */
   private rule(y: number, x: number = style.margin.left, width = this.width): void {
+    this.rules.push([x, y, x + width])
+  }
+
+  private drawRules(): void {
+    if (this.rules.length === 0) return
     this.doc.markContent('Artifact', { type: 'Layout' })
-    this.doc.moveTo(x, y).lineTo(x + width, y).lineWidth(0.5).strokeColor(style.rule).stroke()
+    for (const [from, y, to] of this.rules) this.doc.moveTo(from, y).lineTo(to, y)
+    this.doc.lineWidth(0.5).strokeColor(style.rule).stroke()
     this.doc.endMarkedContent()
+    this.rules = []
   }
 
   private tableHeight(block: Extract<Block, { kind: 'table' }>): number {

@@ -1,10 +1,14 @@
 import { once } from 'node:events'
+import { setImmediate } from 'node:timers/promises'
 import type { Writable } from 'node:stream'
 import PDFDocument from 'pdfkit'
 import type { ReportDocument } from '../core/reports/document'
 import { fonts } from './fonts'
 import { ReportSetter } from './ReportSetter'
 import { style } from './sheetStyle'
+
+/** Bytes that may wait to flow out. */
+const mostWaiting = 64 * 1024
 
 export interface SetOptions {
   /** The whole file's title. */
@@ -37,8 +41,8 @@ export async function setReports(reports: Iterable<ReportDocument>, out: Writabl
     pages.set(report.studentId, count)
     doc.flushPages()
     if (options.onReport?.(pages.size, report, count) === false) break
-    // Lets what has been set reach the disk before more is made, so that memory stays flat.
-    if (out.writableNeedDrain) await once(out, 'drain')
+    // What has been set flows on before more is made, so that memory stays flat.
+    while (doc.readableLength > mostWaiting) await setImmediate()
   }
   root.end()
   const finished = once(out, 'finish')

@@ -11,6 +11,7 @@ import { guessGradebook } from '../core/exchange/guessGradebook'
 import { planImport } from '../core/exchange/planImport'
 import { readGradebook } from '../core/exchange/readGradebook'
 import { readTable } from '../core/exchange/readTable'
+import { median } from '../core/marks/middle'
 import { draftClass } from '../core/narrative/draftComment'
 import type { ClassRecord, Student } from '../core/record/classRecord'
 import { draftRequest } from '../core/record/narrativeFacts'
@@ -67,17 +68,25 @@ async function pdfLines(record: ClassRecord, peak: () => string): Promise<string
     for (const student of record.students) yield composeReport(index, student, '2026-12-14')
   }
   const out = join(tmpdir(), `facunda-bench-${process.pid}`)
-  const begun = performance.now()
-  const pages = await setReports(reports(), createWriteStream(`${out}.pdf`), { title: 'Bench', language: 'en-GB', madeAt: new Date() })
-  const ours = performance.now() - begun
-  const memory = peak()
-  const count = [...pages.values()].reduce((sum, each) => sum + each, 0)
-  const bare = await barePdf(reports(), `${out}-bare.pdf`)
-  const [own, other] = [ours / count, bare.time / bare.pages]
+  // Each way three times in turn; the middle time of each counts.
+  const ours: number[] = []
+  const others: number[] = []
+  let [pages, barePages, memory] = [0, 0, '']
+  for (let round = 0; round < (record.students.length > 100 ? 1 : 3); round += 1) {
+    const begun = performance.now()
+    const counts = await setReports(reports(), createWriteStream(`${out}.pdf`), { title: 'Bench', language: 'en-GB', madeAt: new Date() })
+    ours.push(performance.now() - begun)
+    pages = [...counts.values()].reduce((sum, each) => sum + each, 0)
+    memory ||= peak()
+    const bare = await barePdf(reports(), `${out}-bare.pdf`)
+    others.push(bare.time)
+    barePages = bare.pages
+  }
+  const [own, other] = [median(ours) ?? 0, median(others) ?? 0]
   return [
-    `reports   ${record.students.length} in ${ours.toFixed(0)} ms: ${count} pages, ${own.toFixed(1)} ms a page${memory}`,
-    `bare      the same text by plain pdfkit calls: ${bare.pages} pages in ${bare.time.toFixed(0)} ms, ${other.toFixed(1)} ms a page`,
-    `ratio     ${(ours / bare.time).toFixed(2)} in all`,
+    `reports   ${record.students.length} in ${own.toFixed(0)} ms: ${pages} pages, ${(own / pages).toFixed(1)} ms a page${memory}`,
+    `bare      the same text by plain pdfkit calls: ${barePages} pages in ${other.toFixed(0)} ms, ${(other / barePages).toFixed(1)} ms a page`,
+    `ratio     ${(own / other).toFixed(2)} in all`,
   ]
 }
 
@@ -95,7 +104,10 @@ async function barePdf(reports: Iterable<ReportDocument>, path: string): Promise
       const texts = block.kind === 'heading' || block.kind === 'paragraph' ? [block.text]
         : block.kind === 'facts' ? block.items.map((item) => `${item.label} ${item.value}`)
           : block.kind === 'table' ? block.rows.flatMap((row) => row.map((cell) => cell.text)) : block.kind === 'lines' ? [block.label] : block.labels
-      for (const text of texts) doc.addStructure(doc.struct('P', () => { doc.font(block.kind === 'paragraph' ? 'text' : 'label').fontSize(10).text(text) }))
+      for (const text of texts) {
+        const draw = (): void => { doc.font(block.kind === 'paragraph' ? 'text' : 'label').fontSize(10).text(text) }
+        doc.addStructure(doc.struct('P', {}, [draw]))
+      }
     }
   }
   const finished = once(file, 'finish')

@@ -31,7 +31,7 @@ const nameOf = (id: string): string => {
         <option v-for="each in doubt.candidates" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
     </div>
-    <details v-if="plan.refused.length > 0" open>
+    <details v-if="plan.refused.length > 0" :open="plan.refused.length <= 6">
       <summary class="font-semibold">Refused, with the reason</summary>
       <ul class="mt-1 text-sm">
         <li v-for="(each, at) in plan.refused" :key="at" class="border-b border-rule py-1">

@@ -102,10 +102,15 @@ function drop(event: DragEvent): void {
     <p v-if="done" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
 
     <template v-if="file && mapping">
-      <div class="flex items-baseline gap-3">
-        <h1 class="text-xl font-semibold">{{ file.name }} into {{ subject?.name }}</h1>
-        <p class="text-sm text-muted">{{ file.rows }} rows, {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result' }}<template v-if="file.remembered">, read as you corrected it last time</template></p>
+      <div class="flex items-start gap-3">
+        <div class="min-w-0 flex-1">
+          <h1 class="truncate text-xl font-semibold">{{ file.name }} into {{ subject?.name }}</h1>
+          <p class="text-sm text-muted">{{ file.rows }} rows, {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result' }}<template v-if="file.remembered">, read as you corrected it last time</template></p>
+        </div>
+        <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">{{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}</button>
+        <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
+      <ImportSummary v-if="plan" :plan="plan.plan" @answer="whoIs" />
       <p>This is how the columns were read. Correct what is wrong above a column.</p>
       <GradebookMapping v-model="mapping" :file="file" />
       <div class="flex flex-wrap gap-4 text-sm">
@@ -113,11 +118,6 @@ function drop(event: DragEvent): void {
         <label class="flex items-center gap-2">Where the file names none: category <input v-model="mapping.category" class="field w-36"></label>
         <label class="flex items-center gap-2">out of <input v-model.number="mapping.outOf" type="number" min="1" class="field w-20"></label>
         <label class="flex items-center gap-2">Dates <select v-model="mapping.dates" class="field"><option>day first</option><option>month first</option></select></label>
-      </div>
-      <ImportSummary v-if="plan" :plan="plan.plan" @answer="whoIs" />
-      <div class="flex gap-3">
-        <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">{{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}</button>
-        <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
     </template>
 

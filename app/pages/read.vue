@@ -38,12 +38,12 @@ async function write(studentId: string): Promise<void> {
     <h1 class="sr-only">Read {{ box.name }}</h1>
     <p><b>{{ rows.filter((row) => row.comment?.status === 'finished').length }}</b> of {{ rows.length }} finished, <b :class="withFindings.length > 0 ? 'text-needs' : ''">{{ withFindings.length }}</b> with something to look at</p>
     <table class="w-full table-fixed">
-      <thead><tr class="border-b border-edge text-sm text-muted"><th scope="col" class="w-40 py-1">Student</th><th v-if="box.subject" scope="col" class="w-20">Mark</th><th scope="col">{{ box.name }}</th><th scope="col" class="w-36">State</th></tr></thead>
+      <thead><tr class="border-b border-edge text-sm text-muted"><th scope="col" class="w-32 py-1">Student</th><th v-if="box.subject" scope="col" class="w-18">Mark</th><th scope="col">{{ box.name }}</th><th scope="col" class="w-24">State</th></tr></thead>
       <tbody>
         <tr v-for="{ student, comment, findings, mark } in rows" :key="student.id" class="border-b border-rule align-top" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''" @click="view.kept.studentId = student.id">
           <th scope="row" class="py-2 pr-2">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
           <td v-if="box.subject" class="py-2">{{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }} {{ mark?.settledLevel?.symbol }}</td>
-          <td class="py-2 pr-4 font-serif">{{ comment?.text || '—' }}</td>
+          <td class="py-2 pr-4 font-serif text-[0.875rem]/normal">{{ comment?.text || '—' }}</td>
           <td class="py-2 text-sm">
             <p>{{ comment?.text ? comment.status : 'not begun' }}</p>
             <p v-for="(finding, at) in findings" :key="at" class="text-needs">{{ finding.check }}</p>

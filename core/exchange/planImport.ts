@@ -62,7 +62,7 @@ export function planImport<S extends Matchable>(
     const cell = `${nameKey(result.title)} ${studentId}`
     const firstRow = taken.get(cell)
     if (firstRow !== undefined) {
-      plan.refused.push(refusal(result, `This student's result for “${result.title}” already came in row ${firstRow}.`))
+      plan.refused.push(refusal(result, `This student’s result for “${result.title}” already came in row ${firstRow}.`))
       continue
     }
     taken.set(cell, result.row)

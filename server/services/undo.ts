@@ -1,4 +1,4 @@
-import { allow, allowOpenTerm } from '../access/access'
+import { allow, allowOpenTerm, mayReadClass } from '../access/access'
 import { Refusal } from '../access/refusal'
 import { undoEvent } from '../data/changes'
 import { loadTerm } from '../data/loadClassRecord'
@@ -6,9 +6,9 @@ import type { Context } from './context'
 
 /** Undoes what the person did. Another person's doing is undone by them, not for them. */
 export async function undo(context: Context, eventId: number): Promise<number | null> {
-  const event = await context.db<{ id: number; person_id: string; term_id: string }>('event').where({ id: eventId }).first()
+  const event = await context.db<{ id: number; person_id: string; class_id: string; term_id: string }>('event').where({ id: eventId }).first()
   if (!event) throw new Refusal('not found', 'There is nothing to undo.')
-  allow(event.person_id === context.who.personId, 'undo what somebody else did')
+  allow(event.person_id === context.who.personId && mayReadClass(context.who, event.class_id), 'undo this')
   allowOpenTerm(await loadTerm(context.db, event.term_id), context.today)
   return context.db.transaction((trx) => undoEvent(trx, eventId, context.who.personId))
 }

@@ -1,0 +1,51 @@
+import { mkdirSync, readFileSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+
+// Takes the pictures in docs/screenshots from a running Facunda with the demo school: npm run screenshots.
+const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
+const folder = 'docs/screenshots'
+mkdirSync(folder, { recursive: true })
+const password = readFileSync('demo/school/people.csv', 'utf8').split('\n').find((line) => line.startsWith('ines,'))?.split(',')[4] ?? ''
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const shoot = async (name) => {
+  await page.waitForTimeout(500)
+  await page.screenshot({ path: `${folder}/${name}.png` })
+}
+const open = async (stage) => {
+  await page.goto(`${address}/${stage}`)
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button').first().waitFor()
+}
+const student = (name) => page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name }).click()
+
+await page.goto(address)
+await page.getByLabel('Name').fill('ines')
+await page.getByLabel('Password').fill(password)
+await page.getByRole('button', { name: 'Sign in' }).click()
+await page.getByRole('heading', { name: 'Your desk' }).waitFor()
+await shoot('desk')
+await open('gather')
+await shoot('gather')
+await page.getByLabel('Choose a gradebook file').setInputFiles('demo/files/mathematics-late-results.csv')
+await page.getByText('is no score').waitFor()
+await shoot('gather-mapping')
+await open('settle')
+await student(/Tamsin/)
+await shoot('settle-marks')
+await page.getByRole('tab', { name: /^Skills/ }).click()
+await page.getByRole('gridcell', { name: /^Elif/ }).first().click()
+await shoot('settle-skills')
+await page.getByRole('tab', { name: 'Habits' }).click()
+await page.getByRole('gridcell', { name: /^Elif/ }).first().click()
+await shoot('settle-habits')
+await page.getByRole('tab', { name: /^Marks/ }).click()
+await open('write')
+await page.getByRole('button', { name: /^Mathematics \d/ }).click()
+await student(/Kit/)
+await shoot('write')
+await open('read')
+await shoot('read')
+await open('send')
+await shoot('send')
+await browser.close()
