@@ -1,6 +1,7 @@
 export interface Cluster {
   url: (database: string) => string
   port: number
+  startedHere: boolean
   stop: () => void
   start: () => void
 }

@@ -12,7 +12,7 @@ await makeIfMissing()
 
 const db = openDatabase(url.href)
 try {
-  if (process.argv.includes('--reset')) await db.raw('drop schema if exists pgboss cascade; drop schema public cascade; create schema public')
+  if (process.argv.includes('--reset')) await db.raw('drop schema public cascade; create schema public')
   await migrate(db)
   if (!(await db('school').first())) {
     const today = new Date().toLocaleDateString('sv-SE')

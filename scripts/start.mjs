@@ -19,7 +19,7 @@ execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts',
   stdio: 'inherit', env: { ...process.env, DATABASE_URL: databaseUrl },
 })
 if (reset) {
-  cluster?.stop()
+  if (cluster?.startedHere) cluster.stop()
   console.log('The demo school is as it was at the beginning.')
   process.exit(0)
 }
@@ -38,7 +38,7 @@ async function stop(code) {
   if (stopping) return
   stopping = true
   await processes.stop()
-  cluster?.stop()
+  if (cluster?.startedHere) cluster.stop()
   process.exit(code)
 }
 

@@ -3,7 +3,7 @@ import { draftComment } from '~~/core/narrative/draftComment'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { countGraphemes } from '~~/core/narrative/graphemes'
 import type { CommentBox } from '~~/core/narrative/plan'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student, StudentComment } from '~~/core/record/classRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -14,23 +14,23 @@ const classRecord = useClassRecord()
 const saving = useSaving()
 const area = useTemplateRef('area')
 const wording = ref(0)
+/** True after something was kept out because it would not fit. */
+const full = ref(false)
 
 const comment = computed(() => classRecord.index?.commentOf(props.student.id, props.box.key))
 const text = computed(() => comment.value?.text ?? '')
 const length = computed(() => countGraphemes(text.value))
 const conflict = computed(() => {
   const refused = saving.refused
-  return refused?.problem.status === 409 && refused.key === `comment ${props.student.id} ${props.box.key}` ? (refused.problem.details.standing as { text: string; version: number } | null) : null
+  const own = refused?.problem.status === 409 && refused.work.key === `comment ${props.student.id} ${props.box.key}`
+  return own ? { mine: refused.work.body as unknown as StudentComment, standing: refused.problem.details.standing as StudentComment | null } : null
 })
 
 watch(() => [props.student.id, props.box.key], () => {
-  sendNow()
+  void saving.flush()
   wording.value = 0
+  full.value = false
 })
-onBeforeUnmount(() => sendNow())
-
-let pending: (() => void) | null = null
-let timer: ReturnType<typeof setTimeout> | undefined
 
 function typed(event: Event): void {
   const input = event.target as HTMLTextAreaElement
@@ -40,28 +40,16 @@ function typed(event: Event): void {
     const caret = input.selectionStart - (next.length - text.value.length)
     input.value = text.value
     input.setSelectionRange(caret, caret)
+    full.value = true
     return
   }
+  full.value = false
   put(next, followEdits(comment.value?.sentences ?? [], text.value, next), true, comment.value?.status ?? 'in draft')
 }
 
-function put(next: string, sentences: ReturnType<typeof followEdits>, ownWords: boolean, status: 'in draft' | 'finished', at: 'soon' | 'now' = 'soon'): void {
+function put(next: string, sentences: ReturnType<typeof followEdits>, ownWords: boolean, status: 'in draft' | 'finished', when: 'soon' | 'now' = 'soon'): void {
   const { student, box } = props
-  classRecord.writeComment({ studentId: student.id, box: box.key, text: next, sentences, ownWords, status, version: comment.value?.version ?? 0 }, false)
-  pending = () => {
-    const now = classRecord.index?.commentOf(student.id, box.key)
-    if (now) classRecord.writeComment(now)
-  }
-  clearTimeout(timer)
-  if (at === 'now') sendNow()
-  else timer = setTimeout(sendNow, 400)
-}
-
-function sendNow(): void {
-  clearTimeout(timer)
-  const send = pending
-  pending = null
-  send?.()
+  classRecord.writeComment({ studentId: student.id, box: box.key, text: next, sentences, ownWords, status, version: comment.value?.version ?? 0 }, when)
 }
 
 function draft(next: number): void {
@@ -76,7 +64,6 @@ function finish(): void {
 }
 
 function goOn(by: 1 | -1): void {
-  sendNow()
   classRecord.step(by)
   void nextTick(() => area.value?.focus())
 }
@@ -92,11 +79,11 @@ function onKey(event: KeyboardEvent): void {
   }
 }
 
-function keep(mine: boolean): void {
-  const standing = conflict.value
+function keep(which: 'mine' | 'other'): void {
+  const found = conflict.value
   saving.refused = null
-  if (!standing || !comment.value) return
-  if (mine) classRecord.writeComment({ ...comment.value, version: standing.version })
+  if (!found) return
+  if (which === 'mine') classRecord.writeComment({ ...found.mine, version: found.standing?.version ?? 0 })
   else void classRecord.load()
 }
 </script>
@@ -105,13 +92,16 @@ function keep(mine: boolean): void {
   <div class="grid gap-3" @keydown="onKey">
     <div v-if="conflict" class="needs grid gap-2" role="alert">
       <p>This comment was changed elsewhere while you were writing. It now reads:</p>
-      <p class="font-serif">{{ conflict.text }}</p>
-      <div class="flex gap-3"><button type="button" class="press" @click="keep(true)">Keep mine</button><button type="button" class="quiet" @click="keep(false)">Take the other</button></div>
+      <p class="font-serif">{{ conflict.standing?.text || '(empty)' }}</p>
+      <p>Yours reads:</p>
+      <p class="font-serif">{{ conflict.mine.text }}</p>
+      <div class="flex gap-3"><button type="button" class="press" @click="keep('mine')">Keep mine</button><button type="button" class="quiet" @click="keep('other')">Take the other</button></div>
     </div>
     <textarea ref="area" :value="text" :disabled="!may" rows="13" class="field w-full p-4 font-serif text-lg leading-relaxed" :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
       :aria-label="`${box.name} for ${student.usedName}`" :placeholder="`What would you like ${student.usedName}’s family to know?`" @input="typed" />
     <div class="flex flex-wrap items-center gap-3 text-sm">
       <span :class="length > box.limit ? 'font-semibold text-needs' : 'text-muted'">{{ length }} of {{ box.limit }} characters</span>
+      <span v-if="full" class="text-needs" role="alert">No more fits in this box; what came last was left out.</span>
       <span v-if="comment?.text" class="text-muted">{{ comment.status === 'finished' ? 'finished' : comment.ownWords ? 'own words' : 'composed draft' }}</span>
       <template v-if="may">
         <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft(0)">Draft from the record</button>

@@ -31,6 +31,12 @@ const empty = computed(() => students.value.filter((student) => column.value && 
 
 watch(() => props.columns, () => { at.value = { row: at.value.row, column: 0 } })
 
+/** All that a row shows, in one word: a row is drawn again only when this changes. */
+function rowState(row: number, studentId: string): string {
+  const symbols = props.columns.map((each) => symbolAt(studentId, each.about) ?? '').join(' ')
+  return `${symbols}|${row === at.value.row ? at.value.column : ''}|${studentId === classRecord.student?.id}`
+}
+
 function spoken(each: GridColumn, studentId: string, name: string): string {
   const symbol = symbolAt(studentId, each.about)
   return `${name}, ${each.title}: ${symbol === undefined ? 'empty' : `${symbol} ${findLevel(each.scale, symbol)?.name ?? ''}`}`
@@ -118,7 +124,7 @@ function fill(which: 'empty' | 'all'): void {
         <th v-for="each in columns" :key="each.about" scope="col" class="px-1 leading-tight" :title="each.detail">{{ each.title }}<span v-if="each.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span></th>
       </tr></thead>
       <tbody>
-        <tr v-for="(student, row) in students" :key="student.id" class="border-b border-rule" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''">
+        <tr v-for="(student, row) in students" :key="student.id" v-memo="[rowState(row, student.id), columns, may]" class="border-b border-rule" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''">
           <th scope="row" class="truncate py-0.5">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
           <td v-for="(each, columnAt) in columns" :key="each.about" class="px-1" :data-cell="`${row}.${columnAt}`" role="gridcell"
             :tabindex="row === at.row && columnAt === at.column ? 0 : -1" :aria-label="spoken(each, student.id, student.usedName)" :aria-readonly="!may"

@@ -9,13 +9,27 @@ const view = useView()
 const route = useRoute()
 
 onMounted(async () => {
-  saving.takeUp()
+  await saving.takeUp()
   if (!view.desk) await view.loadDesk()
   await classRecord.load()
 })
 watch(() => route.path, (path) => { view.kept.stage = path.slice(1) }, { immediate: true })
 
 const refusedText = computed(() => saving.refused?.problem.message)
+const isConflict = computed(() => saving.refused?.problem.status === 409)
+
+/** What was refused is still on the screen until things are shown as they stand. */
+async function closeRefused(): Promise<void> {
+  saving.refused = null
+  await classRecord.load()
+}
+
+async function showConflict(): Promise<void> {
+  const { studentId, box } = (saving.refused?.work.body ?? {}) as { studentId?: string; box?: string }
+  if (studentId) view.kept.studentId = studentId
+  if (box) classRecord.chooseBox(box)
+  await navigateTo('/write')
+}
 </script>
 
 <template>
@@ -23,9 +37,13 @@ const refusedText = computed(() => saving.refused?.problem.message)
     <StageBar />
     <ContextLine />
     <p v-if="saving.trouble" class="needs" role="alert">{{ saving.trouble }}</p>
-    <div v-if="refusedText && saving.refused?.problem.status !== 409" class="needs flex gap-4" role="alert">
+    <div v-if="isConflict && route.path !== '/write'" class="needs flex gap-4" role="alert">
+      <span>Two versions of a comment are waiting for you.</span>
+      <button type="button" class="link" @click="showConflict">Look at them</button>
+    </div>
+    <div v-if="refusedText && !isConflict" class="needs flex gap-4" role="alert">
       <span>Not saved: {{ refusedText }}</span>
-      <button type="button" class="link" @click="saving.refused = null">Close</button>
+      <button type="button" class="link" @click="closeRefused">Show what is saved</button>
     </div>
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>
     <div class="flex min-h-0 flex-1">

@@ -64,20 +64,19 @@ export const useClassRecord = defineStore('classRecord', () => {
     const changed = new Set(cells.map((each) => `${each.studentId} ${each.about}`))
     const kept = record.value[part].filter((each) => !changed.has(`${each.studentId} ${each.about}`))
     change({ [part]: [...kept, ...cells.flatMap(({ studentId, about, symbol }) => (symbol === null ? [] : [{ studentId, about, symbol }]))] })
-    const [only] = cells
-    saving.save({
-      key: cells.length === 1 && only ? `level ${only.studentId} ${only.about}` : `levels ${Date.now()}`,
-      method: 'PUT', path: `${place.value}/levels`, body: { levels: cells.map((cell) => ({ ...cell, kind })) },
-    })
+    // Cells typed one after another go out together, when the typing pauses.
+    const key = `levels ${place.value}`
+    const unsent = (saving.unsent(key)?.levels ?? []) as { studentId: string; about: string }[]
+    const levels = [...unsent.filter((each) => !changed.has(`${each.studentId} ${each.about}`)), ...cells.map((cell) => ({ ...cell, kind }))]
+    saving.save({ key, method: 'PUT', path: `${place.value}/levels`, body: { levels } }, cells.length === 1 ? 'soon' : 'now')
   }
 
-  /** Shows a comment at once; `send` is false while the next keystroke may follow. */
-  function writeComment(comment: StudentComment, send = true): void {
+  /** Shows a comment at once, keeps it on this device, and sends it: soon while the next keystroke may follow. */
+  function writeComment(comment: StudentComment, when: 'now' | 'soon' = 'now'): void {
     if (!record.value) return
     putComment(comment)
-    if (!send) return
     const key = `comment ${comment.studentId} ${comment.box}`
-    saving.save({ key, method: 'PUT', path: `${place.value}/comment`, body: { ...comment } }, ({ version }) => {
+    saving.save({ key, method: 'PUT', path: `${place.value}/comment`, body: { ...comment } }, when, ({ version }) => {
       const now = index.value?.commentOf(comment.studentId, comment.box)
       if (now && version !== undefined) putComment({ ...now, version })
       // What was typed meanwhile goes out on the version that is saved now.

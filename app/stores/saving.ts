@@ -16,6 +16,8 @@ interface Answer {
 }
 
 const longestPause = 8000
+/** Milliseconds without a keystroke after which a text is sent. */
+const afterTyping = 400
 
 /**
  * Sends every change as it is made, in order, one at a time. What cannot be sent stays on this device (also over a
@@ -27,12 +29,13 @@ export const useSaving = defineStore('saving', () => {
   const savedAt = ref<Date | null>(null)
   const trouble = ref<string | null>(null)
   /** What the server would not take, with its reason; the text stays on the screen. */
-  const refused = shallowRef<{ key: string; problem: ApiProblem } | null>(null)
+  const refused = shallowRef<{ work: Waiting; problem: ApiProblem } | null>(null)
   const lastEvent = ref<number | null>(null)
   const handlers = new Map<string, (answer: Answer) => void>()
   let running = false
   let pause = 500
   let owner: string | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
 
   const shelf = (): string => `facunda.waiting.${owner ?? 'nobody'}`
 
@@ -43,20 +46,31 @@ export const useSaving = defineStore('saving', () => {
     else window.location.reload()
   })
 
-  /** Takes what an earlier visit could not send. */
-  function takeUp(): void {
+  /** Takes what an earlier visit could not send, and tries to send it. */
+  async function takeUp(): Promise<void> {
     owner = session.person?.id ?? null
     const kept = localStorage.getItem(shelf())
     if (kept && waiting.value.length === 0) waiting.value = JSON.parse(kept) as Waiting[]
-    void flush()
+    await flush()
   }
 
-  function save(work: Waiting, answered?: (answer: Answer) => void): void {
+  /**
+   * Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow.
+   * `answered` is called when the server has taken it.
+   */
+  function save(work: Waiting, when: 'now' | 'soon' = 'now', answered?: (answer: Answer) => void): void {
     const [inFlight, ...later] = waiting.value
     const rest = running && inFlight ? [inFlight, ...later.filter((each) => each.key !== work.key)] : waiting.value.filter((each) => each.key !== work.key)
     put([...rest, work])
     if (answered) handlers.set(work.key, answered)
-    void flush()
+    clearTimeout(timer)
+    if (when === 'now') void flush()
+    else timer = setTimeout(() => void flush(), afterTyping)
+  }
+
+  /** The body of work under this key that has not gone out yet, so that more can be added to it. */
+  function unsent(key: string): Record<string, unknown> | undefined {
+    return waiting.value.find((each, at) => each.key === key && !(running && at === 0))?.body
   }
 
   function put(list: Waiting[]): void {
@@ -106,9 +120,9 @@ export const useSaving = defineStore('saving', () => {
       return false
     }
     put(waiting.value.filter((each) => each !== work))
-    refused.value = { key: work.key, problem }
+    refused.value = { work, problem }
     return true
   }
 
-  return { waiting, savedAt, trouble, refused, lastEvent, save, takeUp, flush }
+  return { waiting, savedAt, trouble, refused, lastEvent, save, unsent, takeUp, flush }
 })

@@ -6,23 +6,19 @@ import { Refusal } from './refusal'
 const tries = 8
 const pauseSeconds = 300
 
-let limiter: Promise<RateLimiterPostgres> | null = null
+let limiter: RateLimiterPostgres | null = null
 
-function limiterOn(db: Knex): Promise<RateLimiterPostgres> {
-  limiter ??= new Promise<RateLimiterPostgres>((resolve, reject) => {
-    const made = new RateLimiterPostgres({
-      storeClient: db, storeType: 'knex', tableName: 'sign_in_attempt', keyPrefix: 'sign-in', points: tries, duration: pauseSeconds, blockDuration: pauseSeconds,
-    }, (error?: Error) => (error ? reject(error) : resolve(made)))
-  }).catch((error: unknown) => {
-    limiter = null
-    throw error
+function limiterOn(db: Knex): RateLimiterPostgres {
+  limiter ??= new RateLimiterPostgres({
+    storeClient: db, storeType: 'knex', tableName: 'sign_in_attempt', tableCreated: true,
+    keyPrefix: 'sign-in', points: tries, duration: pauseSeconds, blockDuration: pauseSeconds,
   })
   return limiter
 }
 
 /** Counts a try before the password is looked at. @throws Refusal when there were too many */
 export async function countAttempt(db: Knex, name: string, from: string): Promise<void> {
-  const counter = await limiterOn(db)
+  const counter = limiterOn(db)
   try {
     await counter.consume(keyOf(name, from))
   } catch (error) {
@@ -33,7 +29,7 @@ export async function countAttempt(db: Knex, name: string, from: string): Promis
 
 /** A right password wipes the slate clean. */
 export async function forgiveAttempts(db: Knex, name: string, from: string): Promise<void> {
-  await (await limiterOn(db)).delete(keyOf(name, from))
+  await limiterOn(db).delete(keyOf(name, from))
 }
 
 function keyOf(name: string, from: string): string {

@@ -133,6 +133,8 @@ export async function up(knex: Knex): Promise<void> {
       state text not null check (state in ('waiting', 'setting', 'finished', 'stopped', 'failed')),
       student_ids uuid[] not null, done integer not null default 0, pages jsonb, message text
     );
+    -- The shape that rate-limiter-flexible works on.
+    create table sign_in_attempt (key varchar(255) primary key, points integer not null default 0, expire bigint);
     create table report_file (run_id uuid primary key references report_run, name text not null, bytes bytea not null);
   `)
 }

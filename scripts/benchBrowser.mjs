@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+
+// How long a teacher waits, measured in Chromium against a running Facunda with the demo school (npm start first):
+// node scripts/benchBrowser.mjs
+const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
+const password = readFileSync('demo/school/people.csv', 'utf8').split('\n').find((line) => line.startsWith('ines,'))?.split(',')[4] ?? ''
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+
+await page.goto(address)
+await page.getByLabel('Name').fill('ines')
+await page.getByLabel('Password').fill(password)
+await page.getByRole('button', { name: 'Sign in' }).click()
+await page.getByRole('heading', { name: 'Your desk' }).waitFor()
+await page.goto(`${address}/gather`)
+await page.getByRole('navigation', { name: 'Class list' }).getByRole('button').first().waitFor()
+const ready = { settle: 'main table tbody tr', write: 'main textarea', read: 'main table tbody tr', send: 'main article', gather: 'main table tbody tr' }
+
+for (const round of ['first time', 'again']) {
+  for (const [stage, selector] of Object.entries(ready)) console.log(`${stage}, ${round}: ${await openStage(stage, selector)} ms from click to shown`)
+}
+
+await page.getByRole('link', { name: /^Settle/ }).click()
+await page.getByRole('tab', { name: 'Habits' }).click()
+await page.getByRole('gridcell').first().click()
+console.log(`keystroke in the habit grid, slowest of 20: ${await slowestKey('GSGSGSGSGSGSGSGSGSGS')} ms to the next frame`)
+await page.getByRole('link', { name: /^Write/ }).click()
+await page.getByRole('button', { name: /^Art \d/ }).click()
+await page.getByRole('textbox').click()
+console.log(`keystroke in the editor, slowest of 40: ${await slowestKey('The bridge over the weir was drawn twice.')} ms to the next frame`)
+await browser.close()
+
+/** Milliseconds from the click on a stage to the frame in which its content stands. */
+function openStage(stage, selector) {
+  return page.evaluate(async ([path, wanted]) => {
+    const begun = performance.now()
+    document.querySelector(`a[href="/${path}"]`).click()
+    while (!(location.pathname === `/${path}` && document.querySelector(wanted))) await new Promise((done) => requestAnimationFrame(done))
+    return Math.round(performance.now() - begun)
+  }, [stage, selector])
+}
+
+/** The browser's own measure (Event Timing): from a key to the next frame painted, in steps of 8 ms; 16 at the least. */
+async function slowestKey(text) {
+  await page.evaluate(() => {
+    window.slowest = 0
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) if (entry.name.startsWith('key') || entry.name === 'input') window.slowest = Math.max(window.slowest, entry.duration)
+    }).observe({ type: 'event', durationThreshold: 16 })
+  })
+  await page.keyboard.type(text, { delay: 60 })
+  await page.waitForTimeout(300)
+  return page.evaluate(() => window.slowest || 16)
+}
