@@ -104,8 +104,8 @@ function drop(event: DragEvent): void {
     <template v-if="file && mapping">
       <div class="flex items-start gap-3">
         <div class="min-w-0 flex-1">
-          <h1 class="truncate text-xl font-semibold">{{ file.name }} into {{ subject?.name }}</h1>
-          <p class="text-sm text-muted">{{ file.rows }} rows, {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result' }}<template v-if="file.remembered">, read as you corrected it last time</template></p>
+          <h1 class="truncate text-xl font-semibold">{{ file.name }}</h1>
+          <p class="text-sm text-muted">Into {{ subject?.name }}, {{ classRecord.record?.term.name }}. {{ file.rows }} rows, {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result' }}<template v-if="file.remembered">, read as you corrected it last time</template></p>
         </div>
         <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">{{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}</button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
