@@ -21,7 +21,7 @@ const countStep = (passed) => { totals[passed ? 'passed' : 'failed'] += 1 }
 step('prepare', 'npx', ['nuxt', 'prepare'])
 countStep(step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
 countStep(step('types', 'npx', ['nuxt', 'typecheck']))
-suite('unit', 'unit.json', 'npx', ['vitest', 'run', '--project', 'unit', '--reporter=dot', '--reporter=json', `--outputFile.json=${results}/unit.json`])
+suite('unit and outside references', 'unit.json', 'npx', ['vitest', 'run', '--project', 'unit', '--project', 'outside', '--reporter=dot', '--reporter=json', `--outputFile.json=${results}/unit.json`])
 
 const { startCluster } = await import('./cluster.mjs')
 const { startProcesses, whenHealthy } = await import('./processes.mjs')

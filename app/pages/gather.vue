@@ -3,8 +3,8 @@ import { watchDebounced } from '@vueuse/core'
 import type { FileAnswer, PlanAnswer } from '~~/contracts/answers'
 import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'
-import { median } from '~~/core/marks/middle'
-import { percentText } from '~~/core/marks/rounding'
+import { median, quantile } from '~~/core/marks/middle'
+import { percentText, roundHalfUp } from '~~/core/marks/rounding'
 import { ApiProblem, askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -25,7 +25,7 @@ const work = computed(() => (subject.value && classRecord.index ? classRecord.in
 const rows = computed(() => work.value.map((piece) => {
   const results = classRecord.record?.results.filter((result) => result.workId === piece.id) ?? []
   const scores = results.flatMap((result) => (result.score === null ? [] : [(result.score / piece.outOf) * 100]))
-  return { piece, results: results.length, middle: median(scores), missing: results.filter((result) => result.state === 'missing').length }
+  return { piece, results: results.length, middle: median(scores), low: quantile(scores, 0.25), high: quantile(scores, 0.75), missing: results.filter((result) => result.state === 'missing').length }
 }))
 const toTake = computed(() => {
   const counts = plan.value ? countPlan(plan.value.plan) : { new: 0, changed: 0 }
@@ -131,13 +131,14 @@ function drop(event: DragEvent): void {
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">{{ subject?.teacher }} brings in the results of this subject. You can read them.</p>
       <table v-if="rows.length > 0" class="w-full">
         <thead><tr class="border-b border-edge text-sm text-muted">
-          <th scope="col" class="py-1">Piece of work</th><th scope="col">Category</th><th scope="col">Date</th><th scope="col" class="text-right">Out of</th><th scope="col" class="text-right">Results</th><th scope="col" class="text-right">Middle result</th>
+          <th scope="col" class="py-1">Piece of work</th><th scope="col">Category</th><th scope="col">Date</th><th scope="col" class="text-right">Out of</th><th scope="col" class="text-right">Results</th><th scope="col" class="text-right">Middle result</th><th scope="col" class="text-right">Middle half</th>
         </tr></thead>
         <tbody>
-          <tr v-for="{ piece, results, middle, missing } in rows" :key="piece.id" class="border-b border-rule">
+          <tr v-for="{ piece, results, middle, low, high, missing } in rows" :key="piece.id" class="border-b border-rule">
             <th scope="row" class="py-1.5">{{ piece.title }}</th><td>{{ piece.category }}</td><td>{{ piece.date ?? '—' }}</td><td class="text-right">{{ piece.outOf }}</td>
             <td class="text-right">{{ results }} of {{ classRecord.record?.students.length }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span></td>
             <td class="text-right">{{ middle === null ? '—' : percentText(middle) }}</td>
+            <td class="text-right text-muted">{{ low === null || high === null ? '—' : `${roundHalfUp(low)} to ${percentText(high)}` }}</td>
           </tr>
         </tbody>
       </table>

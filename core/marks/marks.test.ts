@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { mean, median as referenceMedian } from 'simple-statistics'
+import { mean, median as referenceMedian, quantile as referenceQuantile } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { median, mostFrequent } from './middle'
+import { median, mostFrequent, quantile } from './middle'
 import { roundHalfUp } from './rounding'
 import { standingOf } from './settledMark'
 import { termMark, usualMarkRules } from './termMark'
@@ -11,7 +11,7 @@ import type { Category, PieceOfWork, Result } from './work'
 const percents = fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 1, maxLength: 40 })
 
 // Source: simple-statistics (npm), an independent library.
-describe('means and medians against simple-statistics', () => {
+describe('means, medians and quantiles against simple-statistics', () => {
   it('a weighted mean is the plain mean of values repeated by their weights', () => {
     fc.assert(fc.property(fc.array(fc.record({ value: fc.double({ min: 0, max: 100, noNaN: true }), weight: fc.integer({ min: 1, max: 6 }) }), { minLength: 1, maxLength: 30 }), (items) => {
       const repeated = items.flatMap(({ value, weight }) => Array.from({ length: weight }, () => value))
@@ -20,6 +20,9 @@ describe('means and medians against simple-statistics', () => {
   })
   it('medians agree', () => {
     fc.assert(fc.property(percents, (values) => { expect(median(values)).toBeCloseTo(referenceMedian(values), 10) }))
+  })
+  it('quantiles agree', () => {
+    fc.assert(fc.property(percents, fc.constantFrom(0.1, 0.25, 0.5, 0.75, 0.9), (values, part) => { expect(quantile(values, part)).toBeCloseTo(referenceQuantile(values, part), 10) }))
   })
 })
 
