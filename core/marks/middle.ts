@@ -1,17 +1,16 @@
 /**
- * The value below which a part of the values lies: 0.25 and 0.75 bound the middle half. Where the part falls between two
- * values it is their mean (Hyndman and Fan's second definition, under which the half is the median).
- * @param part above 0 and below 1
- * @example quantile([1, 2, 3, 4], 0.25) // 1.5
+ * The value below which a part of the values lies: 0.25 and 0.75 bound the middle half. Between two values it is found on
+ * the straight line from one to the other (Hyndman and Fan's seventh definition, the one spreadsheets use).
+ * @param part from 0 to 1
+ * @example quantile([1, 2, 3, 4], 0.25) // 1.75
  * @returns null for no values
  */
 export function quantile(values: readonly number[], part: number): number | null {
-  if (values.length === 0) return null
   const sorted = [...values].sort((a, b) => a - b)
-  const place = sorted.length * part
-  const upper = sorted[Math.floor(place)] ?? sorted.at(-1) ?? 0
-  const lower = sorted[Math.ceil(place) - 1] ?? upper
-  return Number.isInteger(place) ? (lower + upper) / 2 : lower
+  const place = (sorted.length - 1) * part
+  const lower = sorted[Math.floor(place)]
+  const upper = sorted[Math.ceil(place)]
+  return lower === undefined || upper === undefined ? null : lower + (upper - lower) * (place - Math.floor(place))
 }
 
 /**
