@@ -12,6 +12,8 @@ interface WithDictionary {
 
 const heights = new Map<string, number>()
 const mostHeights = 20_000
+/** Tables of this height (in points) and more may go over a page. */
+const tornFrom = 220
 
 /** Sets one report on pages of its own, with its structure: sections, headings, paragraphs, tables with headers. */
 export class ReportSetter {
@@ -111,6 +113,9 @@ export class ReportSetter {
   }
 
   private setTable(block: Extract<Block, { kind: 'table' }>): void {
+    // A short table is not torn: a single row over the page would lose its company.
+    const whole = this.tableHeight(block)
+    if (whole < tornFrom) this.keep(whole)
     const table = this.attach(this.section, 'Table')
     this.setHead(table, block.columns)
     for (const row of block.rows) {
