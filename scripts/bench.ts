@@ -27,8 +27,18 @@ const folder = fileURLToPath(new URL('../demo/batch', import.meta.url))
 const size = Number(process.argv[2] ?? 0)
 if (size === 0) {
   for (const each of [24, 30, 600]) spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], { stdio: 'inherit' })
+  await benchPages()
 } else {
   await bench(size)
+}
+
+/** How long a teacher waits in the browser; only where a Facunda is running to be looked at. */
+async function benchPages(): Promise<void> {
+  const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
+  const running = await fetch(`${address}/api/health`).then((answer) => answer.ok, () => false)
+  console.log('\nin the browser, on the demo school')
+  if (running) spawnSync(process.execPath, [fileURLToPath(new URL('./benchBrowser.mjs', import.meta.url))], { stdio: 'inherit', env: { ...process.env, FACUNDA_URL: address } })
+  else console.log('  SKIPPED: no Facunda is running; start one with npm start and run the bench again.')
 }
 
 async function bench(students: number): Promise<void> {

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 
-// How long a teacher waits, measured in Chromium against a running Facunda with the demo school (npm start first):
-// node scripts/benchBrowser.mjs
+// How long a teacher waits, measured in Chromium against a running Facunda with the demo school. Run by the bench.
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
 const password = readFileSync('demo/school/people.csv', 'utf8').split('\n').find((line) => line.startsWith('ines,'))?.split(',')[4] ?? ''
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
@@ -18,17 +17,17 @@ await page.getByRole('navigation', { name: 'Class list' }).getByRole('button').f
 const ready = { settle: 'main table tbody tr', write: 'main textarea', read: 'main table tbody tr', send: 'main article', gather: 'main table tbody tr' }
 
 for (const round of ['first time', 'again']) {
-  for (const [stage, selector] of Object.entries(ready)) console.log(`${stage}, ${round}: ${await openStage(stage, selector)} ms from click to shown`)
+  for (const [stage, selector] of Object.entries(ready)) console.log(`  ${stage}, ${round}: ${await openStage(stage, selector)} ms from click to shown`)
 }
 
 await page.getByRole('link', { name: /^Settle/ }).click()
 await page.getByRole('tab', { name: 'Habits' }).click()
 await page.getByRole('gridcell').first().click()
-console.log(`keystroke in the habit grid, slowest of 20: ${await slowestKey('GSGSGSGSGSGSGSGSGSGS')} ms to the next frame`)
+console.log(`  keystroke in the habit grid, slowest of 20: ${await slowestKey('GSGSGSGSGSGSGSGSGSGS')} ms to the next frame`)
 await page.getByRole('link', { name: /^Write/ }).click()
 await page.getByRole('button', { name: /^Art \d/ }).click()
 await page.getByRole('textbox').click()
-console.log(`keystroke in the editor, slowest of 40: ${await slowestKey('The bridge over the weir was drawn twice.')} ms to the next frame`)
+console.log(`  keystroke in the editor, slowest of 40: ${await slowestKey('The bridge over the weir was drawn twice.')} ms to the next frame`)
 await browser.close()
 
 /** Milliseconds from the click on a stage to the frame in which its content stands. */

@@ -98,7 +98,7 @@ function commentsCsv(record: ClassRecord): string {
 }
 
 function runReport(record: ClassRecord, pages: ReadonlyMap<string, number>, timings: Record<string, number>): object {
-  const comments = byStudent(record.comments)
+  const index = indexRecord(record)
   return {
     format: 'facunda run 1',
     class: record.classRoom.name,
@@ -107,19 +107,13 @@ function runReport(record: ClassRecord, pages: ReadonlyMap<string, number>, timi
       number: student.schoolNumber,
       name: displayName({ given: student.usedName, family: student.family }),
       pages: pages.get(student.id) ?? 0,
-      comments: (comments.get(student.id) ?? []).map((comment) => ({
+      comments: record.boxes.flatMap((box) => index.commentOf(student.id, box.key) ?? []).map((comment) => ({
         box: comment.box, length: countGraphemes(comment.text), text: comment.text,
         sentences: comment.sentences.map((sentence) => ({ text: comment.text.slice(sentence.start, sentence.end), phrases: sentence.phraseIds, because: sentence.because })),
       })),
     })),
     timings,
   }
-}
-
-function byStudent(comments: readonly StudentComment[]): Map<string, StudentComment[]> {
-  const groups = new Map<string, StudentComment[]>()
-  for (const comment of comments) groups.set(comment.studentId, [...(groups.get(comment.studentId) ?? []), comment])
-  return groups
 }
 
 async function placed<T>(folder: string, name: string, write: (path: string) => Promise<T>): Promise<T> {

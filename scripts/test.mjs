@@ -29,6 +29,7 @@ const { sessionSecret } = await import('./secrets.mjs')
 // A cluster of its own, or the server that TEST_DATABASE_URL names (an empty database; it is wiped).
 const folder = '.facunda/test-cluster'
 const own = process.env.TEST_DATABASE_URL
+if (own) console.log('\nSKIPPED: the two tests in which the database goes away, because a server of somebody’s own is not ours to stop.')
 const cluster = own ? null : await startCluster(folder)
 const databaseUrl = own ?? cluster.url('facunda_test')
 let processes = null

@@ -8,6 +8,7 @@ const classRecord = useClassRecord()
 const saving = useSaving()
 const session = useSession()
 const route = useRoute()
+const { busy, problem, attempt } = useAttempt()
 
 const names: Record<Stage, string> = { gather: 'Gather', settle: 'Settle', write: 'Write', read: 'Read', send: 'Send' }
 const left = (stage: Stage): number => {
@@ -40,8 +41,9 @@ async function signOut(): Promise<void> {
       </NuxtLink>
     </nav>
     <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
-    <button v-if="saving.lastEvent !== null" type="button" class="link text-sm" @click="classRecord.undoLast()">Undo</button>
+    <button v-if="saving.lastEvent !== null" type="button" class="link text-sm" :disabled="busy" @click="attempt(classRecord.undoLast)">Undo</button>
     <span class="text-sm">{{ session.person?.name }}</span>
     <button type="button" class="link text-sm" @click="signOut">Sign out</button>
   </header>
+  <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
 </template>

@@ -5,7 +5,7 @@ import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'
 import { median, quantile } from '~~/core/marks/middle'
 import { percentText, roundHalfUp } from '~~/core/marks/rounding'
-import { ApiProblem, askServer } from '~/composables/useApi'
+import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
@@ -15,9 +15,8 @@ const saving = useSaving()
 const file = shallowRef<FileAnswer | null>(null)
 const mapping = ref<GradebookMapping | null>(null)
 const plan = shallowRef<PlanAnswer | null>(null)
-const message = ref('')
+const { busy, problem, attempt } = useAttempt()
 const done = ref('')
-const busy = ref(false)
 
 const subject = computed(() => classRecord.subject)
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
@@ -31,18 +30,6 @@ const toTake = computed(() => {
   const counts = plan.value ? countPlan(plan.value.plan) : { new: 0, changed: 0 }
   return counts.new + counts.changed
 })
-
-async function attempt(doing: () => Promise<void>): Promise<void> {
-  busy.value = true
-  message.value = ''
-  try {
-    await doing()
-  } catch (problem) {
-    message.value = problem instanceof ApiProblem ? problem.message : String(problem)
-  } finally {
-    busy.value = false
-  }
-}
 
 async function choose(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -98,7 +85,7 @@ function drop(event: DragEvent): void {
 
 <template>
   <div class="grid gap-4 p-5" @dragover.prevent @drop.prevent="drop">
-    <p v-if="message" class="needs" role="alert">{{ message }}</p>
+    <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="done" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
 
     <template v-if="file && mapping">

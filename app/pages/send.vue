@@ -7,7 +7,7 @@ import { useClassRecord } from '~/stores/classRecord'
 
 useHead({ title: 'Send · Facunda' })
 const classRecord = useClassRecord()
-const message = ref('')
+const { busy, problem, attempt } = useAttempt()
 
 const report = computed(() => {
   const { index, student, answer } = classRecord
@@ -21,18 +21,15 @@ const missing = computed(() => {
 })
 const active = computed(() => classRecord.runs.find((run) => run.state === 'waiting' || run.state === 'setting'))
 
-async function make(students: string[]): Promise<void> {
-  message.value = ''
-  try {
+function make(students: string[]): Promise<void> {
+  return attempt(async () => {
     const run = await askServer<RunAnswer>('POST', `${classRecord.place}/runs`, { students })
     classRecord.runs = [run, ...classRecord.runs]
-  } catch (problem) {
-    message.value = problem instanceof ApiProblem ? problem.message : String(problem)
-  }
+  })
 }
 
-async function stop(run: RunAnswer): Promise<void> {
-  put(await askServer<RunAnswer>('POST', `/api/runs/${run.id}/stop`))
+function stop(run: RunAnswer): Promise<void> {
+  return attempt(async () => put(await askServer<RunAnswer>('POST', `/api/runs/${run.id}/stop`)))
 }
 
 function put(run: RunAnswer): void {
@@ -45,8 +42,8 @@ useIntervalFn(async () => {
   if (!run) return
   try {
     put(await askServer<RunAnswer>('GET', `/api/runs/${run.id}`))
-  } catch (problem) {
-    if (!(problem instanceof ApiProblem) || !problem.passing) message.value = String(problem)
+  } catch (error) {
+    if (!(error instanceof ApiProblem) || !error.passing) problem.value = String(error)
   }
 }, 400)
 
@@ -61,11 +58,11 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
     <ReportSheet v-if="report" :report="report" />
     <MarginPanel title="Report cards">
       <div class="grid gap-4 text-sm">
-        <p v-if="message" class="needs" role="alert">{{ message }}</p>
+        <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
         <div v-if="missing.length > 0" class="needs"><p class="font-semibold">Still missing in this class</p><p v-for="each in missing" :key="each">{{ each }}</p></div>
         <template v-if="classRecord.may.reports">
-          <button type="button" class="press justify-center" :disabled="active !== undefined" @click="make([])">Make {{ total }} report cards</button>
-          <button v-if="classRecord.student" type="button" class="quiet justify-center" :disabled="active !== undefined" @click="make([classRecord.student.id])">Make only {{ classRecord.student.usedName }}’s</button>
+          <button type="button" class="press justify-center" :disabled="busy || active !== undefined" @click="make([])">Make {{ total }} report cards</button>
+          <button v-if="classRecord.student" type="button" class="quiet justify-center" :disabled="busy || active !== undefined" @click="make([classRecord.student.id])">Make only {{ classRecord.student.usedName }}’s</button>
         </template>
         <p v-else class="text-muted">The class teacher and the coordinator make the report cards. Here you see what yours will look like.</p>
         <div v-if="active" role="status">

@@ -10,7 +10,7 @@ useHead({ title: 'Write · Facunda' })
 const classRecord = useClassRecord()
 const saving = useSaving()
 const message = ref('')
-const busy = ref(false)
+const { busy, problem, attempt } = useAttempt()
 
 const box = computed(() => classRecord.box)
 const student = computed(() => classRecord.student)
@@ -18,20 +18,14 @@ const may = computed(() => (box.value?.subject == null ? classRecord.may.general
 const empty = computed(() => (classRecord.record?.students ?? []).filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text).length)
 watch([box, student], () => { message.value = '' })
 
-async function draftEmpty(): Promise<void> {
-  if (!box.value) return
-  busy.value = true
-  try {
-    const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, { box: box.value.key, where: 'empty' })
+function draftEmpty(): Promise<void> {
+  return attempt(async () => {
+    const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, { box: box.value?.key, where: 'empty' })
     saving.lastEvent = answer.event
     classRecord.putComments(answer.comments)
     const without = answer.withoutFacts.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])
     message.value = `${answer.comments.length} drafted.` + (without.length > 0 ? ` Nothing could be said yet of ${without.join(', ')}: settle a mark or level first.` : '')
-  } catch (problem) {
-    message.value = problem instanceof Error ? problem.message : String(problem)
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -43,6 +37,7 @@ async function draftEmpty(): Promise<void> {
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
       <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}</button>
     </div>
+    <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
     <CommentEditor :student="student" :box="box" :may="may" />
     <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>

@@ -4,24 +4,9 @@ export interface PersonName {
   family: string
 }
 
-export type NameOrder = 'given first' | 'family first'
-
-/** "Maya O'Brien", or "O'Brien, Maya"; a person with one name is shown by it either way. */
-export function displayName(name: PersonName, order: NameOrder = 'given first'): string {
-  if (name.family === '') return name.given
-  if (name.given === '') return name.family
-  return order === 'given first' ? `${name.given} ${name.family}` : `${name.family}, ${name.given}`
-}
-
-const collator = new Intl.Collator('en', { sensitivity: 'base', numeric: true })
-
-/** Orders by family name, then given name, accents aside. A one-word name sorts by that word. */
-export function compareNames(a: PersonName, b: PersonName): number {
-  return (
-    collator.compare(a.family || a.given, b.family || b.given) ||
-    collator.compare(a.given, b.given) ||
-    (a.given < b.given ? -1 : a.given > b.given ? 1 : 0)
-  )
+/** "Maya O'Brien"; a person with one name is shown by it. */
+export function displayName(name: PersonName): string {
+  return [name.given, name.family].filter(Boolean).join(' ')
 }
 
 /**

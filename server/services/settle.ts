@@ -1,6 +1,6 @@
 import type { LevelToSettle, MarkToSettle } from '../../contracts/settle'
 import { findLevel } from '../../core/scales/scale'
-import { readSpecial } from '../../core/scales/special'
+import { readSpecial, specialValues } from '../../core/scales/special'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { allow, allowOpenTerm, mayChangeGeneral, mayChangeSubject } from '../access/access'
 import { Refusal } from '../access/refusal'
@@ -72,6 +72,7 @@ function symbolOf(record: ClassRecord, scaleKey: string, typed: string): string 
   const scale = record.scales.find((each) => each.key === scaleKey)
   const symbol = scale && findLevel(scale, typed)?.symbol
   if (symbol !== undefined) return symbol
-  if (readSpecial(typed)) return typed.toLocaleUpperCase('en')
+  const special = readSpecial(typed)
+  if (special) return specialValues[special]
   throw new Refusal('invalid', `“${typed}” is no level here. The levels are ${scale?.levels.map((level) => level.symbol).join(', ') ?? 'not set'}.`)
 }

@@ -5,7 +5,7 @@ import { loadTerm } from '../data/loadClassRecord'
 import type { Context } from './context'
 
 /** Undoes what the person did. Another person's doing is undone by them, not for them. */
-export async function undo(context: Context, eventId: number): Promise<number | null> {
+export async function undo(context: Context, eventId: number): Promise<number> {
   const event = await context.db<{ id: number; person_id: string; class_id: string; term_id: string }>('event').where({ id: eventId }).first()
   if (!event) throw new Refusal('not found', 'There is nothing to undo.')
   allow(event.person_id === context.who.personId && mayReadClass(context.who, event.class_id), 'undo this')

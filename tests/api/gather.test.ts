@@ -46,6 +46,19 @@ describe('bringing in a gradebook file', () => {
     expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(409)
   })
 
+  it('is not undone under results that came in later for the same work', async () => {
+    const first = (await bring('art', 'first.csv', text('Number,Mosaic (10)\n05101,7\n'))).body
+    const taken = await apply(first, (await plan(first)).fingerprint)
+    const second = (await bring('art', 'second.csv', text('Number,Mosaic (10)\n05104,9\n'))).body
+    const later = await apply(second, (await plan(second)).fingerprint)
+    const refused = await ines<{ message: string }>('POST', `/api/events/${taken.body.event}/undo`)
+    expect(refused.status).toBe(409)
+    expect(refused.body.message).toMatch(/Results have been added since/)
+    expect((await results()).work.some((work) => work.title === 'Mosaic')).toBe(true)
+    expect((await ines('POST', `/api/events/${later.body.event}/undo`)).status).toBe(200)
+    expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(200)
+  })
+
   it('takes nothing in when the class has changed since the summary', async () => {
     const content = 'Number,Clay bowl (10)\n05101,7\n05104,8\n'
     const one = (await bring('art', 'one.csv', text(content))).body

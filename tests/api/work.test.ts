@@ -42,6 +42,21 @@ describe('settling', () => {
     expect((await level(place.student('Umi').id, '9')).body.message).toMatch(/no level here/)
     expect((await level('00000000-0000-4000-8000-000000000000', '3')).status).toBe(404)
   })
+  it('keeps a special value by its own sign, and takes many cells as one change that is undone as one', async () => {
+    const ids = ['Umi', 'Finn', 'Elif'].map((name) => place.student(name).id)
+    const levels = async () => (await record()).levels.filter((level) => level.about === 'A1' && ids.includes(level.studentId)).map((level) => `${level.studentId} ${level.symbol}`).sort()
+    const before = await levels()
+    const { body } = await ines<{ event: number }>('PUT', `${place.path}/levels`, { levels: ids.map((studentId) => ({ studentId, kind: 'skill', about: 'A1', symbol: 'absent' })) })
+    expect(await levels()).toEqual(ids.map((id) => `${id} ABS`).sort())
+    expect((await ines('POST', `/api/events/${body.event}/undo`)).status).toBe(200)
+    expect(await levels()).toEqual(before)
+  })
+  it('takes nothing of a change when a part of it may not be', async () => {
+    const mark = (studentId: string, subject: string) => ({ studentId, subject, mark: { percent: 33, special: null, reason: null } })
+    const { status } = await ines('PUT', `${place.path}/marks`, { marks: [mark(place.student('Umi').id, 'science'), mark(place.student('Umi').id, 'music')] })
+    expect(status).toBe(403)
+    expect((await record()).marks.some((each) => each.percent === 33)).toBe(false)
+  })
   it('refuses every change to a locked term, saying who can open it', async () => {
     const answer = await settle({ percent: 50, special: null, reason: null }, place.lastTermPath)
     expect(answer.status).toBe(423)

@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest'
+import { exampleClass } from '../../tests/exampleClass'
+import { draftComment } from '../narrative/draftComment'
+import { isLocked, daysUntil } from '../terms/lock'
+import { studentProgress, sumProgress } from '../terms/progress'
+import type { ClassRecord, Student } from './classRecord'
+import { markProposal } from './markProposal'
+import { draftRequest, narrativeFacts } from './narrativeFacts'
+import { indexRecord } from './recordIndex'
+
+const box = (record: ClassRecord, key: string) => record.boxes.find((each) => each.key === key) as ClassRecord['boxes'][number]
+const draft = (record: ClassRecord, key = 'sums', student = 0) => draftComment(draftRequest(indexRecord(record), record.students[student] as Student, box(record, key)), record.phrasebook)
+
+describe('a proposal beside what is settled', () => {
+  it('shows both, the difference, and what to compare with', () => {
+    const before = { term: { ...exampleClass().term, id: 't1' }, marks: [{ studentId: '1', subject: 'sums', percent: 71, special: null, reason: null }], levels: [], comments: [] }
+    const proposal = markProposal(indexRecord(exampleClass({ before })), '1', 'sums')
+    // (6/10 + 9/10) / 2 = 75 %; the later quiz, 90 %, is the most recent whatever the order in the record.
+    expect(proposal).toMatchObject({ computed: { percent: 75 }, standing: 'differs', mostRecent: 90, median: 75, mostFrequent: 'A', lastTerm: 71, proposedLevel: { symbol: 'B' }, settledLevel: { symbol: 'A' } })
+  })
+  it('proposes nothing where there are no results', () => {
+    expect(markProposal(indexRecord(exampleClass()), '2', 'sums')).toMatchObject({ computed: { percent: null }, standing: 'open', mostRecent: null, mostFrequent: undefined })
+  })
+})
+
+describe('the facts that a comment may speak of', () => {
+  it('a strand is never said to be better than half of its skills: levels 3, 1 and 1 stand at the lowest', () => {
+    const record = exampleClass()
+    const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
+    expect(facts.standings.Number).toMatchObject({ tier: 'starting', because: [{ text: 'Adds: 3 (level 3)' }, { text: 'Divides: 1 (level 1)' }, { text: 'Secret screening: 1 (level 1)' }] })
+    expect(facts.mark?.because[0]?.text).toBe('Settled mark: 82 %, A (level A)')
+    expect(facts.bestWork?.title).toBe('Second quiz')
+  })
+  it('an unsettled proposal is not a fact', () => {
+    const record = exampleClass({ marks: [] })
+    expect(narrativeFacts(indexRecord(record), '1', box(record, 'sums')).mark).toBeNull()
+  })
+})
+
+describe('a draft from the record', () => {
+  it('joins a difficulty and a strength with “but”, names first, and says why', () => {
+    const made = draft(exampleClass())
+    expect(made.text).toBe('Maya has been here all term. She needs help with numbers, but she has done best in Second quiz.')
+    expect(made.sentences[1]?.because.map((each) => each.text)).toEqual(expect.arrayContaining(['Settled mark: 82 %, A (level A)', 'Second quiz: 90 %', 'Divides: 1 (level 1)']))
+  })
+  it('joins what agrees with “and”, in the student’s own pronouns', () => {
+    const record = exampleClass({ levels: [{ studentId: '2', about: 's1', symbol: '2' }], marks: [{ studentId: '2', subject: 'sums', percent: 45, special: null, reason: null }] })
+    expect(draft(record, 'sums', 1).text).toBe('Sam has been here all term. They work well with numbers, and they keep up.')
+  })
+  it('does not choose a phrase whose fact is missing, and reads whole without it', () => {
+    expect(draft(exampleClass({ results: [] })).text).toBe('Maya has been here all term. She needs help with numbers.')
+  })
+  it('is empty when there is nothing to say', () => {
+    expect(draft(exampleClass({ habitScores: [] }), 'general').text).toBe('')
+  })
+  it('avoids what the student had last term, while there is another wording', () => {
+    const record = exampleClass()
+    const phrases = [...record.phrasebook.phrases, { ...record.phrasebook.phrases[5], id: 'h2', text: '{They} {looks} after {their} work.' } as ClassRecord['phrasebook']['phrases'][number]]
+    for (const [had, text] of [['h', 'Maya looks after her work.'], ['h2', 'Maya takes care of her work.']] as const) {
+      const before = { term: record.term, marks: [], levels: [], comments: [{ studentId: '1', box: 'general', text: '', sentences: [{ start: 0, end: 0, phraseIds: [had], because: [] }], ownWords: false, status: 'finished' as const, version: 1 }] }
+      expect(draft({ ...record, before, phrasebook: { ...record.phrasebook, phrases } }, 'general').text).toBe(text)
+    }
+  })
+})
+
+describe('terms', () => {
+  it('lock at the start of their lock date', () => {
+    expect([isLocked({ locks: '2027-03-19' }, '2027-03-18'), isLocked({ locks: '2027-03-19' }, '2027-03-19')]).toEqual([false, true])
+    expect([daysUntil('2027-03-12', '2027-03-10'), daysUntil('2027-03-12', '2027-03-13'), daysUntil('2027-03-29', '2027-03-27')]).toEqual([2, -1, 2])
+  })
+  it('count what is done out of what should be, for one and for all', () => {
+    const index = indexRecord(exampleClass())
+    const [maya, sam] = ['1', '2'].map((id) => studentProgress(index, id, ['sums'], id === '1'))
+    expect(maya).toEqual({ gather: { done: 2, of: 2 }, settle: { done: 5, of: 5 }, write: { done: 1, of: 2 }, read: { done: 1, of: 2 }, send: { done: 1, of: 1 } })
+    expect(sumProgress([maya, sam].flatMap((each) => each ?? [])).settle).toEqual({ done: 5, of: 10 })
+  })
+})
