@@ -19,7 +19,7 @@ const tornFrom = 220
 export class ReportSetter {
   private readonly section: Element
   private firstPage = 0
-  private rules: [from: number, y: number, to: number][] = []
+  private rules: { page: number; from: number; y: number; to: number }[] = []
 
   constructor(
     private readonly doc: Doc,
@@ -37,9 +37,8 @@ export class ReportSetter {
     this.root.add(this.section)
     doc.outline.addItem(report.studentName)
     report.blocks.forEach((block, index) => this.setBlock(block, report.blocks[index + 1]))
-    this.drawRules()
     this.section.end()
-    return this.setFeet()
+    return this.finishPages()
   }
 
   private get width(): number {
@@ -51,7 +50,6 @@ export class ReportSetter {
   }
 
   private newPage(): void {
-    this.drawRules()
     this.doc.addPage({ size: this.report.paper === 'A4' ? 'A4' : 'LETTER', margins: style.margin })
   }
 
@@ -212,12 +210,13 @@ export class ReportSetter {
     this.doc.y = top + 18
   }
 
-  /** "… page 1 of 2" on every page of this report. */
-  private setFeet(): number {
+  /** The rules, and "… page 1 of 2", on every page of this report. */
+  private finishPages(): number {
     const { start, count } = this.doc.bufferedPageRange()
     const pages = start + count - this.firstPage
     for (let page = 0; page < pages; page += 1) {
       this.doc.switchToPage(this.firstPage + page)
+      this.drawRules(this.firstPage + page)
       const y = this.doc.page.height - style.margin.bottom + 22
       // Below the bottom margin pdfkit would begin a new page.
       this.doc.page.margins.bottom = 0
@@ -231,18 +230,22 @@ export class ReportSetter {
     return pages
   }
 
-  /** Rules are ornament: they wait until the page is full and are drawn in one go, outside the structure. */
+  /**
+   * Rules are ornament: they are drawn at the end, all of a page in one go, outside the structure. Each remembers its
+   * page, since a long text may have gone on to the next one meanwhile.
+   */
   private rule(y: number, x: number = style.margin.left, width = this.width): void {
-    this.rules.push([x, y, x + width])
+    const { start, count } = this.doc.bufferedPageRange()
+    this.rules.push({ page: start + count - 1, from: x, y, to: x + width })
   }
 
-  private drawRules(): void {
-    if (this.rules.length === 0) return
+  private drawRules(page: number): void {
+    const own = this.rules.filter((rule) => rule.page === page)
+    if (own.length === 0) return
     this.doc.markContent('Artifact', { type: 'Layout' })
-    for (const [from, y, to] of this.rules) this.doc.moveTo(from, y).lineTo(to, y)
+    for (const { from, y, to } of own) this.doc.moveTo(from, y).lineTo(to, y)
     this.doc.lineWidth(0.5).strokeColor(style.rule).stroke()
     this.doc.endMarkedContent()
-    this.rules = []
   }
 
   private tableHeight(block: Extract<Block, { kind: 'table' }>): number {

@@ -1,7 +1,7 @@
 import { createWriteStream, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import type { Block, ReportDocument } from '../../core/reports/document'
 import { setReports } from '../../press/setReports'
@@ -11,16 +11,19 @@ const paragraph = (text: string): Block => ({ kind: 'paragraph', text, voice: 'c
 const table = (rows: number): Block => ({ kind: 'table', caption: 'Levels', columns: [{ title: 'Skill', share: 0.7 }, { title: 'Level', share: 0.3 }], rows: Array.from({ length: rows }, (_, at) => [{ text: `row ${at + 1}` }, { text: '3', strokes: { filled: 3, of: 4 } }]) })
 
 /** Sets reports and reads the pages back with pdf.js (npm), an independent reader. */
-async function set(reports: ReportDocument[], onReport?: (done: number) => boolean): Promise<{ pages: Map<string, number>; texts: string[] }> {
+async function set(reports: ReportDocument[], onReport?: (done: number) => boolean): Promise<{ pages: Map<string, number>; texts: string[]; drawings: number[] }> {
   const path = join(mkdtempSync(join(tmpdir(), 'facunda-set-')), 'out.pdf')
   const pages = await setReports(reports, createWriteStream(path), { title: 'Test', language: 'en-GB', madeAt: new Date('2027-03-15T12:00:00Z'), ...(onReport ? { onReport } : {}) })
   const document = await getDocument({ data: new Uint8Array(readFileSync(path)) }).promise
   const texts: string[] = []
+  const drawings: number[] = []
   for (let number = 1; number <= document.numPages; number += 1) {
-    const { items } = await (await document.getPage(number)).getTextContent()
+    const page = await document.getPage(number)
+    drawings.push((await page.getOperatorList()).fnArray.filter((operation) => operation === OPS.constructPath).length)
+    const { items } = await page.getTextContent()
     texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '))
   }
-  return { pages, texts }
+  return { pages, texts, drawings }
 }
 
 describe('setting reports', () => {
@@ -45,6 +48,11 @@ describe('setting reports', () => {
     expect(texts.length).toBeGreaterThan(1)
     for (const text of texts) expect(text).toContain('Skill Level')
     expect(texts.join(' ').match(/row \d+/g)).toHaveLength(120)
+  })
+  it('draws a table’s rules on the table’s page, also when a text after it goes on to the next', async () => {
+    const plain: Block = { kind: 'table', caption: 'Days', columns: [{ title: 'Day', share: 1 }], rows: [[{ text: 'one' }], [{ text: 'two' }]] }
+    const { drawings } = await set([report('1', [plain, paragraph('word '.repeat(900))])])
+    expect(drawings).toEqual([1, 0])
   })
   it('leaves no heading alone at the foot of a page', async () => {
     for (let filler = 560; filler <= 680; filler += 15) {
