@@ -3,11 +3,12 @@ import { fileURLToPath } from 'node:url'
 import type { Knex } from 'knex'
 import { FolderReader } from '../core/exchange/folder/folderReader'
 import { readClassFolder } from '../core/exchange/folder/readClassFolder'
-import { readLevels, readMarks, readStudents, studentOf } from '../core/exchange/folder/readStudentFiles'
+import { readStudents, studentOf } from '../core/exchange/folder/readStudentFiles'
 import { problemText } from '../core/exchange/problem'
+import { followEdits } from '../core/narrative/followEdits'
 import { markProposal } from '../core/record/markProposal'
 import { indexRecord } from '../core/record/recordIndex'
-import type { ClassRecord, Student } from '../core/record/classRecord'
+import type { ClassRecord, Student, StudentComment } from '../core/record/classRecord'
 import { hashPassword, whoIs } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
@@ -34,8 +35,8 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
   await setUpSchool(db, record)
   const people = await addPeople(db, schoolFiles)
-  const year = record.term.year
-  const autumn = await addTerm(db, { name: 'Autumn term', year, starts: '2026-08-17', ends: '2026-10-16', commentsDue: '2026-10-09', locks: laterDay(today, 1) })
+  const before = record.before?.term ?? fail('The demo needs a term before.')
+  const autumn = await addTerm(db, { ...before, locks: laterDay(today, 1) })
   const winter = await addTerm(db, { ...record.term, commentsDue: laterDay(today, daysTo.commentsDue), locks: laterDay(today, daysTo.locks), ends: laterDay(today, daysTo.ends) })
   const juniper = await addClass(db, record.classRoom.name, record.students, record.categories)
   const rowan = await addClass(db, '6 Rowan', readStudents(schoolFiles, 'students-6-rowan.csv'), record.categories)
@@ -52,7 +53,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   await addSurroundings(db, now, schoolFiles, record, juniper.studentIds)
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
-  await db('term').where({ id: autumn }).update({ locks: '2026-10-23' })
+  await db('term').where({ id: autumn }).update({ locks: before.locks })
 }
 
 interface Teachers {
@@ -61,11 +62,10 @@ interface Teachers {
 }
 
 async function loadAutumn({ ines, tobias }: Teachers, place: Place, files: FolderReader, record: ClassRecord, ids: Map<string, string>): Promise<void> {
-  const marks = readMarks(files, record.students, record.subjects, 'marks-autumn.csv').map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
+  const marks = (record.before?.marks ?? []).map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
   await settleMarks(ines, place, marks.filter((mark) => mark.subject !== 'music'))
   await settleMarks(tobias, place, marks.filter((mark) => mark.subject === 'music'))
-  const levels = readLevels(files, record.students, record.skills, record.subjects, record.scales, 'levels-autumn.csv')
-  await rate({ ines, tobias }, place, record, ids, levels)
+  await rate({ ines, tobias }, place, record, ids, record.before?.levels ?? [])
   for (const row of files.records('comments-autumn.csv', ['number', 'box', 'text'])) {
     const student = studentOf(files, 'comments-autumn.csv', row, record.students)
     if (student) await writeComment(ines, place, { studentId: idOf(ids, student.id), box: row.get('box'), text: row.get('text'), sentences: [], ownWords: true, status: 'finished', version: 0 })
@@ -110,14 +110,29 @@ async function rate({ ines, tobias }: Teachers, place: Place, record: ClassRecor
 /** Half of the comments stand: the general ones and mathematics for the whole class, some of them finished by hand. */
 async function writeWinter({ ines }: Teachers, place: Place): Promise<void> {
   const drafted = await makeDrafts(ines, place, { box: 'mathematics', where: 'empty' })
-  await makeDrafts(ines, place, { box: 'general', where: 'empty' })
+  const general = await makeDrafts(ines, place, { box: 'general', where: 'empty' })
   await makeDrafts(ines, place, { box: 'science', where: 'empty' })
+  await addSlips(ines, place, general.comments)
   for (const comment of drafted.comments.slice(0, 9)) {
     await writeComment(ines, place, { ...comment, status: 'finished' })
   }
   const [first] = drafted.comments.slice(9)
   if (first) {
     await writeComment(ines, place, { ...first, text: `${first.text} Our walk along the weir was a good day.`, ownWords: true })
+  }
+}
+
+/** Slips as they happen late in the evening, for the checks to find. */
+async function addSlips(ines: Context, place: Place, general: readonly StudentComment[]): Promise<void> {
+  const slips: [number, (text: string) => string][] = [
+    [3, (text) => `${text} We look forward to to spring.`],
+    [8, (text) => text.replace(/ She (?!.* She )/, ' He ')],
+    [6, (text) => `${text} In the river week, Omar and Will built a fine dam.`],
+    [20, (text) => `${text} After the days in hospital she soon caught up.`],
+  ]
+  for (const [at, slip] of slips) {
+    const comment = general[at]
+    if (comment) await writeComment(ines, place, { ...comment, text: slip(comment.text), ownWords: true, sentences: followEdits(comment.sentences, comment.text, slip(comment.text)) })
   }
 }
 

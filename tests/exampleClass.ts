@@ -1,3 +1,4 @@
+import { usualCheckSettings } from '../core/checks/checkSettings'
 import { usualMarkRules } from '../core/marks/termMark'
 import { readPlan } from '../core/narrative/plan'
 import { she, they } from '../core/people/pronouns'
@@ -8,10 +9,12 @@ import type { Tier } from '../core/scales/tier'
 const level = (symbol: string, tier: Tier, lowestPercent: number | null): Scale['levels'][number] => ({ symbol, name: `level ${symbol}`, familySentence: `What ${symbol} means.`, tier, lowestPercent })
 const student = (id: string, usedName: string, pronouns: Student['pronouns']): Student => ({ id, schoolNumber: `n${id}`, legalGiven: usedName, usedName, family: 'Reed', pronouns, gradeLevel: '5' })
 
+const plain = { moves: [], tone: '', grades: null, owner: null }
+
 /** A class of two with one subject, small enough to work everything out by hand. */
 export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
   return {
-    school: { name: 'Willow School', place: 'Willow', markRules: usualMarkRules, possessives: 'apostrophe and s' },
+    school: { name: 'Willow School', place: 'Willow', markRules: usualMarkRules, possessives: 'apostrophe and s', checks: usualCheckSettings },
     classRoom: { id: 'c', name: '5 Willow', teacher: 'Ada Moss' },
     term: { id: 't2', name: 'Spring term', year: '2027', starts: '2027-01-11', ends: '2027-03-26', commentsDue: '2027-03-12', locks: '2027-03-19' },
     before: null,
@@ -21,9 +24,9 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     ],
     subjects: [{ key: 'sums', name: 'Sums', inSentence: 'sums', teacher: 'Ada Moss', markScale: 'marks', skillScale: 'skills' }],
     skills: [
-      { id: 's1', subject: 'sums', strand: 'Number', statement: 'Adds', familyWords: 'Adds numbers', teacherOnly: false },
-      { id: 's2', subject: 'sums', strand: 'Number', statement: 'Divides', familyWords: 'Divides numbers', teacherOnly: false },
-      { id: 's3', subject: 'sums', strand: 'Number', statement: 'Secret screening', familyWords: 'Secret screening', teacherOnly: true },
+      { id: 's1', subject: 'sums', strand: 'Number', statement: 'Adds', familyWords: 'Adds numbers', inSentence: 'adding numbers', teacherOnly: false },
+      { id: 's2', subject: 'sums', strand: 'Number', statement: 'Divides', familyWords: 'Divides numbers', inSentence: 'dividing numbers', teacherOnly: false },
+      { id: 's3', subject: 'sums', strand: 'Number', statement: 'Secret screening', familyWords: 'Secret screening', inSentence: 'secret screening', teacherOnly: true },
     ],
     habits: [{ key: 'care', name: 'Care', familyWords: 'Works with care', scale: 'skills' }],
     students: [student('1', 'Maya', she), student('2', 'Sam', they)],
@@ -42,19 +45,20 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     attendance: [{ studentId: '1', daysOpen: 40, absences: 2, lates: 1 }],
     observations: [{ studentId: '1', date: '2027-02-01', about: 'care', text: 'secret note' }],
     boxes: [
-      { key: 'general', name: 'General comment', subject: null, limit: 300, plan: readPlan('habit Care') },
-      { key: 'sums', name: 'Sums', subject: 'sums', limit: 300, plan: readPlan('opening; outcome Number + outcome mark') },
+      { key: 'general', name: 'General comment', subject: null, limit: 300, tone: '', plan: readPlan('habit Care') },
+      { key: 'sums', name: 'Sums', subject: 'sums', limit: 300, tone: '', plan: readPlan('opening; outcome Number + outcome mark') },
     ],
     comments: [{ studentId: '1', box: 'sums', text: 'Maya adds well.', sentences: [], ownWords: true, status: 'finished', version: 1 }],
+    namesInYear: [], accepted: [],
     phrasebook: {
       describing: { starting: [], growing: [], sound: [], strong: [], top: [] },
       phrases: [
-        { id: 'o', subject: 'any', part: 'opening', about: 'any', tiers: [], text: '{Name} {has} been here all term.' },
-        { id: 'n-low', subject: 'any', part: 'outcome', about: 'Number', tiers: ['starting'], text: '{They} {needs} help with numbers.' },
-        { id: 'n-ok', subject: 'any', part: 'outcome', about: 'Number', tiers: ['sound', 'top'], text: '{They} {works} well with numbers.' },
-        { id: 'm', subject: 'any', part: 'outcome', about: 'mark', tiers: ['top'], text: '{They} {has} done best in {#best work}.' },
-        { id: 'm-short', subject: 'any', part: 'outcome', about: 'mark', tiers: ['sound'], text: '{They} {keeps} up.' },
-        { id: 'h', subject: 'any', part: 'habit', about: 'Care', tiers: [], text: '{They} {takes} care of {their} work.' },
+        { id: 'o', subject: 'any', part: 'opening', about: 'any', tiers: [], text: '{Name} {has} been here all term.', ...plain },
+        { id: 'n-low', subject: 'any', part: 'outcome', about: 'Number', tiers: ['starting'], text: '{They} {needs} help with numbers.', ...plain },
+        { id: 'n-ok', subject: 'any', part: 'outcome', about: 'Number', tiers: ['sound', 'top'], text: '{They} {works} well with numbers.', ...plain },
+        { id: 'm', subject: 'any', part: 'outcome', about: 'mark', tiers: ['top'], text: '{They} {has} done best in {#best work}.', ...plain },
+        { id: 'm-short', subject: 'any', part: 'outcome', about: 'mark', tiers: ['sound'], text: '{They} {keeps} up.', ...plain },
+        { id: 'h', subject: 'any', part: 'habit', about: 'Care', tiers: [], text: '{They} {takes} care of {their} work.', ...plain },
       ],
     },
     layout: { key: 'l', title: 'Report card', paper: 'A4', marks: 'percent and level', parts: ['general comment', 'subjects', 'habits', 'attendance', 'scale', 'reflection', 'signatures'] },

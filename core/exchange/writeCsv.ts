@@ -10,5 +10,5 @@ export function writeCsv(rows: readonly (readonly (string | number | null)[])[])
 }
 
 function defused(cell: string): string {
-  return /^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell
+  return /^'*[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell
 }

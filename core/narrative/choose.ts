@@ -1,115 +1,140 @@
-import type { ReadyPhrase } from './phrase'
-import type { Because } from './because'
-import type { Tier } from '../scales/tier'
+import type { DescribingWords } from './phrase'
+import type { ReadyPhrase } from './readyPhrase'
+import type { OpenPart } from './openParts'
+import { contentWords } from './wordFamily'
+import { familyNumber } from './familyNumber'
+import { preference } from './preference'
+import { joined, linkTo, nothingJoined, type ChosenPart, type Joining } from './sayComment'
+import { openingCost, wordingCost, type CostSetting } from './wordingCost'
 
-/** A place in a comment that is waiting for its wording. */
-export interface OpenPart {
-  candidates: ReadyPhrase[]
-  tier: Tier | null
-  because: Because[]
-  sharesSentence: boolean
-  /** Parts that may be left out when the limit is tight, lowest first; 0 is never left out. */
-  dispensable: number
-  about: string
+/** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
+const mostSteps = 6000
+const mostTried = 60
+
+/** A content word may stand so often in a comment; a describing word, or a relative of it, once. */
+const mostTimes = 2
+
+export interface ChoiceSetting extends CostSetting {
+  describing: Readonly<DescribingWords>
+  describingFamilies: ReadonlySet<number>
+  /** Whether a finished choice may be taken: within the limit, not a classmate's very words. */
+  mayBe: (chosen: readonly ChosenPart[]) => boolean
 }
 
-/** A part with the wording and describing words chosen for it. */
-export interface ChosenPart extends Omit<OpenPart, 'candidates'> {
-  phrase: ReadyPhrase
-  describing: string[]
-}
-
-/** What classmates have been given already, so that the same sentence is not sent home twice. */
-export type Usage = Map<string, number>
-
-/** How many wordings are followed at once. Wide enough to be exact for the shipped plans; bounded for any other. */
-const beamWidth = 24
-
-/**
- * A number from 0 to 1 that depends on nothing but its words (FNV-1a, 32 bit): the deterministic stand-in for chance.
- * Each student prefers each phrase by its own number, so that one student's change does not shift the others.
- */
-export function preference(...words: string[]): number {
-  let hash = 0x811c9dc5
-  for (const character of words.join('\u0000')) {
-    hash = Math.imul(hash ^ (character.codePointAt(0) ?? 0), 0x01000193)
-  }
-  // A final mix, since FNV's low bits are weak for short inputs.
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d)
-  return ((hash ^ (hash >>> 13)) >>> 0) / 0xffffffff
-}
-
-interface Path {
-  cost: number
-  chosen: ChosenPart[]
-  words: ReadonlySet<string>
-}
-
-/** A candidate with everything about it that does not depend on the path: worked out once, not once per path. */
+/** A candidate with all that does not depend on the other parts. */
 interface Offer {
   phrase: ReadyPhrase
   cost: number
-  /** For each describing slot the words it may have, this student's favourite first. */
-  slots: string[][]
+  families: number[]
 }
 
 /**
- * Chooses wordings and describing words for one comment.
+ * Chooses wordings and describing words for one comment: of all choices that keep the hard rules the one that costs
+ * least (wordingCost, openingCost).
  *
- * Hard: no describing word, nor a close relative of it, twice in the comment. Cost of a wording: how many classmates have it
- * already (1 each) plus this student's own preference (0 to 1). The cheapest whole is taken.
+ * Depth first with a bound: parts in order, cheapest wordings first; a branch is left as soon as what it costs so far,
+ * with the cheapest wording of each part to come, reaches the best choice found. So the result is exact while the
+ * search stays within its steps (tests show it against trying everything), and bounded beyond.
  *
- * @param seed who and which box: the same seed, parts and usage always give the same choice
- * @param describing the words of each tier
+ * @returns null when no choice keeps the rules
  */
-export function chooseWordings(
-  parts: readonly OpenPart[],
-  seed: readonly string[],
-  usage: Usage,
-  describing: Readonly<Record<Tier, readonly string[]>>,
-): ChosenPart[] {
-  const own = seed.join('\u0000')
-  let paths: Path[] = [{ cost: 0, chosen: [], words: new Set() }]
-  for (const part of parts) {
-    const offers = part.candidates.map((phrase) => offer(phrase, part.tier, own, usage, describing))
-    const next = paths.flatMap((path) => offers.flatMap((each) => extend(path, part, each) ?? []))
-    if (next.length === 0) continue
-    next.sort((a, b) => a.cost - b.cost)
-    paths = next.slice(0, beamWidth)
+export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSetting): ChosenPart[] | null {
+  const offers = parts.map((part) => part.candidates.map((phrase) => toOffer(phrase, part, setting)).sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1)))
+  const toCome = offers.map(() => 0)
+  for (let at = offers.length - 2; at >= 0; at -= 1) toCome[at] = (toCome[at + 1] ?? 0) + (offers[at + 1]?.[0]?.cost ?? 0)
+  const counts = new Map<number, number>()
+  const path: ReadyPhrase[] = []
+  const search = { best: Infinity, found: null as ChosenPart[] | null, steps: 0, tried: 0 }
+  descend(0, 0, nothingJoined, 0)
+  return search.found
+
+  function descend(at: number, cost: number, now: Joining, run: number): void {
+    const part = parts[at]
+    if (!part) {
+      finish(cost)
+      return
+    }
+    for (const { phrase, cost: own, families } of offers[at] ?? []) {
+      if (search.steps >= mostSteps || search.tried >= mostTried) return
+      search.steps += 1
+      if (cost + own + (toCome[at] ?? 0) >= search.best) return
+      const link = linkTo(now, phrase, part.tier, part.planned.sharesSentence)
+      const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
+      const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
+      if (cost + own + opening + (toCome[at] ?? 0) >= search.best || !take(families)) continue
+      path.push(phrase)
+      descend(at + 1, cost + own + opening, joined(now, phrase, part.tier, link), nextRun)
+      path.pop()
+      giveBack(families)
+    }
   }
-  return paths[0]?.chosen ?? []
-}
 
-function offer(phrase: ReadyPhrase, tier: Tier | null, seed: string, usage: Usage, describing: Readonly<Record<Tier, readonly string[]>>): Offer {
-  const slots = describingWordsIn(phrase).map((example) => {
-    const pool = tier === null ? [example] : [...new Set([example, ...describing[tier]])]
-    return pool.map((word) => ({ word, liking: preference(seed, phrase.id, word) })).sort((a, b) => a.liking - b.liking).map(({ word }) => word)
-  })
-  return { phrase, cost: (usage.get(phrase.id) ?? 0) + preference(seed, phrase.id), slots }
-}
-
-function extend(path: Path, part: OpenPart, { phrase, cost, slots }: Offer): Path | null {
-  let words = path.words
-  const picked: string[] = []
-  for (const pool of slots) {
-    const free = pool.find((word) => !words.has(stem(word)))
-    if (free === undefined) return null
-    words = new Set([...words, stem(free)])
-    picked.push(free)
+  /** Counts words in; false, and nothing counted, when one would stand too often. */
+  function take(families: readonly number[]): boolean {
+    for (let at = 0; at < families.length; at += 1) {
+      const family = families[at] ?? -1
+      const count = (counts.get(family) ?? 0) + 1
+      counts.set(family, count)
+      if (count > (setting.describingFamilies.has(family) ? 1 : mostTimes)) {
+        giveBack(families.slice(0, at + 1))
+        return false
+      }
+    }
+    return true
   }
-  const { tier, because, sharesSentence, dispensable, about } = part
-  return {
-    cost: path.cost + cost,
-    chosen: [...path.chosen, { tier, because, sharesSentence, dispensable, about, phrase, describing: picked }],
-    words,
+
+  function giveBack(families: readonly number[]): void {
+    for (const family of families) counts.set(family, (counts.get(family) ?? 1) - 1)
+  }
+
+  function finish(cost: number): void {
+    search.tried += 1
+    const words = describingFor(0, [])
+    if (!words) return
+    let next = 0
+    const chosen = parts.flatMap((part, at): ChosenPart[] => {
+      const phrase = path[at]
+      return phrase ? [{ part, phrase, describing: phrase.slots.map(() => words[next++] ?? '') }] : []
+    })
+    if (!setting.mayBe(chosen)) return
+    search.best = cost
+    search.found = chosen
+  }
+
+  /** Describing words for all slots of the path, each student's favourites first; null when they do not go round. */
+  function describingFor(slot: number, words: string[]): string[] | null {
+    const place = slotAt(slot)
+    if (!place) return words
+    for (const word of pool(place)) {
+      const family = [familyNumber(word)]
+      if ((counts.get(family[0] ?? -1) ?? 0) > 0) continue
+      take(family)
+      const rest = describingFor(slot + 1, [...words, word])
+      giveBack(family)
+      if (rest) return rest
+    }
+    return null
+  }
+
+  function slotAt(slot: number): { phrase: ReadyPhrase; part: OpenPart; example: string } | null {
+    let before = 0
+    for (const [at, phrase] of path.entries()) {
+      const part = parts[at]
+      const example = phrase.slots[slot - before]
+      if (part && example !== undefined && slot >= before) return { phrase, part, example }
+      before += phrase.slots.length
+    }
+    return null
+  }
+
+  function pool({ phrase, part, example }: { phrase: ReadyPhrase; part: OpenPart; example: string }): string[] {
+    const words = part.tier === null ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
+    return words.map((word) => ({ word, liking: preference(setting.seed, phrase.id, word) })).sort((a, b) => a.liking - b.liking).map(({ word }) => word)
   }
 }
 
-function describingWordsIn(phrase: ReadyPhrase): string[] {
-  return phrase.tokens.flatMap((token) => (token.kind === 'describing' ? [token.example] : []))
-}
-
-/** Words that share their first five letters count as one: excel, excellent, excellently. */
-export function stem(word: string): string {
-  return word.slice(0, 5)
+/** A candidate with its cost, its fixed words and the words of the facts that it tells. */
+function toOffer(phrase: ReadyPhrase, part: OpenPart, setting: ChoiceSetting): Offer {
+  const told = phrase.needs.flatMap((fact) => contentWords(part.facts[fact]?.text ?? ''))
+  return { phrase, cost: wordingCost(phrase, part.tier, setting), families: told.length === 0 ? phrase.families : [...phrase.families, ...told.map(familyNumber)] }
 }

@@ -1,178 +1,127 @@
-import { directionOf, tierRank, type Tier } from '../scales/tier'
-import type { Because, Draft, DraftSentence, NarrativeFacts, StandingFact } from './because'
-import { chooseWordings, type ChosenPart, type OpenPart, type Usage } from './choose'
+import type { Draft, LeftOut, NarrativeFacts } from './because'
+import { chooseWordings } from './choose'
 import { countGraphemes } from './graphemes'
-import type { FactName, Token } from './notation'
-import { readyPhrase, type Phrase, type Phrasebook, type ReadyPhrase } from './phrase'
-import type { CommentBox, PlannedPart } from './plan'
-import { saySentence, type Spoken, type Subject } from './say'
+import { openParts, type OpenPart } from './openParts'
+import { indexPhrases } from './phraseIndex'
+import type { Phrasebook } from './phrase'
+import type { CommentBox } from './plan'
+import type { Subject } from './say'
+import { sayComment, sayText, type ChosenPart } from './sayComment'
+import { usageKey, type CostSetting, type Usage } from './wordingCost'
 
 /** One comment to be written. */
 export interface DraftRequest {
   studentId: string
   subject: Subject
+  /** The student's grade as a number, or null where it is none. */
+  grade: number | null
   box: CommentBox
   facts: NarrativeFacts
-  /** 0 for the first wording, 1, 2, … for others. */
-  wording?: number
-  /** Phrases this student had in this box last term. */
+  /** Phrases this student had in this box last term: not to be said again. */
   avoid?: ReadonlySet<string>
+  /** Phrases of the draft that stands; they are kept where they still hold. */
+  standing?: ReadonlySet<string>
+  /** What a teacher who asks for another wording has seen and wants. */
+  wish?: Wish
 }
+
+export interface Wish {
+  /** How often each phrase has been shown already. */
+  shown?: ReadonlyMap<string, number>
+  /** By part key: the phrases to which a part is held. */
+  held?: ReadonlyMap<string, ReadonlySet<string>>
+  /** The text must have at least and at most so many characters; the box's own limit always holds. */
+  atLeast?: number
+  atMost?: number
+}
+
+/** How full a box should be for its text to look right; ours. */
+const wellFilled = 0.8
 
 /**
  * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
- * phrasebook give the same texts.
+ * phrasebook give the same texts. No two students get the very same sentences while another choice is left.
  * @param given phrases already used by classmates whose texts stand, with how often
  */
 export function draftClass(requests: readonly DraftRequest[], phrasebook: Phrasebook, given: Usage = new Map()): Draft[] {
   const usage = new Map(given)
+  const taken = new Set<string>()
+  const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
   return requests.map((request) => {
-    const draft = draftComment(request, phrasebook, usage)
-    for (const id of draft.sentences.flatMap((sentence) => sentence.phraseIds)) usage.set(id, (usage.get(id) ?? 0) + 1)
+    const { draft, chosen } = compose(request, phrasebook, usage, taken)
+    for (const { phrase, part } of chosen) {
+      count(usageKey(phrase.id))
+      if (part.tier) count(usageKey(phrase.id, part.tier))
+    }
+    taken.add(idsOf(chosen))
     return draft
   })
 }
 
 /**
  * Writes one comment from the facts, or an empty one when the facts and the phrasebook have nothing to say together.
- * A part without facts or without a phrase is left out; what remains reads whole. Parts are dropped from the least
- * needed on until the text fits the box's limit.
+ * A part without facts or without a phrase is left out, and said to be; what remains reads whole. Parts are dropped
+ * from the least needed on until a choice keeps every rule and fits the box.
+ * @throws NotationError for a phrase that cannot be read
  */
 export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Map()): Draft {
-  const { box, facts } = request
-  // The term by name, not by id: the batch command and the application shall choose alike.
-  const seed = [request.studentId, box.key, facts.termName, String(request.wording ?? 0)]
-  let parts = box.plan.flatMap((part) => openPart(part, request, phrasebook))
-  while (parts.some((part) => part.about !== 'any')) {
-    const draft = sayParts(chooseWordings(parts, seed, usage, phrasebook.describing), request)
-    if (countGraphemes(draft.text) <= box.limit) return draft
+  return compose(request, phrasebook, usage, new Set()).draft
+}
+
+interface Composed {
+  draft: Draft
+  chosen: readonly ChosenPart[]
+}
+
+/** @param taken phrase ids, joined by spaces, of whole comments that classmates have */
+function compose(request: DraftRequest, phrasebook: Phrasebook, usage: Usage, taken: ReadonlySet<string>): Composed {
+  const opened = openParts(request, phrasebook)
+  const leftOut: LeftOut[] = [...opened.leftOut]
+  let parts = held(opened.parts, request.wish)
+  while (saysSomething(parts)) {
+    const chosen = choose(parts, request, phrasebook, usage, taken) ?? (taken.size > 0 ? choose(parts, request, phrasebook, usage, new Set()) : null)
+    if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const least = Math.max(...parts.map((part) => part.dispensable))
-    const index = parts.findLastIndex((part) => part.dispensable === least)
-    parts = parts.filter((_, each) => each !== index)
+    const gone = parts.findLastIndex((part) => part.dispensable === least)
+    leftOut.push(...parts.slice(gone, gone + 1).map(({ planned }): LeftOut => ({ part: planned.part, about: planned.about, why: 'there is no room' })))
+    parts = parts.filter((_, at) => at !== gone)
   }
-  return { text: '', sentences: [] }
+  return { draft: { text: '', sentences: [], leftOut }, chosen: [] }
 }
 
-/** How readily a part gives way when the limit is tight. */
-const givesWay: Record<PlannedPart['part'], number> = { 'closing': 4, 'opening': 3, 'habit': 2, 'next step': 1, 'outcome': 1 }
-
-function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phrasebook): OpenPart[] {
-  const { facts, box } = request
-  const standing = standingFor(planned, box, facts)
-  if (standing === 'missing') return []
-  const wanted = phrasebook.phrases.filter((phrase) => suits(phrase, planned, standing, box))
-  const own = wanted.filter((phrase) => phrase.subject === (box.subject ?? 'general'))
-  const told = (own.length > 0 ? own : wanted).map(readyPhrase).filter((phrase) => canBeSaid(phrase, factsOf(request, standing)))
-  const fresh = told.filter((phrase) => !request.avoid?.has(phrase.id))
-  const candidates = fresh.length > 0 ? fresh : told
-  if (candidates.length === 0) return []
-  return [{
-    candidates,
-    tier: standing?.tier ?? null,
-    because: standing?.because ?? [{ kind: 'always', text: `Every comment has ${planned.part === 'opening' ? 'an' : 'a'} ${planned.part}.`, termId: facts.termId }],
-    sharesSentence: planned.sharesSentence,
-    dispensable: givesWay[planned.part],
-    about: standing?.about ?? 'any',
-  }]
+function idsOf(chosen: readonly ChosenPart[]): string {
+  return chosen.map(({ phrase }) => phrase.id).join(' ')
 }
 
-/** What a part speaks of; null when it speaks of nothing in particular. */
-function standingFor(planned: PlannedPart, box: CommentBox, facts: NarrativeFacts): StandingFact | null | 'missing' {
-  if (planned.about === 'weakest') return weakestOf(box, facts) ?? 'missing'
-  if (planned.part === 'outcome' && planned.about === 'mark') return facts.mark ?? 'missing'
-  if (planned.part === 'outcome' || planned.part === 'habit') return facts.standings[planned.about] ?? 'missing'
-  return facts.mark
+/** A comment that speaks of nothing in particular is none. */
+function saysSomething(parts: readonly OpenPart[]): boolean {
+  return parts.some((part) => part.planned.about !== 'any')
 }
 
-/** The weakest outcome or habit that the box's plan speaks of; the later one among equals, as it is read last. */
-function weakestOf(box: CommentBox, facts: NarrativeFacts): StandingFact | undefined {
-  const known = box.plan.flatMap((part) => (part.part === 'outcome' && part.about === 'mark' ? facts.mark : facts.standings[part.about]) ?? [])
-  return known.reduce<StandingFact | undefined>((weakest, each) => (!weakest || tierRank(each.tier) <= tierRank(weakest.tier) ? each : weakest), undefined)
+function held(parts: readonly OpenPart[], wish: Wish | undefined): OpenPart[] {
+  return parts.map((part) => {
+    const ids = wish?.held?.get(part.key)
+    const candidates = ids ? part.candidates.filter((phrase) => ids.has(phrase.id)) : []
+    return candidates.length > 0 ? { ...part, candidates } : part
+  })
 }
 
-function suits(phrase: Phrase, planned: PlannedPart, standing: StandingFact | null, box: CommentBox): boolean {
-  if (phrase.part !== planned.part) return false
-  if (phrase.subject !== 'any' && phrase.subject !== (box.subject ?? 'general')) return false
-  const about = planned.about === 'weakest' ? standing?.about : planned.about
-  if (phrase.about !== 'any' && phrase.about !== about) return false
-  if (phrase.about === 'any' && (planned.part === 'outcome' || planned.part === 'habit')) return false
-  return phrase.tiers.length === 0 || (standing !== null && phrase.tiers.includes(standing.tier))
-}
-
-function factsOf(request: DraftRequest, standing: StandingFact | null): Partial<Record<FactName, string>> {
-  const { facts } = request
-  return {
-    'term': facts.termName,
-    ...(facts.subjectName ? { subject: facts.subjectName } : {}),
-    ...(facts.bestWork ? { 'best work': facts.bestWork.title } : {}),
-    ...(standing ? { skill: standing.about, habit: standing.about } : {}),
+function choose(parts: readonly OpenPart[], request: DraftRequest, phrasebook: Phrasebook, usage: Usage, taken: ReadonlySet<string>): ChosenPart[] | null {
+  const { box, wish } = request
+  const most = Math.min(box.limit, wish?.atMost ?? box.limit)
+  const least = wish?.atLeast ?? 0
+  const setting: CostSetting = {
+    // The term by name, not by id: the batch command and the application shall choose alike.
+    seed: [request.studentId, box.key, request.facts.termName].join('\u0000'),
+    usage, tone: box.tone, subject: box.subject, namedOnly: request.subject.pronouns === 'name only',
+    idealLength: Math.max(least, most * wellFilled) / parts.length,
+    shown: wish?.shown ?? new Map(), standing: request.standing ?? new Set(),
   }
-}
+  return chooseWordings(parts, { ...setting, describing: phrasebook.describing, describingFamilies: indexPhrases(phrasebook).describingFamilies, mayBe })
 
-function canBeSaid(phrase: ReadyPhrase, facts: Partial<Record<FactName, string>>): boolean {
-  return phrase.tokens.every((token) => token.kind !== 'fact' || facts[token.fact] !== undefined)
-}
-
-/** Puts the chosen parts into sentences, joining those that share one, and notes where each sentence stands. */
-function sayParts(chosen: readonly ChosenPart[], request: DraftRequest): Draft {
-  const spoken: Spoken = { named: false, sentencesSinceName: 0 }
-  const sentences: DraftSentence[] = []
-  let text = ''
-  for (const group of sentenceGroups(chosen, request.subject)) {
-    const { text: sentence, named } = saySentence(groupTokens(group), request.subject, spoken, group.flatMap((part) => part.describing), groupFacts(group, request))
-    spoken.named = spoken.named || named
-    spoken.sentencesSinceName = named ? 1 : spoken.sentencesSinceName + 1
-    const start = text === '' ? 0 : text.length + 1
-    text = text === '' ? sentence : `${text} ${sentence}`
-    sentences.push({ start, end: start + sentence.length, phraseIds: group.map((part) => part.phrase.id), because: group.flatMap((part) => becauseOf(part, request)) })
+  function mayBe(candidate: readonly ChosenPart[]): boolean {
+    if (taken.has(idsOf(candidate))) return false
+    const length = countGraphemes(sayText(candidate, request.subject))
+    return length <= most && length >= least
   }
-  return { text, sentences }
-}
-
-function becauseOf(part: ChosenPart, request: DraftRequest): Because[] {
-  const speaksOfWork = part.phrase.tokens.some((token) => token.kind === 'fact' && token.fact === 'best work')
-  return speaksOfWork && request.facts.bestWork ? [...part.because, request.facts.bestWork.because] : part.because
-}
-
-/** Parts that share a sentence stand together, if both begin with the student and the sentence does not run on. */
-function sentenceGroups(chosen: readonly ChosenPart[], subject: Subject): ChosenPart[][] {
-  const groups: ChosenPart[][] = []
-  for (const part of chosen) {
-    const last = groups.at(-1)
-    // A student who is named only would be named twice in one sentence.
-    const joins = part.sharesSentence && last?.length === 1 && subject.pronouns !== 'name only' && [...last, part].every((each) => opensWithThey(each.phrase))
-    if (joins && last) last.push(part)
-    else groups.push([part])
-  }
-  return groups
-}
-
-function opensWithThey(phrase: ReadyPhrase): boolean {
-  const first = phrase.tokens[0]
-  return first?.kind === 'pronoun' && first.case === 'subject' && !/\.(?=.)|, (and|but|so) /.test(phrase.text) && phrase.text.length <= 110
-}
-
-/** "…, and she …" between parts that point the same way, "…, but she …" between a strength and a difficulty. */
-function groupTokens(group: readonly ChosenPart[]): Token[] {
-  const [first, second] = group
-  if (!first || !second) return first?.phrase.tokens ?? []
-  const link = directionOfPart(first.tier) === directionOfPart(second.tier) ? 'and' : 'but'
-  return [
-    ...withoutFullStop(first.phrase.tokens),
-    { kind: 'words', text: `, ${link} ` },
-    ...second.phrase.tokens.map((token, index): Token => (index === 0 && token.kind === 'pronoun' ? { ...token, capital: false } : token)),
-  ]
-}
-
-function directionOfPart(tier: Tier | null): string {
-  return tier === null ? 'strength' : directionOf(tier)
-}
-
-function withoutFullStop(tokens: readonly Token[]): Token[] {
-  return tokens.map((token, index) => (index === tokens.length - 1 && token.kind === 'words' ? { ...token, text: token.text.replace(/\.\s*$/, '') } : token))
-}
-
-function groupFacts(group: readonly ChosenPart[], request: DraftRequest): Partial<Record<FactName, string>> {
-  const about = group.find((part) => part.about !== 'any')
-  return factsOf(request, about ? { about: about.about, tier: about.tier ?? 'sound', because: about.because } : null)
 }

@@ -2,8 +2,8 @@ const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' })
 
 /** The length of a text as its reader counts it: user-perceived characters (UAX 29), so "é" and "👩‍🏫" are one each. */
 export function countGraphemes(text: string): number {
-  // Plain ASCII (all but CR LF pairs) needs no segmenting: one unit is one character.
-  if (/^[\x20-\x7e\n]*$/.test(text)) return text.length
+  // Latin letters with their accents built in and the usual punctuation need no segmenting: one unit is one character.
+  if (/^[\x20-\x7e\n\u00a0-\u02ff\u2010-\u2027\u2030-\u205e]*$/.test(text)) return text.length
   let count = 0
   for (const _segment of segmenter.segment(text)) count += 1
   return count

@@ -4,18 +4,27 @@ import type { PronounSet } from '../people/pronouns'
 export type PronounCase = keyof Omit<PronounSet, 'takesPluralVerb'>
 
 /** What a student's record can lend to a sentence. */
-export const factNames = ['subject', 'term', 'skill', 'habit', 'best work'] as const
+export const factNames = [
+  'subject', 'term', 'skill', 'habit', 'strongest skill', 'weakest skill', 'strengths',
+  'best work', 'best work date', 'best result', 'mark', 'trend', 'attendance',
+] as const
 export type FactName = (typeof factNames)[number]
 
+/** Which of a student's names: the one in use, the one with the family name, or the family name alone. */
+export type NameForm = 'used' | 'full' | 'family'
+
 /** A piece of a phrase: fixed words, or something that varies from student to student. */
-export type Token =
+export type PlainToken =
   | { kind: 'words'; text: string }
-  | { kind: 'name'; possessive: boolean }
-  | { kind: 'pronoun'; case: PronounCase; capital: boolean }
+  | { kind: 'name'; form: NameForm; possessive: boolean }
+  | { kind: 'pronoun'; case: PronounCase; capital: boolean; withoutPronoun: string | null }
   | { kind: 'verb'; singular: string }
   | { kind: 'article'; capital: boolean }
   | { kind: 'describing'; example: string }
   | { kind: 'fact'; fact: FactName }
+
+/** A piece of a phrase, or words that are left out when a fact in them is not known. */
+export type Token = PlainToken | { kind: 'optional'; tokens: PlainToken[] }
 
 /** A phrase that cannot be read: where, and what was expected there. */
 export class NotationError extends Error {
@@ -32,62 +41,138 @@ const pronounWords: Record<string, PronounCase> = {
   they: 'subject', them: 'object', their: 'determiner', theirs: 'possessive', themself: 'reflexive',
 }
 
+const nameWords: Record<string, NameForm> = { 'Name': 'used', 'Full name': 'full', 'Family name': 'family' }
+
 /**
  * Reads a phrase in Facunda's notation (docs/formats.md): plain English with the words that vary in braces, each
  * written so that it can be read aloud.
  *
  * | written | stands for |
  * |---|---|
- * | {Name} {Name's} | the name, always |
+ * | {Name} {Name's} {Full name} {Family name} | the name, always |
  * | {They} {they} {them} {their} {theirs} {themself} | the pronoun in that case; at first mention the name |
+ * | {their\|the} | the pronoun; after the bar what stands for a student who is only named |
  * | {writes} {has} | a verb as it follows "she"; it agrees with its subject |
  * | {a} {A} | a or an, by the sound of what follows |
  * | {~careful} | a describing word of the phrase's level, this one or another |
- * | {#skill} | a fact: subject, term, skill, habit, best work |
+ * | {#skill} | a fact: see factNames |
+ * | [, best of all in {#best work}] | words that are left out when a fact in them is not known |
  *
  * @throws NotationError
  */
 export function parsePhrase(text: string): Token[] {
   const tokens: Token[] = []
-  let at = 0
-  while (at < text.length) {
-    const open = text.indexOf('{', at)
-    const stray = text.indexOf('}', at)
-    if (stray >= 0 && (open < 0 || stray < open)) throw new NotationError(stray, 'a “{” before this “}”.')
-    if (open < 0) {
-      tokens.push({ kind: 'words', text: text.slice(at) })
-      break
+  let optional: { from: number; tokens: PlainToken[] } | null = null
+  for (const { kind, content, at } of pieces(text)) {
+    if (kind === 'open') {
+      if (optional) throw new NotationError(at, 'a “]” before another “[”.')
+      optional = { from: at, tokens: [] }
+    } else if (kind === 'close') {
+      if (!optional) throw new NotationError(at, 'a “[” before this “]”.')
+      if (!optional.tokens.some((token) => token.kind === 'fact')) throw new NotationError(optional.from, 'a {#fact} between “[” and “]”, without which the words are left out.')
+      tokens.push({ kind: 'optional', tokens: optional.tokens })
+      optional = null
+    } else {
+      const token: PlainToken = kind === 'slot' ? readSlot(content, at) : { kind: 'words', text: content }
+      if (optional) optional.tokens.push(token)
+      else tokens.push(token)
     }
-    if (open > at) tokens.push({ kind: 'words', text: text.slice(at, open) })
-    const close = text.indexOf('}', open)
-    const nested = text.indexOf('{', open + 1)
-    if (close < 0 || (nested >= 0 && nested < close)) throw new NotationError(open, 'a “}” that closes this “{”.')
-    tokens.push(readSlot(text.slice(open + 1, close), open))
-    at = close + 1
   }
+  if (optional) throw new NotationError(optional.from, 'a “]” that closes this “[”.')
   return tokens
 }
 
-function readSlot(slot: string, position: number): Token {
+interface Piece {
+  kind: 'words' | 'slot' | 'open' | 'close'
+  content: string
+  at: number
+}
+
+/** Cuts a phrase at its braces and brackets. */
+function* pieces(text: string): Generator<Piece> {
+  let at = 0
+  while (at < text.length) {
+    const sign = text[at]
+    if (sign === '}') throw new NotationError(at, 'a “{” before this “}”.')
+    if (sign === '[' || sign === ']') {
+      yield { kind: sign === '[' ? 'open' : 'close', content: sign, at }
+      at += 1
+    } else if (sign === '{') {
+      const close = text.slice(at + 1).search(/[{}]/) + at + 1
+      if (text[close] !== '}' || close === at) throw new NotationError(at, 'a “}” that closes this “{”.')
+      yield { kind: 'slot', content: text.slice(at + 1, close), at }
+      at = close + 1
+    } else {
+      const next = text.slice(at).search(/[{}[\]]/)
+      const end = next < 0 ? text.length : at + next
+      yield { kind: 'words', content: text.slice(at, end), at }
+      at = end
+    }
+  }
+}
+
+function readSlot(slot: string, position: number): PlainToken {
   const word = slot.replace('’', "'")
-  if (word === 'Name') return { kind: 'name', possessive: false }
-  if (word === "Name's") return { kind: 'name', possessive: true }
+  const form = nameWords[word.replace(/'s$/, '')]
+  if (form) return { kind: 'name', form, possessive: word.endsWith("'s") }
   if (word === 'a' || word === 'A') return { kind: 'article', capital: word === 'A' }
-  const pronoun = pronounWords[word.toLocaleLowerCase('en')]
-  if (pronoun) return { kind: 'pronoun', case: pronoun, capital: /^[A-Z]/.test(word) }
+  const pronoun = readPronoun(word)
+  if (pronoun) return pronoun
   if (word.startsWith('~')) return readDescribing(word.slice(1), position)
   if (word.startsWith('#')) return readFact(word.slice(1), position)
   if (/^[a-z]+(n't)?$/.test(word) && (word.endsWith('s') || word.endsWith("n't"))) return { kind: 'verb', singular: word }
   throw new NotationError(position, `a name, pronoun, verb (“writes”), {a}, {~describing word} or {#fact}; “${slot}” is none of them.`)
 }
 
-function readDescribing(example: string, position: number): Token {
+function readPronoun(slot: string): PlainToken | null {
+  const [word = '', ...rest] = slot.split('|')
+  const known = Object.hasOwn(pronounWords, word.toLocaleLowerCase('en')) ? pronounWords[word.toLocaleLowerCase('en')] : undefined
+  if (known === undefined || rest.length > 1) return null
+  return { kind: 'pronoun', case: known, capital: /^[A-Z]/.test(word), withoutPronoun: rest[0] ?? null }
+}
+
+function readDescribing(example: string, position: number): PlainToken {
   if (!/^[a-z][a-z-]*$/.test(example)) throw new NotationError(position, 'a describing word in small letters after “~”.')
   return { kind: 'describing', example }
 }
 
-function readFact(name: string, position: number): Token {
+function readFact(name: string, position: number): PlainToken {
   const fact = factNames.find((known) => known === name)
   if (!fact) throw new NotationError(position, `one of ${factNames.join(', ')} after “#”.`)
   return { kind: 'fact', fact }
+}
+
+const slotOfCase: Record<PronounCase, string> = { subject: 'they', object: 'them', determiner: 'their', possessive: 'theirs', reflexive: 'themself' }
+const slotOfName: Record<NameForm, string> = { used: 'Name', full: 'Full name', family: 'Family name' }
+
+/** The inverse of parsePhrase: the same tokens in the notation. */
+export function writePhrase(tokens: readonly Token[]): string {
+  return tokens.map((token) => (token.kind === 'optional' ? `[${writePhrase(token.tokens)}]` : writeToken(token))).join('')
+}
+
+function writeToken(token: PlainToken): string {
+  switch (token.kind) {
+    case 'words': return token.text
+    case 'name': return `{${slotOfName[token.form]}${token.possessive ? "'s" : ''}}`
+    case 'pronoun': {
+      const word = slotOfCase[token.case]
+      return `{${token.capital ? word.charAt(0).toUpperCase() + word.slice(1) : word}${token.withoutPronoun === null ? '' : `|${token.withoutPronoun}`}}`
+    }
+    case 'verb': return `{${token.singular}}`
+    case 'article': return token.capital ? '{A}' : '{a}'
+    case 'describing': return `{~${token.example}}`
+    case 'fact': return `{#${token.fact}}`
+  }
+}
+
+/** The tokens that are said when these facts are known: optional words stand only with all their facts. */
+export function tokensWith(tokens: readonly Token[], facts: Partial<Record<FactName, string>>): readonly PlainToken[] {
+  return isPlain(tokens) ? tokens : tokens.flatMap((token) => {
+    if (token.kind !== 'optional') return [token]
+    return token.tokens.every((each) => each.kind !== 'fact' || facts[each.fact] !== undefined) ? token.tokens : []
+  })
+}
+
+function isPlain(tokens: readonly Token[]): tokens is readonly PlainToken[] {
+  return tokens.every((token) => token.kind !== 'optional')
 }

@@ -1,9 +1,12 @@
 import type { Tier } from '../scales/tier'
-import { parsePhrase, type Token } from './notation'
 
 /** The parts that a comment can be made of. */
-export const partKinds = ['opening', 'outcome', 'habit', 'next step', 'closing'] as const
+export const partKinds = ['opening', 'outcome', 'habit', 'progress', 'next step', 'help at home', 'closing'] as const
 export type PartKind = (typeof partKinds)[number]
+
+/** Where something has gone since the term before. */
+export const moves = ['up', 'same', 'down'] as const
+export type Move = (typeof moves)[number]
 
 /** A sentence that a school uses, for one part of a comment. */
 export interface Phrase {
@@ -15,13 +18,16 @@ export interface Phrase {
   about: string
   /** The tiers it is true for; empty when it suits every one. */
   tiers: Tier[]
-  /** In Facunda's notation. */
+  /** The moves since last term that it is true for; empty when it suits every one. */
+  moves: Move[]
+  /** In Facunda's notation. Without a full stop it is a clause, which gets one where it stands alone. */
   text: string
-}
-
-/** A phrase ready to be said. */
-export interface ReadyPhrase extends Phrase {
-  tokens: Token[]
+  /** A word for how it sounds ("warm", "plain"), or "" for any. */
+  tone: string
+  /** The grades it is written for, or null for all. */
+  grades: { from: number; to: number } | null
+  /** The person whose own phrase it is, or null for the school's. */
+  owner: string | null
 }
 
 /** Interchangeable describing words by tier. */
@@ -33,16 +39,17 @@ export interface Phrasebook {
   describing: DescribingWords
 }
 
-const ready = new WeakMap<Phrase, ReadyPhrase>()
+/** Reads a grade range, as in "4-6" or "5"; null for all grades. @returns undefined when it is no such thing */
+export function readGrades(written: string): Phrase['grades'] | undefined {
+  const tidy = written.trim()
+  if (tidy === '') return null
+  const [, from, to = from] = /^(\d{1,2})(?:\s*[-–]\s*(\d{1,2}))?$/.exec(tidy) ?? []
+  if (from === undefined || to === undefined || Number(from) > Number(to)) return undefined
+  return { from: Number(from), to: Number(to) }
+}
 
-/**
- * Parses a phrase once; the same phrase object is never parsed twice.
- * @throws NotationError
- */
-export function readyPhrase(phrase: Phrase): ReadyPhrase {
-  const known = ready.get(phrase)
-  if (known) return known
-  const made = { ...phrase, tokens: parsePhrase(phrase.text) }
-  ready.set(phrase, made)
-  return made
+/** The inverse of readGrades. */
+export function writeGrades(grades: Phrase['grades']): string {
+  if (!grades) return ''
+  return grades.from === grades.to ? String(grades.from) : `${grades.from}-${grades.to}`
 }

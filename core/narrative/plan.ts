@@ -1,10 +1,21 @@
+import { tierRank } from '../scales/tier'
+import type { StandingFact } from './because'
 import { partKinds, type PartKind } from './phrase'
+
+/** When a part is said: always, or only at a high or low level, or when the level has moved since last term. */
+export const conditions = ['high', 'low', 'high or low', 'moved', 'up'] as const
+export type Condition = (typeof conditions)[number]
 
 /** One part of a comment, in its place. */
 export interface PlannedPart {
   part: PartKind
-  /** The strand or habit; "any" where the part speaks of none, "weakest" for a next step about the weakest outcome. */
+  /**
+   * The strand or habit; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan speaks of;
+   * "most moved" for progress; "any" where the part speaks of none.
+   */
   about: string
+  /** Null: always. */
+  when: Condition | null
   /** True when it is joined to the part before into one sentence, where that reads well. */
   sharesSentence: boolean
 }
@@ -17,12 +28,20 @@ export interface CommentBox {
   subject: string | null
   /** The most characters (graphemes) that fit. */
   limit: number
+  /** The tone that is liked best here, or "" for any. */
+  tone: string
   plan: PlannedPart[]
 }
 
+/** What a part speaks of when nothing is named. */
+const aboutUnnamed: Record<PartKind, string> = {
+  'opening': 'any', 'outcome': '', 'habit': '', 'progress': 'most moved', 'next step': 'weakest', 'help at home': 'weakest', 'closing': 'any',
+}
+
 /**
- * Reads a plan as it is written: parts parted by semicolons, "+" between parts that share a sentence.
- * @example readPlan('opening; outcome Number + outcome Measuring; next step; closing')
+ * Reads a plan as it is written: parts parted by semicolons, "+" between parts that share a sentence, "when" before a
+ * condition.
+ * @example readPlan('opening; outcome Number + outcome Measuring; habit Perseverance when high or low; next step; closing')
  * @throws Error naming the part that is none
  */
 export function readPlan(written: string): PlannedPart[] {
@@ -32,15 +51,31 @@ export function readPlan(written: string): PlannedPart[] {
 
 /** The inverse of readPlan. */
 export function writePlan(plan: readonly PlannedPart[]): string {
-  return plan
-    .map((part, index) => `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${part.part}${['any', 'weakest'].includes(part.about) ? '' : ` ${part.about}`}`)
-    .join('')
+  return plan.map((part, index) => `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}`).join('')
+}
+
+/** A part in words, the same in plans and in what is kept with a comment: "outcome Number", "next step". */
+export function partKey({ part, about }: Pick<PlannedPart, 'part' | 'about'>): string {
+  return about === aboutUnnamed[part] ? part : `${part} ${about}`
 }
 
 function readPart(written: string): Omit<PlannedPart, 'sharesSentence'> {
-  const part = partKinds.find((kind) => written === kind || written.startsWith(`${kind} `))
+  const [named = '', condition, ...more] = written.split(/\s+when\s+/)
+  const part = partKinds.find((kind) => named === kind || named.startsWith(`${kind} `))
   if (!part) throw new Error(`“${written}” is no part of a comment. Parts are: ${partKinds.join(', ')}.`)
-  const about = written.slice(part.length).trim()
-  if (about === '' && (part === 'outcome' || part === 'habit')) throw new Error(`“${part}” needs the name of one, as in “${part} Number”.`)
-  return { part, about: about || (part === 'next step' ? 'weakest' : 'any') }
+  const when = condition === undefined ? null : conditions.find((each) => each === condition)
+  if (when === undefined || more.length > 0) throw new Error(`“when ${[condition, ...more].join(' when ')}” is no condition. Conditions are: ${conditions.join(', ')}.`)
+  const about = named.slice(part.length).trim() || aboutUnnamed[part]
+  if (about === '') throw new Error(`“${part}” needs the name of one, as in “${part} Number”, or strongest or weakest.`)
+  return { part, about, when }
+}
+
+/** Whether a part is said of this standing. A part that speaks of nothing in particular has no condition to meet. */
+export function conditionHolds(when: Condition | null, standing: StandingFact | null): boolean {
+  if (when === null || standing === null) return when === null
+  const high = tierRank(standing.tier) >= tierRank('strong')
+  const low = tierRank(standing.tier) <= tierRank('growing')
+  const move = standing.trend?.move ?? 'same'
+  const holds: Record<Condition, boolean> = { 'high': high, 'low': low, 'high or low': high || low, 'moved': move !== 'same', 'up': move === 'up' }
+  return holds[when]
 }

@@ -1,12 +1,13 @@
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
-import type { FactName, Token } from './notation'
+import type { FactName, NameForm, PlainToken } from './notation'
 import { possessiveOf, type PossessiveRule } from './possessive'
 import { pluralVerb } from './verbs'
 
 /** Who is spoken of, and how. */
 export interface Subject {
   name: string
+  family: string
   pronouns: Pronouns
   possessives: PossessiveRule
 }
@@ -16,92 +17,117 @@ export interface Spoken {
   named: boolean
   /** Sentences since the name was last said. */
   sentencesSinceName: number
+  /** True when the last sentence spoke of other people whom the student's pronoun could mean as well. */
+  othersMeant: boolean
 }
 
 /** After so many sentences without it the name is said again. */
 const nameAgainAfter = 3
 
+export const nothingSpoken: Spoken = { named: false, sentencesSinceName: 0, othersMeant: false }
+
 export interface Said {
   text: string
-  named: boolean
+  spoken: Spoken
+}
+
+/** Facts put in their places as plain words. A missing one is the caller's to avoid. */
+export function withFacts(tokens: readonly PlainToken[], facts: Partial<Record<FactName, string>>): readonly PlainToken[] {
+  if (!tokens.some((token) => token.kind === 'fact')) return tokens
+  return tokens.map((token) => (token.kind === 'fact' ? { kind: 'words', text: facts[token.fact] ?? '' } : token))
 }
 
 /**
  * Says one sentence of tokens about a student.
  *
- * The first subject of a comment is the name, later ones the pronoun; the name comes again after some sentences.
- * Verbs agree with what actually stands as their subject: "Sam has", "they have". A student who is named only is
- * named where a pronoun would stand; a determiner right after the name has been said becomes the name's possessive.
+ * The first subject of a comment is the name, later ones the pronoun; the name comes again after some sentences, and
+ * where a plural pronoun could mean others just spoken of. Verbs agree with what actually stands as their subject:
+ * "Sam has", "they have". A student who is named only is named where a pronoun would stand, or the phrase's own
+ * words for that are said.
  *
  * @param describing the describing words for this sentence's slots, in order
- * @param facts values of the fact slots; a missing one makes the sentence unsayable and is the caller's to avoid
  */
-export function saySentence(
-  tokens: readonly Token[],
-  subject: Subject,
-  spoken: Spoken,
-  describing: readonly string[],
-  facts: Partial<Record<FactName, string>>,
-): Said {
-  const state = { named: spoken.named, plural: false, nameIsDue: !spoken.named || spoken.sentencesSinceName >= nameAgainAfter, nextWord: 0 }
-  let named = false
+export function saySentence(tokens: readonly PlainToken[], subject: Subject, spoken: Spoken, describing: readonly string[]): Said {
+  const nameIsDue = !spoken.named || spoken.sentencesSinceName >= nameAgainAfter || spoken.othersMeant
+  const state = { named: spoken.named, namedHere: false, nameIsDue, plural: false, nextWord: 0 }
   let text = ''
   let pendingArticle: { capital: boolean } | null = null
   for (const token of tokens) {
-    const piece = token.kind === 'article' ? '' : sayToken(token)
     if (token.kind === 'article') {
       pendingArticle = token
       continue
     }
+    const piece = sayToken(token)
     if (pendingArticle && piece.trim() !== '') {
       const article = articleBefore(piece.trim())
-      text += (pendingArticle.capital ? article.charAt(0).toUpperCase() + article.slice(1) : article) + (/^\s/.test(piece) ? '' : ' ')
+      text += (pendingArticle.capital ? capitalised(article) : article) + (/^\s/.test(piece) ? '' : ' ')
       pendingArticle = null
     }
     text += piece
   }
-  return { text: tidy(text), named }
+  const tidied = tidy(text)
+  return {
+    text: tidied.startsWith(subject.name) ? tidied : capitalised(tidied),
+    spoken: {
+      named: state.named,
+      sentencesSinceName: state.namedHere ? 1 : spoken.sentencesSinceName + 1,
+      othersMeant: couldBeMeant(tidied, subject.pronouns),
+    },
+  }
 
-  function sayToken(token: Exclude<Token, { kind: 'article' }>): string {
+  function sayToken(token: Exclude<PlainToken, { kind: 'article' }>): string {
     switch (token.kind) {
       case 'words': return token.text
+      case 'fact': return ''
       case 'describing': return describing[state.nextWord++] ?? token.example
-      case 'fact': return facts[token.fact] ?? ''
       case 'verb': return state.plural ? pluralVerb(token.singular) : token.singular
       case 'name':
         state.plural = false
-        return sayName(token.possessive)
+        return sayName(token.possessive, token.form)
       case 'pronoun': return sayPronoun(token)
     }
   }
 
-  function sayName(possessive: boolean): string {
-    named = true
+  function sayName(possessive: boolean, form: NameForm = 'used'): string {
     state.named = true
+    state.namedHere = true
     state.nameIsDue = false
-    return possessive ? possessiveOf(subject.name, subject.possessives) : subject.name
+    const name = form === 'full' ? `${subject.name} ${subject.family}`.trim() : form === 'family' ? subject.family || subject.name : subject.name
+    return possessive ? possessiveOf(name, subject.possessives) : name
   }
 
-  function sayPronoun(token: Extract<Token, { kind: 'pronoun' }>): string {
+  function sayPronoun(token: Extract<PlainToken, { kind: 'pronoun' }>): string {
     const { pronouns } = subject
+    const isOwner = token.case === 'determiner' || token.case === 'possessive'
     if (pronouns === 'name only') {
-      state.plural = false
-      return sayName(token.case === 'determiner' || token.case === 'possessive')
+      if (token.case === 'subject') state.plural = false
+      return token.withoutPronoun !== null && state.named ? token.withoutPronoun : sayName(isOwner)
     }
-    // Only a subject, or a sentence's opening determiner, introduces someone; "them" never does.
-    const canIntroduce = token.case === 'subject' || (token.case === 'determiner' && token.capital)
+    // Before the first naming anything but "themself" introduces; later only a subject, or a sentence's first word.
+    const canIntroduce = token.case !== 'reflexive' && (!state.named || token.case === 'subject' || (token.case === 'determiner' && token.capital))
     if (state.nameIsDue && canIntroduce) {
       state.plural = false
-      return sayName(token.case === 'determiner')
+      return sayName(isOwner)
     }
     if (token.case === 'subject') state.plural = pronouns.takesPluralVerb
     const word = pronouns[token.case]
-    return token.capital ? word.charAt(0).toLocaleUpperCase('en') + word.slice(1) : word
+    return token.capital ? capitalised(word) : word
   }
 }
 
-/** One space between words, typographic apostrophes and quotes. */
+/** True when a text speaks of several others, whom "they" would seem to mean. */
+export function couldBeMeant(text: string, pronouns: Pronouns): boolean {
+  return pronouns !== 'name only' && pronouns.takesPluralVerb && /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|artists|writers|people|families)\b/i.test(text)
+}
+
+function capitalised(word: string): string {
+  return word.charAt(0).toLocaleUpperCase('en') + word.slice(1)
+}
+
+/** One space between words, none before a stop; typographic apostrophes and quotes. */
 function tidy(text: string): string {
+  // Most sentences need nothing of this, and asking once is cheaper than trying each.
+  if (!/\s{2}|['"\t\n]| [.,;:!?]|^\s|\s$/.test(text)) return text
   return text
     .replace(/\s+/g, ' ')
     .replace(/ ([.,;:!?])/g, '$1')

@@ -1,3 +1,5 @@
+import type { CheckSettings } from '../checks/checkSettings'
+import type { AcceptedFinding } from '../checks/finding'
 import type { CommentBox } from '../narrative/plan'
 import type { DraftSentence } from '../narrative/because'
 import type { Phrasebook } from '../narrative/phrase'
@@ -46,6 +48,8 @@ export interface Skill {
   strand: string
   statement: string
   familyWords: string
+  /** The same inside a sentence, as in "adding and subtracting large numbers"; "" when nobody has written it. */
+  inSentence: string
   /** For the teacher's eyes: never on a report. */
   teacherOnly: boolean
 }
@@ -128,6 +132,8 @@ export interface School {
   place: string
   markRules: MarkRules
   possessives: PossessiveRule
+  /** What the checks look for. */
+  checks: CheckSettings
 }
 
 /**
@@ -156,5 +162,9 @@ export interface ClassRecord {
   boxes: CommentBox[]
   comments: StudentComment[]
   phrasebook: Phrasebook
+  /** Used names of the other students of this year, for the checks alone. */
+  namesInYear: string[]
+  /** Findings of which a teacher has said that this is right. */
+  accepted: AcceptedFinding[]
   layout: Layout
 }

@@ -36,7 +36,7 @@ export function markProposal(index: RecordIndex, studentId: string, subjectKey: 
   })
   const levelOf = (percent: number | null | undefined): Level | undefined =>
     scale && percent !== null && percent !== undefined ? markLevel(percent, scale, rules) : undefined
-  const lastTerm = record.before?.marks.find((mark) => mark.studentId === studentId && mark.subject === subjectKey)
+  const lastTerm = index.markBefore(studentId, subjectKey)
   return {
     computed,
     proposedLevel: levelOf(computed.percent),

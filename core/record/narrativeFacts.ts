@@ -1,12 +1,13 @@
 import { resultPercent } from '../marks/termMark'
-import { markLevel } from '../marks/settledMark'
+import { markLevel, type SettledMark } from '../marks/settledMark'
 import { percentText } from '../marks/rounding'
-import type { NarrativeFacts, StandingFact } from '../narrative/because'
+import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftComment'
+import { lowerFirst } from '../narrative/openParts'
 import type { CommentBox } from '../narrative/plan'
 import { findLevel, type Level } from '../scales/scale'
-import { tierRank, tiers } from '../scales/tier'
-import type { Skill, Student } from './classRecord'
+import { tierRank } from '../scales/tier'
+import type { Skill, Student, Subject } from './classRecord'
 import type { RecordIndex } from './recordIndex'
 
 /** From here on a result is worth naming with praise; ours, not a trade rule. */
@@ -18,91 +19,164 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
   const subject = record.subjects.find((each) => each.key === box.subject)
   const standings: Record<string, StandingFact> = {}
   for (const habit of record.habits) {
-    const level = settledLevel(index, studentId, habit.key, habit.scale)
-    if (level) standings[habit.name] = { about: habit.name, tier: level.tier, because: [because('habit', `${habit.name}: ${level.symbol} (${level.name})`)] }
+    const standing = habitStanding(index, studentId, habit)
+    if (standing) standings[habit.name] = standing
   }
-  if (subject) {
-    for (const [strand, skills] of strandsOf(record.skills, subject.key)) {
-      const fact = strandStanding(index, studentId, strand, skills, subject.skillScale)
-      if (fact) standings[strand] = fact
-    }
+  for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
+    const standing = subject ? strandStanding(index, studentId, strand, skills, subject.skillScale) : undefined
+    if (standing) standings[strand] = standing
   }
-  return {
-    termId: record.term.id,
-    termName: record.term.name,
-    subjectName: subject?.inSentence ?? null,
-    mark: subject ? markStanding(index, studentId, subject.key, subject.markScale) : null,
-    standings,
-    bestWork: subject ? bestWork(index, studentId, subject.key) : null,
-  }
-
-  function because(kind: 'habit', text: string): StandingFact['because'][number] {
-    return { kind, text, termId: record.term.id }
-  }
+  const mark = subject ? markStanding(index, studentId, subject) : null
+  return { termId: record.term.id, termName: record.term.name, mark, standings, sayable: sayableFacts(index, studentId, subject, Object.values(standings)) }
 }
 
 /** What the narrative engine needs to write one box of one student. */
-export function draftRequest(index: RecordIndex, student: Student, box: CommentBox, wording = 0): DraftRequest {
+export function draftRequest(index: RecordIndex, student: Student, box: CommentBox): DraftRequest {
   const { record } = index
-  const last = record.before?.comments.find((comment) => comment.studentId === student.id && comment.box === box.key)
+  const standing = index.commentOf(student.id, box.key)
   return {
     studentId: student.schoolNumber,
-    subject: { name: student.usedName, pronouns: student.pronouns, possessives: record.school.possessives },
+    subject: { name: student.usedName, family: student.family, pronouns: student.pronouns, possessives: record.school.possessives },
+    grade: /^\d+$/.test(student.gradeLevel) ? Number(student.gradeLevel) : null,
     box,
     facts: narrativeFacts(index, student.id, box),
-    wording,
-    avoid: new Set(last?.sentences.flatMap((sentence) => sentence.phraseIds)),
+    avoid: new Set(index.commentBefore(student.id, box.key)?.sentences.flatMap((sentence) => sentence.phraseIds)),
+    standing: new Set(standing?.sentences.flatMap((sentence) => sentence.phraseIds)),
   }
+}
+
+/** What any sentence of the box may name. */
+function sayableFacts(index: RecordIndex, studentId: string, subject: Subject | undefined, standings: readonly StandingFact[]): NarrativeFacts['sayable'] {
+  const { record } = index
+  const strengths = standings.filter((standing) => tierRank(standing.tier) >= tierRank('strong') && (standing.because[0]?.kind === 'skill level') === (subject !== undefined))
+  return {
+    term: { text: lowerFirst(record.term.name), because: null },
+    ...(subject ? { subject: { text: subject.inSentence, because: null } } : {}),
+    ...(subject ? bestWork(index, studentId, subject.key) : {}),
+    ...(subject ? markInWords(index, studentId, subject) : {}),
+    ...(strengths.length > 0 ? { strengths: strengthsInWords(strengths, record.term.id) } : {}),
+    ...attendanceInWords(index, studentId),
+  }
+}
+
+const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
+
+function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
+  const text = list.format(strengths.map((standing) => lowerFirst(standing.about)))
+  return { text, because: { kind: 'skill level', about: 'strengths', text, tier: null, termId } }
+}
+
+function habitStanding(index: RecordIndex, studentId: string, habit: { key: string; name: string; scale: string }): StandingFact | undefined {
+  const level = levelIn(index, habit.scale, index.levelOf(studentId, habit.key))
+  if (!level) return undefined
+  const because: Because = { kind: 'habit', about: habit.name, text: `${habit.name}: ${level.symbol} (${level.name})`, tier: level.tier, termId: index.record.term.id }
+  const trend = trendBetween(index, habit.name, levelIn(index, habit.scale, index.levelBefore(studentId, habit.key)), level)
+  return { about: habit.name, tier: level.tier, because: [because], trend, strongestSkill: null, weakestSkill: null }
 }
 
 /**
  * One level for a strand of several skills: the lower median of their levels, so that a strand is never said to be
  * better than half of its skills. (Our own rule; a mean would claim more than any of them shows.)
  */
-function strandStanding(index: RecordIndex, studentId: string, strand: string, skills: readonly Skill[], scaleKey: string): StandingFact | undefined {
-  const known = skills.flatMap((skill) => {
-    const level = settledLevel(index, studentId, skill.id, scaleKey)
+function strandStanding(index: RecordIndex, studentId: string, strand: string, skills: readonly Skill[], scale: string): StandingFact | undefined {
+  const termId = index.record.term.id
+  // What is for the teacher only is no matter for a comment that the family reads.
+  const told = skills.filter((skill) => !skill.teacherOnly)
+  const known = told.flatMap((skill) => {
+    const level = levelIn(index, scale, index.levelOf(studentId, skill.id))
     return level ? [{ skill, level }] : []
   })
-  const ranks = known.map(({ level }) => tierRank(level.tier)).sort((a, b) => a - b)
-  const middle = ranks[Math.ceil(ranks.length / 2) - 1]
-  const tier = middle === undefined ? undefined : tiers[middle]
-  if (!tier) return undefined
-  const because = known.map(({ skill, level }) => ({
-    kind: 'skill level' as const,
-    text: `${skill.statement}: ${level.symbol} (${level.name})`,
-    termId: index.record.term.id,
-  }))
-  return { about: strand, tier, because }
+  const middle = lowerMedian(known.map(({ level }) => level))
+  if (!middle) return undefined
+  const before = lowerMedian(told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, skill.id)) ?? []))
+  const ranked = known.filter(({ skill }) => skill.inSentence !== '').sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
+  const [best, least] = [ranked[0], ranked.at(-1)]
+  const differ = best && least && best.level.tier !== least.level.tier
+  const inWords = (kind: string, skill: Skill): SayableFact => ({ text: skill.inSentence, because: { kind: 'skill level', about: `${kind} of ${strand}`, text: `${kind} of ${strand}: ${skill.familyWords}`, tier: null, termId } })
+  return {
+    about: strand, tier: middle.tier,
+    because: known.map(({ skill, level }) => ({ kind: 'skill level', about: skill.id, text: `${skill.statement}: ${level.symbol} (${level.name})`, tier: middle.tier, termId })),
+    trend: trendBetween(index, strand, before, middle),
+    strongestSkill: differ ? inWords('Strongest', best.skill) : null,
+    weakestSkill: differ ? inWords('Weakest', least.skill) : null,
+  }
 }
 
-function markStanding(index: RecordIndex, studentId: string, subjectKey: string, scaleKey: string): StandingFact | null {
-  const scale = index.scale(scaleKey)
-  const settled = index.markOf(studentId, subjectKey)
-  if (!scale || settled?.percent === null || settled?.percent === undefined) return null
-  const rules = index.record.school.markRules
-  const level = markLevel(settled.percent, scale, rules)
-  if (!level) return null
-  const text = `Settled mark: ${percentText(settled.percent, rules.decimals)}, ${level.symbol} (${level.name})`
-  return { about: 'mark', tier: level.tier, because: [{ kind: 'mark', text, termId: index.record.term.id }] }
+function lowerMedian(levels: readonly Level[]): Level | undefined {
+  const ordered = [...levels].sort((a, b) => tierRank(a.tier) - tierRank(b.tier))
+  return ordered[Math.ceil(ordered.length / 2) - 1]
 }
+
+function markStanding(index: RecordIndex, studentId: string, subject: Subject): StandingFact | null {
+  const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
+  if (!settled) return null
+  const { level, percent } = settled
+  const text = `Settled mark: ${percentText(percent, index.record.school.markRules.decimals)}, ${level.symbol} (${level.name})`
+  const before = levelOfMark(index, subject, index.markBefore(studentId, subject.key))?.level
+  return {
+    about: 'mark', tier: level.tier, because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
+    trend: trendBetween(index, 'mark', before, level), strongestSkill: null, weakestSkill: null,
+  }
+}
+
+/** "B (Good)": the settled mark in the school's own words. */
+function markInWords(index: RecordIndex, studentId: string, subject: Subject): NarrativeFacts['sayable'] {
+  const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
+  if (!settled) return {}
+  const text = `${settled.level.symbol} (${settled.level.name})`
+  return { mark: { text, because: { kind: 'mark', about: 'mark in words', text, tier: null, termId: index.record.term.id } } }
+}
+
+function levelOfMark(index: RecordIndex, subject: Subject, settled: SettledMark | undefined): { level: Level; percent: number } | undefined {
+  const scale = index.scale(subject.markScale)
+  if (!scale || settled?.percent === null || settled?.percent === undefined) return undefined
+  const level = markLevel(settled.percent, scale, index.record.school.markRules)
+  return level ? { level, percent: settled.percent } : undefined
+}
+
+/** Where something went since the term before: "from 2 to 3 since the autumn term". */
+function trendBetween(index: RecordIndex, about: string, before: Level | undefined, now: Level): Trend | null {
+  const last = index.record.before?.term
+  if (!last || !before) return null
+  const by = tierRank(now.tier) - tierRank(before.tier)
+  const text = by === 0 ? null : `from ${before.symbol} to ${now.symbol} since the ${lowerFirst(last.name)}`
+  return {
+    by, text, move: by > 0 ? 'up' : by < 0 ? 'down' : 'same',
+    because: { kind: 'trend', about, text: `${about}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`, tier: null, termId: last.id },
+  }
+}
+
+const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
 
 /** The best counting result, if it is good; the later one among equals. */
-function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['bestWork'] {
+function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
-  let best: { title: string; percent: number } | null = null
+  let best: { title: string; date: string | null; result: string; percent: number } | null = null
   for (const piece of index.workOf(subjectKey)) {
     const result = byWork.get(piece.id)
     const percent = result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.record.school.markRules) : null
-    if (percent !== null && percent >= praiseworthy && (!best || percent >= best.percent)) best = { title: piece.title, percent }
+    if (percent === null || percent < praiseworthy || (best && percent < best.percent)) continue
+    best = { title: piece.title, date: piece.date, result: piece.outOf === 100 ? percentText(percent) : `${result?.score} out of ${piece.outOf}`, percent }
   }
-  if (!best) return null
-  return { title: best.title, because: { kind: 'result', text: `${best.title}: ${percentText(best.percent)}`, termId: index.record.term.id } }
+  if (!best) return {}
+  const because: Because = { kind: 'result', about: best.title, text: `${best.title}: ${percentText(best.percent)}`, tier: null, termId: index.record.term.id }
+  return {
+    'best work': { text: best.title, because },
+    'best result': { text: best.result, because },
+    ...(best.date === null ? {} : { 'best work date': { text: monthAndDay.format(new Date(`${best.date}T00:00:00Z`)), because } }),
+  }
 }
 
-function settledLevel(index: RecordIndex, studentId: string, about: string, scaleKey: string): Level | undefined {
+/** "61 of 62 days". */
+function attendanceInWords(index: RecordIndex, studentId: string): NarrativeFacts['sayable'] {
+  const days = index.attendanceOf(studentId)
+  if (!days || days.daysOpen <= 0) return {}
+  const text = `${days.daysOpen - days.absences} of ${days.daysOpen} days`
+  return { attendance: { text, because: { kind: 'attendance', about: 'attendance', text: `At school on ${text}`, tier: null, termId: index.record.term.id } } }
+}
+
+function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefined): Level | undefined {
   const scale = index.scale(scaleKey)
-  const symbol = index.levelOf(studentId, about)
   return scale && symbol !== undefined ? findLevel(scale, symbol) : undefined
 }
 

@@ -24,12 +24,21 @@ describe('a proposal beside what is settled', () => {
 })
 
 describe('the facts that a comment may speak of', () => {
-  it('a strand is never said to be better than half of its skills: levels 3, 1 and 1 stand at the lowest', () => {
+  it('a strand is never said to be better than half of its skills: levels 3 and 1 stand at the lowest, and what is the teacher’s alone does not count', () => {
     const record = exampleClass()
     const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(facts.standings.Number).toMatchObject({ tier: 'starting', because: [{ text: 'Adds: 3 (level 3)' }, { text: 'Divides: 1 (level 1)' }, { text: 'Secret screening: 1 (level 1)' }] })
+    expect(facts.standings.Number).toMatchObject({ tier: 'starting', because: [{ text: 'Adds: 3 (level 3)' }, { text: 'Divides: 1 (level 1)' }] })
     expect(facts.mark?.because[0]?.text).toBe('Settled mark: 82 %, A (level A)')
-    expect(facts.bestWork?.title).toBe('Second quiz')
+    const words = Object.fromEntries(Object.entries(facts.sayable).map(([name, fact]) => [name, fact.text]))
+    expect(words).toEqual({ 'term': 'spring term', 'subject': 'sums', 'best work': 'Second quiz', 'best work date': '10 February', 'best result': '9 out of 10', 'mark': 'A (level A)', 'attendance': '38 of 40 days' })
+    expect([facts.standings.Number?.strongestSkill?.text, facts.standings.Number?.weakestSkill?.text]).toEqual(['adding numbers', 'dividing numbers'])
+  })
+  it('where something has gone since the term before, in the scale’s own symbols', () => {
+    const record = exampleClass()
+    const before = { term: { ...record.term, id: 't1', name: 'Autumn term' }, comments: [], marks: [{ studentId: '1', subject: 'sums', percent: 62, special: null, reason: null }], levels: [{ studentId: '1', about: 's1', symbol: '2' }, { studentId: '1', about: 's2', symbol: '2' }, { studentId: '1', about: 'care', symbol: '2' }] }
+    const facts = narrativeFacts(indexRecord({ ...record, before }), '1', box(record, 'sums'))
+    expect([facts.mark?.trend?.text, facts.standings.Number?.trend?.text, facts.standings.Care?.trend?.text]).toEqual(['from B to A since the autumn term', 'from 2 to 1 since the autumn term', null])
+    expect([facts.mark?.trend?.move, facts.standings.Number?.trend?.move, facts.standings.Care?.trend?.move]).toEqual(['up', 'down', 'same'])
   })
   it('an unsettled proposal is not a fact', () => {
     const record = exampleClass({ marks: [] })
@@ -57,7 +66,7 @@ describe('a draft from the record', () => {
     const record = exampleClass()
     const phrases = [...record.phrasebook.phrases, { ...record.phrasebook.phrases[5], id: 'h2', text: '{They} {looks} after {their} work.' } as ClassRecord['phrasebook']['phrases'][number]]
     for (const [had, text] of [['h', 'Maya looks after her work.'], ['h2', 'Maya takes care of her work.']] as const) {
-      const before = { term: record.term, marks: [], levels: [], comments: [{ studentId: '1', box: 'general', text: '', sentences: [{ start: 0, end: 0, phraseIds: [had], because: [] }], ownWords: false, status: 'finished' as const, version: 1 }] }
+      const before = { term: record.term, marks: [], levels: [], comments: [{ studentId: '1', box: 'general', text: '', sentences: [{ start: 0, end: 0, composed: '', parts: [], phraseIds: [had], because: [] }], ownWords: false, status: 'finished' as const, version: 1 }] }
       expect(draft({ ...record, before, phrasebook: { ...record.phrasebook, phrases } }, 'general').text).toBe(text)
     }
   })

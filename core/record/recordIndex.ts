@@ -15,6 +15,10 @@ export interface RecordIndex {
   levelOf: (studentId: string, about: string) => string | undefined
   commentOf: (studentId: string, box: string) => StudentComment | undefined
   attendanceOf: (studentId: string) => Attendance | undefined
+  /** What was settled and written the term before. */
+  markBefore: (studentId: string, subject: string) => StudentMark | undefined
+  levelBefore: (studentId: string, about: string) => string | undefined
+  commentBefore: (studentId: string, box: string) => StudentComment | undefined
 }
 
 /** Indexes a record. Nothing is copied: the index reads the record it was made from. */
@@ -29,6 +33,10 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const levels = new Map([...record.levels, ...record.habitScores].map((each) => [pair(each.studentId, each.about), each.symbol]))
   const comments = new Map(record.comments.map((each) => [pair(each.studentId, each.box), each]))
   const attendance = new Map(record.attendance.map((each) => [each.studentId, each]))
+  const before = record.before
+  const marksBefore = new Map(before?.marks.map((each) => [pair(each.studentId, each.subject), each]))
+  const levelsBefore = new Map(before?.levels.map((each) => [pair(each.studentId, each.about), each.symbol]))
+  const commentsBefore = new Map(before?.comments.map((each) => [pair(each.studentId, each.box), each]))
   return {
     record,
     student: (id) => students.get(id),
@@ -40,6 +48,9 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     levelOf: (studentId, about) => levels.get(pair(studentId, about)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
     attendanceOf: (studentId) => attendance.get(studentId),
+    markBefore: (studentId, subject) => marksBefore.get(pair(studentId, subject)),
+    levelBefore: (studentId, about) => levelsBefore.get(pair(studentId, about)),
+    commentBefore: (studentId, box) => commentsBefore.get(pair(studentId, box)),
   }
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { usualCheckSettings } from '../../checks/checkSettings'
 import { termMark } from '../../marks/termMark'
-import type { ClassRecord, StudentResult, SubjectWork } from '../../record/classRecord'
+import type { ClassRecord, StudentResult, SubjectWork, Term, TermBefore } from '../../record/classRecord'
 import { indexRecord } from '../../record/recordIndex'
 import { reportParts } from '../../reports/layout'
 import { guessGradebook } from '../guessGradebook'
@@ -14,6 +15,15 @@ import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } 
 
 const day = z.iso.date()
 
+const termFile = z.object({ name: z.string(), year: z.string(), starts: day, ends: day, commentsDue: day, locks: day })
+
+const checkSettings = z.object({
+  nameWanted: z.boolean(), readingTarget: z.number().min(1).max(20),
+  notWanted: z.array(z.object({ words: z.string(), instead: z.string() })),
+  privateMatters: z.array(z.object({ about: z.string(), words: z.array(z.string()) })),
+  knownWords: z.array(z.string()),
+})
+
 const classFile = z.object({
   school: z.object({
     name: z.string(), place: z.string(),
@@ -22,9 +32,11 @@ const classFile = z.object({
       letterFrom: z.enum(['unrounded', 'rounded']), decimals: z.number().int().min(0).max(3),
     }),
     possessives: z.enum(['apostrophe and s', 'apostrophe only']),
+    checks: checkSettings.optional(),
   }),
   classRoom: z.object({ name: z.string(), teacher: z.string() }),
-  term: z.object({ name: z.string(), year: z.string(), starts: day, ends: day, commentsDue: day, locks: day }),
+  term: termFile,
+  termBefore: termFile.optional(),
 })
 
 const layoutFile = z.object({
@@ -46,18 +58,28 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
   const habits = readHabits(folder, scales)
   const students = readStudents(folder)
   const shared = {
-    before: null, scales, subjects, skills, habits, students,
+    scales, subjects, skills, habits, students,
     categories: readCategories(folder, subjects), attendance: readAttendance(folder, students), observations: [],
     marks: readMarks(folder, students, subjects), levels: readLevels(folder, students, skills, subjects, scales),
     habitScores: readHabitScores(folder, students, habits, scales), boxes: readBoxes(folder, subjects, skills, habits),
-    phrasebook: readPhrasebook(folder, subjects), comments: [], work: [], results: [],
+    phrasebook: readPhrasebook(folder, subjects), comments: [], work: [], results: [], namesInYear: [], accepted: [],
   }
   if (!head || !layout) return { record: null, problems: folder.problems }
   const record: ClassRecord = {
-    ...shared, school: head.school, layout, classRoom: { id: head.classRoom.name, ...head.classRoom }, term: { id: head.term.name, ...head.term },
+    ...shared, before: head.termBefore ? readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared) : null, school: { ...head.school, checks: head.school.checks ?? usualCheckSettings }, layout, classRoom: { id: head.classRoom.name, ...head.classRoom }, term: { id: head.term.name, ...head.term },
   }
   readGradebooks(folder, record)
   return { record: folder.problems.length === 0 ? record : null, problems: folder.problems }
+}
+
+/** What was settled the term before, from files of the same shape as this term's; each may be absent. */
+function readBefore(folder: FolderReader, term: Term, { students, skills, subjects, habits, scales }: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'habits' | 'scales'>): TermBefore {
+  const habitScores = readHabitScores(folder, students, habits, scales, 'habit-scores-before.csv')
+  return {
+    term, comments: [],
+    marks: readMarks(folder, students, subjects, 'marks-before.csv'),
+    levels: [...readLevels(folder, students, skills, subjects, scales, 'levels-before.csv'), ...habitScores],
+  }
 }
 
 /** Takes every proposal that nothing was settled against: what the batch command does in place of the teacher's key. */

@@ -1,8 +1,9 @@
-import { NotationError } from '../../narrative/notation'
-import { partKinds, readyPhrase, type DescribingWords, type Phrase, type Phrasebook } from '../../narrative/phrase'
+import type { DescribingWords, Phrasebook } from '../../narrative/phrase'
+import { planProblems } from '../../record/planProblems'
 import { readPlan, type CommentBox } from '../../narrative/plan'
 import type { Habit, Skill, Subject } from '../../record/classRecord'
-import { tiers, type Tier } from '../../scales/tier'
+import { tiers } from '../../scales/tier'
+import { phraseColumns, readPhraseRow } from '../phrasebookFile'
 import type { FileRecord } from '../readRecords'
 import type { FolderReader } from './folderReader'
 
@@ -10,33 +11,12 @@ import type { FolderReader } from './folderReader'
 export function readPhrasebook(folder: FolderReader, subjects: readonly Subject[]): Phrasebook {
   const file = 'phrasebook.csv'
   const subjectWords = ['any', 'general', ...subjects.map((subject) => subject.key)]
-  const rows = folder.records(file, ['id', 'subject', 'part', 'about', 'levels', 'text']).flatMap((record) => {
-    const part = folder.oneOf(file, record, 'part', partKinds)
-    const subject = folder.oneOf(file, record, 'subject', subjectWords)
-    const levels = readTiers(folder, file, record)
-    if (!part || !subject || !levels) return []
-    const phrase: Phrase = { id: record.get('id'), subject, part, about: record.get('about') || 'any', tiers: levels, text: record.get('text') }
-    return isReadable(folder, file, record, phrase) ? [{ row: record.row, key: phrase.id, value: phrase }] : []
+  const rows = folder.records(file, phraseColumns).flatMap((record) => {
+    const { phrase, problems } = readPhraseRow(record, subjectWords)
+    for (const { column, reason } of problems) folder.report(file, record.row, column, reason)
+    return phrase ? [{ row: record.row, key: phrase.id, value: phrase }] : []
   })
   return { phrases: folder.unique(file, 'id', rows), describing: readDescribingWords(folder) }
-}
-
-function readTiers(folder: FolderReader, file: string, record: FileRecord): Tier[] | undefined {
-  const words = record.get('levels').split(/[\s,]+/).filter(Boolean)
-  const levels = words.flatMap((word) => tiers.find((tier) => tier === word) ?? [])
-  if (levels.length === words.length) return levels
-  folder.report(file, record.row, 'levels', `“${record.get('levels')}” holds a word that is none of: ${tiers.join(', ')}.`)
-  return undefined
-}
-
-function isReadable(folder: FolderReader, file: string, record: FileRecord, phrase: Phrase): boolean {
-  try {
-    return readyPhrase(phrase).tokens.length > 0
-  } catch (error) {
-    if (!(error instanceof NotationError)) throw error
-    folder.report(file, record.row, 'text', error.message)
-    return false
-  }
 }
 
 function readDescribingWords(folder: FolderReader): DescribingWords {
@@ -57,7 +37,7 @@ export function readBoxes(folder: FolderReader, subjects: readonly Subject[], sk
     const limit = folder.numberOrNull(file, record, 'limit') ?? 0
     if (limit < 1) folder.report(file, record.row, 'limit', 'A box needs room for at least one character.')
     if (subject === undefined) return []
-    const box = { key: record.get('key'), name: record.get('name'), subject, limit, plan: planOf(folder, file, record) }
+    const box = { key: record.get('key'), name: record.get('name'), subject, limit, tone: record.get('tone'), plan: planOf(folder, file, record) }
     reportMissingParts(folder, file, record, box, skills, habits)
     return [{ row: record.row, key: box.key, value: box }]
   })
@@ -74,10 +54,5 @@ function planOf(folder: FolderReader, file: string, record: FileRecord): Comment
 }
 
 function reportMissingParts(folder: FolderReader, file: string, record: FileRecord, box: CommentBox, skills: readonly Skill[], habits: readonly Habit[]): void {
-  const strands = new Set(['mark', ...skills.filter((skill) => skill.subject === box.subject).map((skill) => skill.strand)])
-  const habitNames = new Set(habits.map((habit) => habit.name))
-  for (const { part, about } of box.plan) {
-    if (part === 'outcome' && !strands.has(about)) folder.report(file, record.row, 'plan', `There is no strand “${about}” in this subject.`)
-    if (part === 'habit' && !habitNames.has(about)) folder.report(file, record.row, 'plan', `There is no habit “${about}”.`)
-  }
+  for (const problem of planProblems(box, skills, habits)) folder.report(file, record.row, 'plan', problem)
 }

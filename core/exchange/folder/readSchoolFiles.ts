@@ -52,7 +52,7 @@ export function readSkills(folder: FolderReader, subjects: readonly Subject[]): 
     key: record.get('id'),
     value: {
       id: record.get('id'), subject: folder.oneOf(file, record, 'subject', keys) ?? '', strand: record.get('strand'),
-      statement: record.get('statement'), familyWords: record.get('family words') || record.get('statement'),
+      statement: record.get('statement'), familyWords: record.get('family words') || record.get('statement'), inSentence: record.get('in a sentence'),
       teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
     },
   }))

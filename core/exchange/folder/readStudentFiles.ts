@@ -44,7 +44,7 @@ export function readMarks(folder: FolderReader, students: readonly Student[], su
   })
 }
 
-/** levels.csv, which may be absent. */
+/** levels.csv, or the term before's, which may be absent. */
 export function readLevels(folder: FolderReader, students: readonly Student[], skills: readonly Skill[], subjects: readonly Subject[], scales: readonly Scale[], file = 'levels.csv'): StudentLevel[] {
   const ids = skills.map((skill) => skill.id)
   return folder.records(file, ['number', 'skill', 'level'], 'may be absent').flatMap((record) => {
@@ -57,9 +57,8 @@ export function readLevels(folder: FolderReader, students: readonly Student[], s
   })
 }
 
-/** habit-scores.csv, which may be absent. */
-export function readHabitScores(folder: FolderReader, students: readonly Student[], habits: readonly Habit[], scales: readonly Scale[]): StudentLevel[] {
-  const file = 'habit-scores.csv'
+/** habit-scores.csv, or the term before's, which may be absent. */
+export function readHabitScores(folder: FolderReader, students: readonly Student[], habits: readonly Habit[], scales: readonly Scale[], file = 'habit-scores.csv'): StudentLevel[] {
   const keys = habits.map((habit) => habit.key)
   return folder.records(file, ['number', 'habit', 'score'], 'may be absent').flatMap((record) => {
     const student = studentOf(folder, file, record, students)

@@ -1,0 +1,65 @@
+import { NotationError } from '../narrative/notation'
+import { moves, partKinds, readGrades, writeGrades, type Move, type Phrase, type Phrasebook } from '../narrative/phrase'
+import { readyPhrase } from '../narrative/readyPhrase'
+import { tiers, type Tier } from '../scales/tier'
+import type { FileRecord } from './readRecords'
+import { writeCsv } from './writeCsv'
+
+/** The columns without which a file is no phrasebook. */
+export const phraseColumns = ['id', 'subject', 'part', 'about', 'levels', 'text'] as const
+
+/** What is wrong in one cell of a row. */
+export interface CellProblem {
+  column: string
+  reason: string
+}
+
+/**
+ * One row of a phrasebook file as a phrase, or everything that is wrong with it.
+ * @param subjects the keys that a phrase may be for, "general" and "any" among them
+ */
+export function readPhraseRow(record: FileRecord, subjects: readonly string[]): { phrase: Phrase | null; problems: CellProblem[] } {
+  const problems: CellProblem[] = []
+  const report = (column: string, reason: string): undefined => void problems.push({ column, reason })
+  const oneOf = <T extends string>(column: string, words: readonly T[]): T | undefined =>
+    words.find((word) => word.toLocaleLowerCase('en') === record.get(column).toLocaleLowerCase('en')) ?? report(column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
+  const part = oneOf('part', partKinds)
+  const subject = oneOf('subject', subjects)
+  const levels = readLevelWords(record.get('levels')) ?? report('levels', `“${record.get('levels')}” holds a word that is none of: ${[...tiers, ...moves].join(', ')}.`)
+  const grades = readGrades(record.get('grades'))
+  if (grades === undefined) report('grades', `“${record.get('grades')}” is no range of grades, as in 4-6.`)
+  if (record.get('id') === '') report('id', 'A phrase needs an id of its own.')
+  if (!part || !subject || !levels || grades === undefined || problems.length > 0) return { phrase: null, problems }
+  const phrase: Phrase = {
+    id: record.get('id'), subject, part, about: record.get('about') || 'any', ...levels, text: record.get('text').replace(/^'(?='*[=+\-@])/, ''),
+    tone: record.get('tone'), grades, owner: null,
+  }
+  const wrong = notationProblem(phrase)
+  return wrong ? { phrase: null, problems: [{ column: 'text', reason: wrong }] } : { phrase, problems }
+}
+
+/** What is wrong with a phrase's text, in a sentence; null when it can be read. */
+export function notationProblem(phrase: Phrase): string | null {
+  if (phrase.text.trim() === '') return 'A phrase needs words.'
+  try {
+    readyPhrase(phrase)
+    return null
+  } catch (error) {
+    if (!(error instanceof NotationError)) throw error
+    return error.message
+  }
+}
+
+function readLevelWords(written: string): { tiers: Tier[]; moves: Move[] } | undefined {
+  const words = written.toLocaleLowerCase('en').split(/[\s,]+/).filter(Boolean)
+  const read = { tiers: tiers.filter((tier) => words.includes(tier)), moves: moves.filter((move) => words.includes(move)) }
+  return words.every((word) => [...tiers, ...moves].some((known) => known === word)) ? read : undefined
+}
+
+/** A phrasebook as a file that readPhraseRow reads back: the same phrases in the same order. */
+export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string {
+  const rows = phrasebook.phrases.map((phrase) => [
+    phrase.id, phrase.subject, phrase.part, phrase.about, [...phrase.tiers, ...phrase.moves].join(' '), phrase.text, phrase.tone, writeGrades(phrase.grades),
+  ])
+  return writeCsv([[...phraseColumns, 'tone', 'grades'], ...rows])
+}

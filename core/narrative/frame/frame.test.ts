@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest'
+import { frameNotation, readOtherwise, recogniseFrame, type FrameSetting } from './recogniseFrame'
+import { readPronouns, type PronounSet } from '../../people/pronouns'
+
+const xe = readPronouns('xe/xem/xyr/xyrs/xemself') as PronounSet
+const setting: FrameSetting = { names: ['Maya', 'James', 'Sam'], pronounSets: [xe], describing: new Set(['thorough', 'assured', 'excellent']), alwaysNamed: false }
+const frame = (text: string, more: Partial<FrameSetting> = {}) => recogniseFrame(text, { ...setting, ...more })
+
+describe('recognising a frame in plain English', () => {
+  it.each([
+    ['Maya has a thorough grasp of number and checks her work.', '{They} {has} {a} {~thorough} grasp of number and {checks} {their} work.'],
+    ['She often helps others, listens well and finishes on time.', '{They} often {helps} others, {listens} well and {finishes} on time.'],
+    ['James writes his own endings, and we like his ideas; the best book is his.', '{They} {writes} {their} own endings, and we like {their} ideas; the best book is {theirs}.'],
+    ['With a partner, he reads aloud to himself and to him it is easy.', 'With a partner, {they} {reads} aloud to {themself} and to {them} it is easy.'],
+    ['Sam has settled in. They read widely and choose an excellent book.', '{They} {has} settled in. {They} {reads} widely and {chooses} {a} {~excellent} book.'],
+    ['Maya’s work shows that she understands what she reads.', '{Name\'s} work shows that {they} {understands} what {they} {reads}.'],
+    ['We asked her to share it with hers.', 'We asked {them} to share it with {theirs}.'],
+    ['Xe does xyr work by xemself.', '{They} {does} {their} work by {themself}.'],
+    ['Maya doesn’t give up.', "{They} {doesn't} give up."],
+    ['Nobody is named here and the work goes on.', 'Nobody is named here and the work goes on.'],
+  ])('%s', (text, notation) => {
+    expect(frameNotation(frame(text)).replaceAll('’', "'")).toBe(notation)
+  })
+
+  it('finds a name that nobody knows by its place, and always names where the part wants it', () => {
+    expect(frameNotation(frame('Ottoline reads well and keeps her notes.', { names: [] }))).toBe('{They} {reads} well and {keeps} {their} notes.')
+    expect(frameNotation(frame('Maya has had a good term.', { alwaysNamed: true }))).toBe('{Name} {has} had a good term.')
+  })
+
+  it.each([
+    ['We gave her extra practice.', 'We gave {them} extra practice.', /as in “we asked her”, or/, 'We gave {their} extra practice.'],
+    ['Maya helps classmates when they are stuck and thanks them.', '{They} {helps} classmates when they are stuck and {thanks} them.', /mean others here/, '{They} {helps} classmates when {they} are stuck and {thanks} them.'],
+    ['Sam sorts shapes and names them.', '{They} {sorts} shapes and {names} them.', /mean others here/, '{They} {sorts} shapes and {names} {them}.'],
+    ['Maya writes stories, plans and reports.', '{They} {writes} stories, plans and reports.', /are these things/, '{They} {writes} stories, {plans} and reports.'],
+  ])('asks about “%s”, the likelier reading first, and takes the answer', (text, likelier, question, other) => {
+    const read = frame(text)
+    expect(frameNotation(read)).toBe(likelier)
+    const which = read.pieces.findIndex((piece) => piece.doubt)
+    expect(read.pieces[which]?.doubt).toMatch(question)
+    const answered = readOtherwise(read, which, 0)
+    expect(frameNotation(answered)).toBe(other)
+    expect(answered.pieces[which]?.doubt).toBeNull()
+  })
+})

@@ -1,0 +1,197 @@
+import type { PronounSet } from '../../people/pronouns'
+import { he, she, they } from '../../people/pronouns'
+import { writePhrase, type PlainToken } from '../notation'
+import { recognisePronoun } from './recognisePronoun'
+import { recogniseVerb } from './recogniseVerb'
+import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
+
+/** One thing that varies in a frame, where it stands in the text, and what else it could be. */
+export interface FramePiece {
+  start: number
+  end: number
+  /** How it is read; the likelier reading where there is a doubt. */
+  token: PlainToken
+  /** Other readings, to be chosen by a click; the last one is always the plain words. */
+  others: PlainToken[]
+  /** A question to the writer, or null where the reading is sure. */
+  doubt: string | null
+}
+
+export interface Frame {
+  text: string
+  pieces: FramePiece[]
+}
+
+/** What recognition knows besides the text. */
+export interface FrameSetting {
+  /** Names that may stand in the text: those of the class. Another capitalised name is found by its place. */
+  names: readonly string[]
+  /** Sets of pronouns in use besides she, he and they. */
+  pronounSets: readonly PronounSet[]
+  describing: ReadonlySet<string>
+  /** True for a part that always names the student, such as an opening. */
+  alwaysNamed: boolean
+}
+
+/** A word of the text with its place. */
+export interface FrameWord {
+  text: string
+  lower: string
+  start: number
+  end: number
+  /** Index of the sentence that it stands in. */
+  sentence: number
+  /** True when a comma stands between it and the word before. */
+  afterComma: boolean
+  /** True when a comma, full stop or the end follows. */
+  beforeStop: boolean
+}
+
+/** What has been read of a text so far. */
+export interface Reading {
+  words: readonly FrameWord[]
+  name: string
+  set: PronounSet | null
+  /** The last word read as the student in subject place, or as a verb of the student; its index. */
+  subjectAt: number
+  /** True while the student's verbs are in the form that follows "they". */
+  plural: boolean
+}
+
+/**
+ * Finds what varies in a sentence that was written about one student: the name, the pronouns in each case, the verbs
+ * that must agree with them, the describing words that may be exchanged, and the articles that go with those.
+ * Whatever can be read in two ways is marked with a question, the likelier reading first.
+ */
+export function recogniseFrame(text: string, setting: FrameSetting): Frame {
+  const words = cutIntoWords(text)
+  const name = findName(words, setting.names)
+  const set = findSet(words, name, setting.pronounSets)
+  const reading: Reading = { words, name, set, subjectAt: -1, plural: false }
+  const pieces: FramePiece[] = []
+  words.forEach((word, at) => {
+    const piece = recogniseName(word, at, reading, setting) ?? recognisePronoun(word, at, reading) ?? recogniseVerb(word, at, reading) ?? recogniseDescribing(word, at, reading, setting)
+    if (!piece) return
+    const article = piece.token.kind === 'describing' ? recogniseArticle(words[at - 1]) : null
+    if (article) pieces.push(article)
+    pieces.push(piece)
+  })
+  return { text, pieces }
+}
+
+/** A frame in the notation. */
+export function frameNotation(frame: Frame): string {
+  return writePhrase(frameTokens(frame))
+}
+
+/** A frame as a phrase's tokens. */
+export function frameTokens({ text, pieces }: Frame): PlainToken[] {
+  const tokens: PlainToken[] = []
+  let from = 0
+  for (const piece of pieces) {
+    if (piece.start > from) tokens.push({ kind: 'words', text: text.slice(from, piece.start) })
+    tokens.push(piece.token)
+    from = piece.end
+  }
+  if (from < text.length) tokens.push({ kind: 'words', text: text.slice(from) })
+  return tokens
+}
+
+/** The frame with another reading of one of its pieces; the reading it had is kept among the others. */
+export function readOtherwise(frame: Frame, which: number, other: number): Frame {
+  return {
+    ...frame,
+    pieces: frame.pieces.map((piece, at) => {
+      const token = piece.others[other]
+      if (at !== which || !token) return piece
+      return { ...piece, token, doubt: null, others: piece.others.map((each, index) => (index === other ? piece.token : each)) }
+    }),
+  }
+}
+
+export function cutIntoWords(text: string): FrameWord[] {
+  // What stands in braces already is notation, and stays.
+  const written = [...text.matchAll(/\{[^}]*\}/g)].map((match) => ({ start: match.index, end: match.index + match[0].length }))
+  const found = [...text.matchAll(/\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*(?:[’'](?![\p{L}]))?/gu)]
+    .filter((match) => !written.some((slot) => match.index >= slot.start && match.index < slot.end))
+  let sentence = 0
+  return found.map((match, at): FrameWord => {
+    const start = match.index
+    const before = found[at - 1]
+    const gap = before ? text.slice(before.index + before[0].length, start) : ''
+    if (/[.!?]/.test(gap)) sentence += 1
+    const after = text.slice(start + match[0].length)
+    return { text: match[0], lower: match[0].toLocaleLowerCase('en').replace('’', "'"), start, end: start + match[0].length, sentence, afterComma: /[,;:]/.test(gap), beforeStop: /^\s*([.,;:!?)”"]|$)/.test(after) }
+  })
+}
+
+/** The first known name; else a capitalised word that stands like one: before a verb, with ’s, or inside a sentence. */
+function findName(words: readonly FrameWord[], names: readonly string[]): string {
+  const known = words.find((word) => names.includes(bareName(word.text)))
+  if (known) return bareName(known.text)
+  const likely = words.find((word, at) => /^\p{Lu}/u.test(word.text) && !capitalByHabit.test(word.text) && (words[at - 1]?.sentence === word.sentence || (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) || /[’']s$/.test(word.text)))
+  return likely ? bareName(likely.text) : ''
+}
+
+const capitalByHabit = /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
+
+function looksLikeSubject(next: FrameWord | undefined): boolean {
+  return next !== undefined && (singularVerbs.has(next.lower) || /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower))
+}
+
+export function bareName(word: string): string {
+  return word.replace(/[’']s?$/, '')
+}
+
+/** The pronouns that speak of the student: the set with most of its words in the text. */
+function findSet(words: readonly FrameWord[], name: string, more: readonly PronounSet[]): PronounSet | null {
+  const sets = [she, he, they, ...more]
+  const counts = sets.map((set) => {
+    const forms = new Set([set.subject, set.object, set.determiner, set.possessive, set.reflexive])
+    const weight = set === they && name !== '' ? 0.6 : 1
+    return weight * words.filter((word) => forms.has(word.lower)).length
+  })
+  const most = Math.max(...counts)
+  return most > 0 ? sets[counts.indexOf(most)] ?? null : null
+}
+
+function recogniseName(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {
+  if (reading.name === '' || bareName(word.text) !== reading.name) return null
+  const plain: PlainToken = { kind: 'words', text: word.text }
+  const possessive = word.text !== reading.name
+  const opens = reading.words[at - 1]?.sentence !== word.sentence
+  const name: PlainToken = { kind: 'name', form: 'used', possessive }
+  if (possessive) {
+    const owner: PlainToken = { kind: 'pronoun', case: 'determiner', capital: opens, withoutPronoun: null }
+    return piece(word, name, [owner, plain])
+  }
+  const isSubject = looksLikeSubject(reading.words[at + 1]) || adverbAndVerb(reading, at + 1)
+  if (isSubject) {
+    reading.subjectAt = at
+    reading.plural = false
+  }
+  const pronoun: PlainToken = { kind: 'pronoun', case: isSubject ? 'subject' : 'object', capital: opens, withoutPronoun: null }
+  return isSubject && !setting.alwaysNamed ? piece(word, pronoun, [name, plain]) : piece(word, name, [pronoun, plain])
+}
+
+function adverbAndVerb(reading: Reading, at: number): boolean {
+  const next = reading.words[at]
+  return next !== undefined && betweenSubjectAndVerb.test(next.lower) && looksLikeSubject(reading.words[at + 1])
+}
+
+function recogniseDescribing(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {
+  const next = reading.words[at + 1]
+  // A describing word stands before what it describes.
+  if (!setting.describing.has(word.text) || !next || word.beforeStop || /^(and|or|but|at|in|on|with|of|to)$/.test(next.lower)) return null
+  return piece(word, { kind: 'describing', example: word.text }, [{ kind: 'words', text: word.text }])
+}
+
+function recogniseArticle(before: FrameWord | undefined): FramePiece | null {
+  if (!before || !/^an?$/i.test(before.text)) return null
+  return piece(before, { kind: 'article', capital: before.text.startsWith('A') }, [{ kind: 'words', text: before.text }])
+}
+
+/** A piece in the place of a word. */
+export function piece({ start, end }: FrameWord, token: PlainToken, others: PlainToken[], doubt: string | null = null): FramePiece {
+  return { start, end, token, others, doubt }
+}

@@ -1,0 +1,132 @@
+import { tierRank, type Tier } from '../scales/tier'
+import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
+import type { DraftRequest } from './draftComment'
+import type { FactName } from './notation'
+import { indexPhrases } from './phraseIndex'
+import type { PartKind, Phrasebook } from './phrase'
+import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
+import type { ReadyPhrase } from './readyPhrase'
+
+/** A place in a comment that is waiting for its wording. */
+export interface OpenPart {
+  key: string
+  planned: PlannedPart
+  candidates: ReadyPhrase[]
+  tier: Tier | null
+  because: Because[]
+  /** What its phrases may say of the record. */
+  facts: Partial<Record<FactName, SayableFact>>
+  /** The same facts as plain words. */
+  words: Partial<Record<FactName, string>>
+  /** Parts that may be left out when the limit is tight, highest first. */
+  dispensable: number
+}
+
+/** How readily a part gives way when the limit is tight. */
+const givesWay: Record<PartKind, number> = { 'closing': 6, 'opening': 5, 'help at home': 4, 'progress': 3, 'habit': 2, 'next step': 1, 'outcome': 1 }
+
+/** The parts of the box's plan that have something to say of this student, and those that have not, with the reason. */
+export function openParts(request: DraftRequest, phrasebook: Phrasebook): { parts: OpenPart[]; leftOut: LeftOut[] } {
+  const parts: OpenPart[] = []
+  const leftOut: LeftOut[] = []
+  const spokenOf = new Set<string>()
+  for (const planned of request.box.plan) {
+    const opened = openPart(planned, request, phrasebook, spokenOf)
+    if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
+    else parts.push(opened)
+  }
+  return { parts, leftOut }
+}
+
+function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phrasebook, spokenOf: Set<string>): OpenPart | LeftOut['why'] {
+  const { facts, box } = request
+  const standing = standingFor(planned, box, facts)
+  if (standing === 'missing') return 'nothing is settled'
+  if (!conditionHolds(planned.when, standing)) return 'it does not apply'
+  if (planned.part === 'progress' && !standing?.trend) return 'it does not apply'
+  if (planned.part === 'outcome' || planned.part === 'habit') {
+    // "strongest" and "weakest" may be one and the same; it is told once.
+    if (standing && spokenOf.has(standing.about)) return 'it does not apply'
+    if (standing) spokenOf.add(standing.about)
+  }
+  const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
+  const candidates = findPhrases(planned, standing, request, phrasebook, sayable)
+  if (candidates.length === 0) return 'there is no phrase for it'
+  return {
+    key: partKey(planned), planned, candidates, facts: sayable,
+    words: Object.fromEntries(Object.entries(sayable).map(([name, fact]) => [name, fact.text])),
+    tier: standing?.tier ?? null,
+    because: standing?.because ?? [{ kind: 'always', about: planned.part, text: `Every comment has ${planned.part === 'opening' ? 'an' : 'a'} ${planned.part}.`, tier: null, termId: facts.termId }],
+    dispensable: givesWay[planned.part],
+  }
+}
+
+/** What a part speaks of; null when it speaks of nothing in particular. */
+function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: NarrativeFacts): StandingFact | null | 'missing' {
+  if (about === 'any') return facts.mark
+  if (about === 'mark') return facts.mark ?? 'missing'
+  if (about === 'weakest' || about === 'strongest') return furthest(eligible(part, box, facts), about) ?? 'missing'
+  if (about === 'most moved') return mostMoved(eligible('outcome', box, facts))
+  return facts.standings[about] ?? 'missing'
+}
+
+/** What "weakest", "strongest" and "most moved" choose from: what the plan names, else all outcomes or habits there are. */
+function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
+  const named = box.plan.flatMap((each) => (each.about === 'mark' ? facts.mark : facts.standings[each.about]) ?? [])
+  if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
+  const kind = part === 'habit' || box.subject === null ? 'habit' : 'skill level'
+  return Object.values(facts.standings).filter((standing) => standing.because.some((because) => because.kind === kind))
+}
+
+/** The weakest, the later one among equals, as it is read last; or the strongest, the first among equals. */
+function furthest(standings: readonly StandingFact[], end: 'weakest' | 'strongest'): StandingFact | undefined {
+  return standings.reduce<StandingFact | undefined>((found, each) => {
+    if (!found) return each
+    const difference = tierRank(each.tier) - tierRank(found.tier)
+    return (end === 'weakest' ? difference <= 0 : difference > 0) ? each : found
+  }, undefined)
+}
+
+/** What has climbed or fallen furthest since the term before; a climb before a fall of the same size. Null: nothing has. */
+function mostMoved(standings: readonly StandingFact[]): StandingFact | null {
+  const size = ({ trend }: StandingFact): number => (trend ? Math.abs(trend.by) + (trend.by > 0 ? 0.5 : 0) : 0)
+  return standings.reduce<StandingFact | null>((most, each) => (size(each) > (most ? size(most) : 0) ? each : most), null)
+}
+
+function findPhrases(planned: PlannedPart, standing: StandingFact | null, request: DraftRequest, phrasebook: Phrasebook, sayable: OpenPart['facts']): ReadyPhrase[] {
+  const { find } = indexPhrases(phrasebook)
+  const abouts = standing && planned.about !== 'any' ? [standing.about] : []
+  // An outcome or habit is told in its own words; other parts may also speak in general.
+  if (planned.part !== 'outcome' && planned.part !== 'habit') abouts.push('any')
+  const found = (subject: string): ReadyPhrase[] => abouts.flatMap((about) =>
+    find(subject, planned.part, about, standing?.tier ?? null).filter((phrase) => suitsStudent(phrase, standing, request, sayable)))
+  const own = found(request.box.subject ?? 'general')
+  // What a subject says of its own outcomes goes before what serves every subject; elsewhere both may be chosen.
+  if (planned.part === 'outcome' && own.length > 0) return own
+  // In the general comment what serves every subject is said only where it speaks of a habit.
+  const shared = found('any').filter((phrase) => request.box.subject !== null || phrase.about !== 'any')
+  return [...own, ...shared]
+}
+
+function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, request: DraftRequest, sayable: OpenPart['facts']): boolean {
+  if (phrase.moves.length > 0 && !(standing?.trend && phrase.moves.includes(standing.trend.move))) return false
+  if (phrase.grades && request.grade !== null && (request.grade < phrase.grades.from || request.grade > phrase.grades.to)) return false
+  return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
+}
+
+/** What phrases may say of the standing that they speak of. */
+export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
+  const inSentence: SayableFact = { text: lowerFirst(standing.about), because: null }
+  const { trend, strongestSkill, weakestSkill } = standing
+  return {
+    ...(standing.about === 'mark' ? {} : { skill: inSentence, habit: inSentence }),
+    ...(strongestSkill ? { 'strongest skill': strongestSkill } : {}),
+    ...(weakestSkill ? { 'weakest skill': weakestSkill } : {}),
+    ...(trend?.text ? { trend: { text: trend.text, because: trend.because } } : {}),
+  }
+}
+
+/** "Spelling and punctuation" inside a sentence; a word with more capitals, or a language's name, stays. */
+export function lowerFirst(name: string): string {
+  return /^(\p{Lu}\p{Lu}|English|French|German|Spanish|Latin|Irish|Welsh)/u.test(name) ? name : name.charAt(0).toLocaleLowerCase('en') + name.slice(1)
+}

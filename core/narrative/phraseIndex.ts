@@ -1,0 +1,45 @@
+import { tiers, type Tier } from '../scales/tier'
+import { familyNumber } from './familyNumber'
+import type { PartKind, Phrasebook } from './phrase'
+import { readyPhrase, type ReadyPhrase } from './readyPhrase'
+
+/** A phrasebook by what its phrases are looked up by, made once per phrasebook. */
+export interface PhraseIndex {
+  /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
+  find: (subject: string, part: PartKind, about: string, tier: Tier | null) => readonly ReadyPhrase[]
+  /** The numbers of the word families of all describing words: what may stand only once in a comment. */
+  describingFamilies: ReadonlySet<number>
+}
+
+const indexes = new WeakMap<Phrasebook, PhraseIndex>()
+
+/**
+ * Indexes a phrasebook in O(phrases); each look-up is O(1).
+ * @throws NotationError for a phrase that cannot be read
+ */
+export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
+  const known = indexes.get(phrasebook)
+  if (known) return known
+  const groups = new Map<string, ReadyPhrase[]>()
+  for (const phrase of phrasebook.phrases) {
+    // A phrase for every tier also suits a part that speaks of none.
+    for (const tier of phrase.tiers.length > 0 ? phrase.tiers : [...tiers, null]) {
+      const key = keyOf(phrase.subject, phrase.part, phrase.about, tier)
+      const group = groups.get(key)
+      if (group) group.push(readyPhrase(phrase))
+      else groups.set(key, [readyPhrase(phrase)])
+    }
+  }
+  const made: PhraseIndex = {
+    find: (subject, part, about, tier) => groups.get(keyOf(subject, part, about, tier)) ?? none,
+    describingFamilies: new Set(Object.values(phrasebook.describing).flat().map(familyNumber)),
+  }
+  indexes.set(phrasebook, made)
+  return made
+}
+
+const none: readonly ReadyPhrase[] = []
+
+function keyOf(subject: string, part: PartKind, about: string, tier: Tier | null): string {
+  return `${subject}\u0000${part}\u0000${about}\u0000${tier}`
+}

@@ -1,0 +1,37 @@
+import { syllable } from 'syllable'
+import { sentencesOf } from './sentences'
+
+/**
+ * The Flesch–Kincaid grade: the school year in which a text can be read.
+ * 0.39 × words per sentence + 11.8 × syllables per word − 15.59
+ * Source: J. P. Kincaid, R. P. Fishburne, R. L. Rogers and B. S. Chissom, "Derivation of new readability formulas for
+ * Navy enlisted personnel", 1975. Syllables are counted by the npm package "syllable".
+ * @returns 0 for a text without words
+ */
+export function readingGrade(text: string): number {
+  const words = wordsOf(text)
+  const sentences = sentencesOf(text).filter((sentence) => wordsOf(sentence.text).length > 0).length
+  if (words.length === 0 || sentences === 0) return 0
+  const syllables = words.reduce((sum, word) => sum + syllablesOf(word), 0)
+  return fleschKincaid(words.length / sentences, syllables / words.length)
+}
+
+/** Comments say the same words again and again. */
+const counted = new Map<string, number>()
+
+function syllablesOf(word: string): number {
+  const known = counted.get(word)
+  if (known !== undefined) return known
+  const count = Math.max(1, syllable(word))
+  counted.set(word, count)
+  return count
+}
+
+/** The formula itself, from words per sentence and syllables per word. */
+export function fleschKincaid(wordsPerSentence: number, syllablesPerWord: number): number {
+  return 0.39 * wordsPerSentence + 11.8 * syllablesPerWord - 15.59
+}
+
+function wordsOf(text: string): string[] {
+  return text.match(/\p{L}[\p{L}\p{M}’'-]*/gu) ?? []
+}

@@ -1,0 +1,59 @@
+import { familyNumber } from './familyNumber'
+import { parsePhrase, type FactName, type PlainToken, type Token } from './notation'
+import type { Phrase } from './phrase'
+import { contentWords } from './wordFamily'
+
+/** A phrase with everything about it that does not depend on a student, worked out once. */
+export interface ReadyPhrase extends Phrase {
+  tokens: Token[]
+  /** Facts without which it cannot be said. */
+  needs: FactName[]
+  /** The numbers of the word families of its fixed content words and verbs, as often as they stand in it. */
+  families: number[]
+  /** The examples in its exchangeable slots, in order. */
+  slots: string[]
+  /** True when its sentence begins with the student. */
+  opensWithStudent: boolean
+  /** True when it is one plain clause about the student, so that it can share a sentence. */
+  joins: boolean
+  /** True when it says two things already. */
+  isDouble: boolean
+  /** How often a student without pronouns would be named in it beyond the first time. */
+  namings: number
+  /** Characters that are printed whoever the student is. */
+  fixedLength: number
+}
+
+const ready = new WeakMap<Phrase, ReadyPhrase>()
+
+/**
+ * Reads a phrase once; the same phrase object is never read twice.
+ * @throws NotationError
+ */
+export function readyPhrase(phrase: Phrase): ReadyPhrase {
+  const known = ready.get(phrase)
+  if (known) return known
+  const made = prepare(phrase)
+  ready.set(phrase, made)
+  return made
+}
+
+function prepare(phrase: Phrase): ReadyPhrase {
+  const tokens = parsePhrase(phrase.text.trim())
+  const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
+  const fixed = plain.map((token) => (token.kind === 'words' ? token.text : token.kind === 'verb' ? token.singular : ' ')).join('')
+  const first = tokens[0]
+  const people = plain.filter((token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null)).length
+  return {
+    ...phrase,
+    tokens,
+    needs: plain.flatMap((token) => (token.kind === 'fact' ? [token.fact] : [])),
+    families: contentWords(fixed).map(familyNumber),
+    slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
+    opensWithStudent: first?.kind === 'name' || (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
+    joins: first?.kind === 'pronoun' && first.case === 'subject' && phrase.text.length <= 110 && !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
+    isDouble: /,| and /.test(phrase.text),
+    namings: Math.max(0, people - 1),
+    fixedLength: fixed.replace(/ {2,}/g, ' ').length,
+  }
+}

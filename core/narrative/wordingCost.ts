@@ -1,0 +1,67 @@
+import type { Tier } from '../scales/tier'
+import { preference } from './preference'
+import type { ReadyPhrase } from './readyPhrase'
+
+/**
+ * What classmates have been given already: how often each phrase stands in their texts, and how often at each tier
+ * (usageKey).
+ */
+export type Usage = ReadonlyMap<string, number>
+
+/** Under what a phrase is counted: by itself, or as said of those who stand at one tier. */
+export function usageKey(phraseId: string, tier: Tier | null = null): string {
+  return tier === null ? phraseId : `${phraseId}\u0000${tier}`
+}
+
+/** Everything the cost of a wording looks at besides the phrase itself. */
+export interface CostSetting {
+  /** Who and which box: the same words, the same preferences. */
+  seed: string
+  usage: Usage
+  tone: string
+  /** The box's subject; null for the general comment. */
+  subject: string | null
+  /** Characters that each part should take for the text to suit its box. */
+  idealLength: number
+  namedOnly: boolean
+  /** How often the teacher has been shown each phrase in this place and has asked for another. */
+  shown: ReadonlyMap<string, number>
+  /** The phrases of the draft that stands; empty when none does. */
+  standing: ReadonlySet<string>
+}
+
+/** The weights of the one cost, chosen so that what classmates have weighs most. docs/decisions/0010 gives the reasons. */
+export const weights = {
+  perClassmate: 0.5,
+  /** Times the square of how many who stand at the same level have it: they may compare, and the third counts more than the first. */
+  perEqual: 1.5,
+  preference: 1,
+  offLength: 0.5,
+  otherTone: 1,
+  /** For a phrase of any subject where the box has a subject of its own: what names the matter says more. */
+  anySubject: 0.8,
+  namedAgain: 0.7,
+  shownBefore: 6,
+  leavesStanding: 3,
+  /** For the third sentence in a row that begins with the student, and each further one. */
+  sameOpening: 0.8,
+} as const
+
+/** The cost of a wording, apart from where its sentence stands among the others. Never below 0. */
+export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: CostSetting): number {
+  const off = Math.min(1, Math.abs(phrase.fixedLength - setting.idealLength) / Math.max(1, setting.idealLength))
+  return (setting.usage.get(phrase.id) ?? 0) * weights.perClassmate
+    + (tier === null ? 0 : (setting.usage.get(usageKey(phrase.id, tier)) ?? 0) ** 2 * weights.perEqual)
+    + preference(setting.seed, phrase.id) * weights.preference
+    + off * weights.offLength
+    + (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0)
+    + (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0)
+    + (setting.namedOnly ? phrase.namings * weights.namedAgain : 0)
+    + (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore
+    + (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
+}
+
+/** The cost of one more sentence that begins with the student, after so many in a row that do. */
+export function openingCost(runBefore: number): number {
+  return runBefore >= 2 ? weights.sameOpening : 0
+}

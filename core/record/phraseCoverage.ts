@@ -1,0 +1,67 @@
+import { indexPhrases } from '../narrative/phraseIndex'
+import type { PartKind } from '../narrative/phrase'
+import { conditionHolds, type CommentBox, type PlannedPart } from '../narrative/plan'
+import { tiers, type Tier } from '../scales/tier'
+import type { ClassRecord } from './classRecord'
+
+/** How many wordings there are for a part at a tier. */
+export interface CoverageCell {
+  tier: Tier
+  wordings: number
+  /** True when a class would notice: too few to vary. */
+  thin: boolean
+}
+
+export interface CoverageRow {
+  part: PartKind
+  about: string
+  cells: CoverageCell[]
+}
+
+/** With fewer wordings than this, more than a third of ten students alike would share a sentence; ours. */
+export const enoughWordings = 4
+
+/**
+ * For each part of a box's plan, and what it may speak of, how many wordings the phrasebook has at each tier that the
+ * school's scales use. A part that is said of any outcome is listed once for each.
+ */
+export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRow[] {
+  const { find } = indexPhrases(record.phrasebook)
+  const subject = box.subject ?? 'general'
+  const inUse = tiersInUse(record, box)
+  return box.plan.flatMap((part) => aboutsOf(part, box, record).map((about): CoverageRow => ({
+    part: part.part, about,
+    cells: inUse.filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1)).map((tier) => {
+      const found = [...new Set([about, ...(part.part === 'outcome' || part.part === 'habit' ? [] : ['any'])])].flatMap((each) => {
+        const own = find(subject, part.part, each, tier)
+        const shared = find('any', part.part, each, tier).filter((phrase) => box.subject !== null || phrase.about !== 'any')
+        return part.part === 'outcome' && own.length > 0 ? own : [...own, ...shared]
+      })
+      // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
+      const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
+      const wordings = part.part === 'progress' ? climbs : found.length
+      return { tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
+    }),
+  })))
+}
+
+/** The tiers that the box's scale has levels for, best first. */
+function tiersInUse(record: ClassRecord, box: CommentBox): Tier[] {
+  const subject = record.subjects.find((each) => each.key === box.subject)
+  const keys = subject ? [subject.skillScale, subject.markScale] : record.habits.map((habit) => habit.scale)
+  const used = new Set(record.scales.filter((scale) => keys.includes(scale.key)).flatMap((scale) => scale.levels.map((level) => level.tier)))
+  return tiers.filter((tier) => used.has(tier)).reverse()
+}
+
+/** What a part speaks of: itself, or for "weakest" and its like each of the strands or habits that it may turn out to be. */
+function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): string[] {
+  if (!['weakest', 'strongest', 'most moved'].includes(part.about)) return [part.about]
+  const named = box.plan.filter((each) => (each.part === 'outcome' || each.part === 'habit') && !['weakest', 'strongest'].includes(each.about)).map((each) => each.about)
+  const all = box.subject === null ? record.habits.map((habit) => habit.name) : record.skills.filter((skill) => skill.subject === box.subject && !skill.teacherOnly).map((skill) => skill.strand)
+  return [...new Set(named.length > 0 ? named : all)]
+}
+
+function couldHold({ when }: PlannedPart, tier: Tier): boolean {
+  if (when === null || when === 'moved' || when === 'up') return true
+  return conditionHolds(when, { about: '', tier, because: [], trend: null, strongestSkill: null, weakestSkill: null })
+}

@@ -1,0 +1,16 @@
+import { usageKey, type Usage } from '../narrative/wordingCost'
+import type { StudentComment } from './classRecord'
+
+/** How often each phrase stands in texts already, and at which tiers: what new drafts keep away from. */
+export function usageOfComments(comments: readonly StudentComment[]): Usage {
+  const usage = new Map<string, number>()
+  const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
+  for (const { phraseIds, because } of comments.flatMap((comment) => comment.sentences)) {
+    const tiers = new Set(because.flatMap((each) => each.tier ?? []))
+    for (const id of phraseIds) {
+      count(usageKey(id))
+      for (const tier of tiers) count(usageKey(id, tier))
+    }
+  }
+  return usage
+}
