@@ -1,7 +1,14 @@
-import type { Check } from './finding'
+import type { Check, Mend } from './finding'
+import { write } from './finding'
 
-/** A blank that was never filled in, or notation left over: {…}, [name], ____, XXX. */
-export const blankLeft: Check = ({ comment }) =>
-  [...(comment?.text ?? '').matchAll(/[{}]|\[[^\]]*\]|_{2,}|\bX{2,}\b|\.{4,}/g)].map((match) => ({
-    check: 'blank left', why: `“${match[0]}” looks like a blank that was not filled in.`, start: match.index, end: match.index + match[0].length,
-  }))
+/** A blank that was never filled in, or notation left over: {…}, [name], ____, XXX, …. in place of words. */
+export const blankLeft: Check = ({ text, student }) =>
+  [...text.matchAll(/\{[^}]*\}?|\}|\[[^\]]*\]|_{2,}|\b[Xx]{2,}\b|\.{4,}|<[^>]*>|\bTB[CD]\b|\?{2,}/g)].map((match) => {
+    const start = match.index
+    const end = start + match[0].length
+    return { check: 'blank left', why: `“${match[0]}” looks like a blank that was not filled in.`, start, end, mends: mendOf(match[0], start, end, student.usedName) }
+  })
+
+function mendOf(blank: string, start: number, end: number, name: string): Mend[] {
+  return /name/i.test(blank) ? [write(name, start, end)] : []
+}

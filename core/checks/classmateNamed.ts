@@ -1,27 +1,45 @@
+import { possessiveOf } from '../narrative/possessive'
+import type { Student } from '../record/classRecord'
+import { exactWords } from './checkSettings'
 import type { Check } from './finding'
+import { write } from './finding'
 
 /**
- * Another student's name. A name that is also an English word (Will, Grace, River) counts only where it cannot be the
- * word: with a capital inside a sentence.
+ * Another student's name: of the class first, then of the year. A name that is also an English word (Will, Grace,
+ * River) counts only where it cannot be the word: with a capital inside a sentence.
  */
-export const classmateNamed: Check = ({ index, student, comment }) => {
-  const text = comment?.text ?? ''
-  const others = new Set(index.record.students.filter((each) => each.id !== student.id).flatMap((each) => [each.usedName, each.legalGiven]))
-  others.delete(student.usedName)
-  others.delete(student.legalGiven)
-  return [...others].flatMap((name) =>
-    [...text.matchAll(new RegExp(`(?<![\\p{L}-])${escaped(name)}(?![\\p{L}-])`, 'gu'))]
-      .filter((match) => !beginsSentence(text, match.index) || !englishWords.has(name))
-      .map((match) => ({ check: 'another name', why: `${name} is a classmate of ${student.usedName}.`, start: match.index, end: match.index + name.length })))
+export const classmateNamed: Check = ({ index, student, text }) => {
+  const { students, namesInYear, school } = index.record
+  const inClass = new Set(students.flatMap((each) => [each.usedName, each.legalGiven]))
+  return [...text.matchAll(exactWords(...inClass, ...namesInYear))].flatMap((match) => {
+    const [name] = match
+    const at = match.index
+    if (isOwn(name, student) || insideOwnName(text, at, name.length, student) || (englishWords.has(name) && beginsSentence(text, at))) return []
+    const owner = /^[’']s/.exec(text.slice(at + name.length))?.[0] ?? ''
+    const end = at + name.length + owner.length
+    const instead = owner === '' ? student.usedName : possessiveOf(student.usedName, school.possessives)
+    const whose = inClass.has(name) ? `a classmate of ${student.usedName}` : 'a student of this year'
+    return [{ check: 'another name', why: `${name} is ${whose}.`, start: at, end, mends: [write(instead, at, end)] }]
+  })
 }
 
-/** Names of English words that often open a sentence; ours, to be lengthened by use. */
-const englishWords = new Set(['Will', 'Grace', 'River', 'Mark', 'May', 'June', 'April', 'Joy', 'Hope', 'Faith', 'Art', 'Rose', 'Summer', 'Autumn', 'Bill', 'Bright', 'Iris', 'Ivy', 'Lily', 'Max', 'Miles', 'Penny', 'Rich', 'Rob', 'Sandy', 'Sky', 'Violet'])
+function isOwn(name: string, { usedName, legalGiven, family }: Student): boolean {
+  return [usedName, legalGiven, family].includes(name)
+}
+
+/** Names that are English words in ordinary use at the beginning of a sentence; ours. */
+const englishWords = new Set(`Will Grace River Mark May June April August Joy Hope Faith Art Rose Summer Autumn Bill Bright Iris Ivy Lily Miles Penny Rich
+Rob Sandy Sky Violet Daisy Ruby Pearl Frank Jack Rusty Chase Hunter Mason Page Reed Star Robin Jay Dash Kit Dawn Eve Holly Heather
+Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage Storm Sunny True Victor Ray Drew Guy Dean Duke King Prince`.split(/\s+/))
 
 function beginsSentence(text: string, at: number): boolean {
   return at === 0 || /[.!?]["”’]?\s+$/.test(text.slice(0, at))
 }
 
-function escaped(name: string): string {
-  return name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+/** "Ana" is no classmate inside "Ana Lucia", when that is the student's own name. */
+function insideOwnName(text: string, at: number, length: number, student: { usedName: string; legalGiven: string }): boolean {
+  return [student.usedName, student.legalGiven].some((own) => {
+    const from = text.lastIndexOf(own, at)
+    return own !== '' && from >= 0 && from + own.length >= at + length
+  })
 }

@@ -1,7 +1,15 @@
+import { narrativeFacts } from '../record/narrativeFacts'
 import type { Check } from './finding'
+import { ofWhole } from './finding'
 
-/** A comment in a subject that has no settled mark. */
-export const factsMissing: Check = ({ index, student, box, comment }) =>
-  comment && comment.text !== '' && box.subject !== null && !index.markOf(student.id, box.subject)
-    ? [{ check: 'no mark', why: 'There is a comment but no settled mark.', start: 0, end: 0 }]
-    : []
+/** A comment in a subject that has no settled mark or level, or a plan that speaks of what is not settled yet. */
+export const factsMissing: Check = (input) => {
+  const { index, student, box, text } = input
+  if (text.trim() === '') return []
+  const facts = narrativeFacts(index, student.id, box)
+  const known = facts.mark !== null || (box.subject !== null && index.markOf(student.id, box.subject) !== undefined)
+  const levels = Object.values(facts.standings).some((standing) => standing.because.some((because) => because.kind === 'skill level'))
+  if (box.subject !== null && !known && !levels) return [ofWhole('comment without mark', `There is a comment in ${box.name} but no settled mark or level.`, input)]
+  const unsettled = [...new Set(box.plan.flatMap(({ part, about }) => ((part === 'outcome' || part === 'habit') && !['mark', 'strongest', 'weakest'].includes(about) && !facts.standings[about] ? [about] : [])))]
+  return unsettled.map((about) => ofWhole('not settled', `Nothing is settled for ${about}, so the plan has nothing to say of it.`, input))
+}

@@ -1,7 +1,12 @@
+import { exactWords } from './checkSettings'
 import type { Check } from './finding'
+import { ofWhole, write } from './finding'
 
-/** A comment that never names the student. */
-export const nameMissing: Check = ({ comment, student }) => {
-  const text = comment?.text ?? ''
-  return text === '' || text.includes(student.usedName) ? [] : [{ check: 'name missing', why: `The text never names ${student.usedName}.`, start: 0, end: 0 }]
+/** A comment that never names the student, where the school wants it. */
+export const nameMissing: Check = (input) => {
+  const { text, student, index } = input
+  if (!index.record.school.checks.nameWanted || text.trim() === '' || text.search(exactWords(student.usedName)) >= 0) return []
+  const { pronouns } = student
+  const first = pronouns === 'name only' ? undefined : new RegExp(`^${pronouns.subject}(?=\\s)`, 'iu').exec(text.trimStart())
+  return [ofWhole('name missing', `The text never names ${student.usedName}.`, input, first ? [write(student.usedName, 0, first[0].length)] : [])]
 }

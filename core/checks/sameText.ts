@@ -1,13 +1,48 @@
+import { editDistance } from '../narrative/editDistance'
+import { possessiveOf } from '../narrative/possessive'
+import type { StudentComment } from '../record/classRecord'
 import type { Check } from './finding'
+import { ofWhole } from './finding'
 
-/** The same text, names aside, for two students. */
-export const sameText: Check = ({ index, student, box, comment }) => {
-  if (!comment || comment.text === '') return []
-  const own = withoutName(comment.text, student.usedName)
-  const twin = index.record.students.find((each) => each.id !== student.id && withoutName(index.commentOf(each.id, box.key)?.text ?? '', each.usedName) === own)
-  return twin ? [{ check: 'same text', why: `${twin.usedName} has the same text.`, start: 0, end: comment.text.length }] : []
+/** Texts that differ in no more than this share of their words are nearly the same; ours. */
+const nearly = 0.12
+const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
+
+/** The same text, or nearly, for two students, names and pronouns aside. */
+export const sameText: Check = (input) => {
+  const { index, student, box, comment, text } = input
+  if (!comment || text.trim() === '') return []
+  const own = wordsWithoutNames(comment, student.usedName)
+  const twins = index.record.students.filter((each) => each.id !== student.id && isNear(own, index.commentOf(each.id, box.key), each.usedName))
+  if (twins.length === 0) return []
+  const names = list.format(twins.map((each) => each.usedName))
+  return [ofWhole('same text', `This is also ${possessiveOf(names, index.record.school.possessives)} text, or nearly.`, input)]
 }
 
-function withoutName(text: string, name: string): string {
-  return text.replaceAll(name, '…')
+function isNear(own: readonly string[], other: StudentComment | undefined, name: string): boolean {
+  if (!other || other.text.trim() === '') return false
+  const words = wordsWithoutNames(other, name)
+  const atMost = Math.floor(Math.max(own.length, words.length) * nearly)
+  if (Math.abs(own.length - words.length) > atMost) return false
+  return shared(own, words) >= Math.min(own.length, words.length) - atMost && editDistance(own, words, atMost) <= atMost
+}
+
+/** How many words two texts have in common, whatever their order: a quick bound before the exact comparison. */
+function shared(a: readonly string[], b: readonly string[]): number {
+  const counts = new Map<string, number>()
+  for (const word of a) counts.set(word, (counts.get(word) ?? 0) + 1)
+  return b.reduce((sum, word) => {
+    const left = counts.get(word) ?? 0
+    counts.set(word, left - 1)
+    return left > 0 ? sum + 1 : sum
+  }, 0)
+}
+
+const known = new WeakMap<StudentComment, readonly string[]>()
+
+function wordsWithoutNames(comment: StudentComment, name: string): readonly string[] {
+  const made = known.get(comment) ?? comment.text.replaceAll(name, '…').toLocaleLowerCase('en')
+    .replace(/\b(she|he|they|her|him|them|his|their|hers|theirs|herself|himself|themself|xe|xem|xyr|xyrs|xemself)\b/g, '…').match(/[\p{L}\p{N}…]+/gu) ?? []
+  known.set(comment, made)
+  return made
 }

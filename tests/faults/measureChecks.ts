@@ -1,0 +1,58 @@
+import { checkComment } from '../../core/checks/checkComment'
+import { draftClass } from '../../core/narrative/draftComment'
+import type { ClassRecord } from '../../core/record/classRecord'
+import { draftRequest } from '../../core/record/narrativeFacts'
+import { indexRecord } from '../../core/record/recordIndex'
+import { chanceOf, faultKinds, type CleanComment } from './faults'
+
+/** How a check did: faults put in and found, clean comments looked at and flagged. */
+export interface Measure {
+  kind: string
+  put: number
+  found: number
+  missed: string[]
+  clean: number
+  flagged: string[]
+}
+
+/** What a kind of fault is reported as, where the check has another name. */
+const reportedAs: Record<string, string[]> = {
+  'pronoun in the wrong case': ['pronoun'], 'his/her left over': ['pronoun'], 'empty': ['empty', 'mark without comment'],
+}
+
+/** Every comment of a class drafted, so that there is something clean to spoil. */
+export function cleanComments(record: ClassRecord): { record: ClassRecord; clean: CleanComment[] } {
+  const index = indexRecord(record)
+  const comments = record.boxes.flatMap((box) => draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook).flatMap((draft, at) => {
+    const student = record.students[at]
+    return student && draft.text !== '' ? [{ studentId: student.id, box: box.key, text: draft.text, sentences: draft.sentences, ownWords: false, status: 'in draft' as const, version: 1 }] : []
+  }))
+  const written = { ...record, comments }
+  const clean = comments.flatMap((comment): CleanComment[] => {
+    const student = record.students.find((each) => each.id === comment.studentId)
+    const box = record.boxes.find((each) => each.key === comment.box)
+    return student && box ? [{ record: written, student, box, comment }] : []
+  })
+  return { record: written, clean }
+}
+
+/** Puts `each` faults of every kind into clean comments and counts what the checks find; and what they find in the clean ones. */
+export function measureChecks(record: ClassRecord, each: number): Measure[] {
+  const { record: written, clean } = cleanComments(record)
+  const index = indexRecord(written)
+  const found = clean.map(({ student, box, comment }) => ({ comment, findings: checkComment(index, student, box) }))
+  return Object.entries(faultKinds).map(([kind, seed]) => {
+    const names = reportedAs[kind] ?? [kind]
+    const measure: Measure = { kind, put: 0, found: 0, missed: [], clean: clean.length, flagged: found.flatMap(({ comment, findings }) => (findings.some((finding) => names.includes(finding.check)) ? [comment.text] : [])) }
+    for (let nth = 0; measure.put < each && nth < each * 6; nth += 1) {
+      const from = clean[nth % clean.length]
+      const seeded = from && seed(from, chanceOf(`${kind} ${nth}`))
+      if (!from || !seeded) continue
+      measure.put += 1
+      const findings = checkComment(indexRecord(seeded.record), from.student, from.box)
+      if (findings.some((finding) => names.includes(finding.check))) measure.found += 1
+      else measure.missed.push(seeded.comment.text)
+    }
+    return measure
+  })
+}
