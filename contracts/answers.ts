@@ -8,6 +8,8 @@ export interface Permissions {
   subjects: string[]
   general: boolean
   reports: boolean
+  /** The school's own phrases, describing words, plans and checks. */
+  phrasebook: boolean
   /** A sentence saying why nothing can be changed, or null. */
   locked: string | null
 }

@@ -39,6 +39,16 @@ export function mayChangeGeneral(who: Who, classId: string): boolean {
   return isHomeTeacher(who, classId)
 }
 
+/** School phrases, describing words, plans and what the checks look for are the coordinator's. Personal phrases are everybody's own. */
+export function mayChangeSchool(who: Who): boolean {
+  return who.role === 'coordinator'
+}
+
+/** A phrase is changed by whom it belongs to. */
+export function mayChangePhrase(who: Who, owner: string | null): boolean {
+  return owner === null ? mayChangeSchool(who) : owner === who.personId
+}
+
 /** Reports gather every subject, so the home teacher and the coordinator make and fetch them. */
 export function mayMakeReports(who: Who, classId: string): boolean {
   return who.role === 'coordinator' || isHomeTeacher(who, classId)

@@ -12,6 +12,11 @@ const keyColumns = {
   settled_mark: ['student_id', 'subject', 'term_id'],
   settled_level: ['student_id', 'about', 'term_id'],
   comment: ['student_id', 'box', 'term_id'],
+  accepted_finding: ['student_id', 'box', 'term_id', 'check_name', 'words'],
+  phrase: ['id'],
+  describing_word: ['tier', 'word'],
+  comment_box: ['key'],
+  school: ['id'],
 } as const
 
 export type ChangeableTable = keyof typeof keyColumns
@@ -31,8 +36,9 @@ interface RecordedChange extends Change {
 
 export interface Deed {
   personId: string
-  classId: string
-  termId: string
+  /** Null for what belongs to the whole school. */
+  classId: string | null
+  termId: string | null
   /** What was done, in words: "settled 3 marks". */
   kind: string
 }
@@ -60,7 +66,7 @@ export async function recordChanges(trx: Knex.Transaction, deed: Deed, changes: 
  * since, so that nobody's later work is lost.
  */
 export async function undoEvent(trx: Knex.Transaction, eventId: number, personId: string): Promise<number> {
-  const event = await trx('event').where({ id: eventId }).forUpdate().first<{ class_id: string; term_id: string; kind: string; changes: RecordedChange[]; undone_by: number | null } | undefined>()
+  const event = await trx('event').where({ id: eventId }).forUpdate().first<{ class_id: string | null; term_id: string | null; kind: string; changes: RecordedChange[]; undone_by: number | null } | undefined>()
   if (!event) throw new Refusal('not found', 'There is nothing to undo.')
   if (event.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
   const now = await rowsNow(trx, event.changes)
@@ -130,9 +136,11 @@ function placeOf({ table, key }: Pick<Change, 'table' | 'key'>): string {
   return `${table} ${JSON.stringify(keyColumns[table].map((column) => key[column]))}`
 }
 
-/** Objects and lists go into jsonb columns as text. */
+/** Columns of type jsonb, into which values go as text. */
+const jsonColumns = new Set(['sentences', 'settings'])
+
 function toColumns(row: Row): Row {
-  return Object.fromEntries(Object.entries(row).map(([column, value]) => [column, typeof value === 'object' && value !== null ? JSON.stringify(value) : value]))
+  return Object.fromEntries(Object.entries(row).map(([column, value]) => [column, jsonColumns.has(column) && value !== null ? JSON.stringify(value) : value]))
 }
 
 function sameRow(a: Row | null, b: Row | null): boolean {

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import type { DraftSentence } from '../../core/narrative/because'
-import type { DescribingWords, PartKind } from '../../core/narrative/phrase'
+import type { DescribingWords, Move, PartKind, Phrase } from '../../core/narrative/phrase'
 import { readPlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'
 import { readPronouns } from '../../core/people/pronouns'
@@ -15,9 +15,10 @@ import { Refusal } from '../access/refusal'
 /**
  * Reads one class and term whole. A fixed number of queries, whatever the size of the class.
  * @param mayRead which subjects the reader may see; the others are not in the record at all
+ * @param personId whose own phrases are in the phrasebook besides the school's; null: the school's alone
  * @throws Refusal when there is no such class or term
  */
-export async function loadClassRecord(db: Knex, classId: string, termId: string, mayRead: (subject: string) => boolean): Promise<ClassRecord> {
+export async function loadClassRecord(db: Knex, classId: string, termId: string, mayRead: (subject: string) => boolean, personId: string | null = null): Promise<ClassRecord> {
   const [room, term, schoolRow] = await Promise.all([
     db<{ id: string; name: string }>('class_room').where({ id: classId }).first(),
     loadTerm(db, termId),
@@ -28,25 +29,27 @@ export async function loadClassRecord(db: Knex, classId: string, termId: string,
   const keys = subjects.map((subject) => subject.key)
   const students = await loadStudents(db, classId)
   const ids = students.map((student) => student.id)
-  const [scales, skills, habits, boxes, phrasebook, layout, gradebook, settled, surroundings, homeTeacher, before] = await Promise.all([
+  const [scales, skills, habits, boxes, phrasebook, layout, gradebook, settled, surroundings, homeTeacher, before, namesInYear, accepted] = await Promise.all([
     db<{ definition: Scale }>('scale').then((rows) => rows.map((row) => row.definition)),
     loadSkills(db, keys),
     db('habit').orderBy('position').select('key', 'name', 'family_words as familyWords', 'scale'),
     loadBoxes(db, mayRead),
-    loadPhrasebook(db),
+    loadPhrasebook(db, personId),
     db<{ definition: Layout }>('layout').first(),
     loadGradebook(db, classId, termId, keys),
     loadSettled(db, ids, termId, keys),
     loadSurroundings(db, ids, termId),
     loadHomeTeacher(db, classId),
     loadBefore(db, ids, term, keys),
+    loadNamesInYear(db, students),
+    loadAccepted(db, ids, termId),
   ])
   if (!layout) throw new Refusal('not found', 'The school has no report layout.')
   const boxKeys = new Set(boxes.map((box) => box.key))
   return {
     school: schoolRow.settings, classRoom: { id: room.id, name: room.name, teacher: homeTeacher }, term, before,
     scales, subjects, skills, habits, students, boxes, phrasebook, layout: layout.definition,
-    ...gradebook, ...settled, ...surroundings,
+    ...gradebook, ...settled, ...surroundings, namesInYear, accepted,
     comments: settled.comments.filter((comment) => boxKeys.has(comment.box)),
   }
 }
@@ -90,20 +93,54 @@ async function loadStudents(db: Knex, classId: string): Promise<Student[]> {
 
 async function loadSkills(db: Knex, subjects: string[]): Promise<ClassRecord['skills']> {
   return db('skill').whereIn('subject', subjects).orderBy('position')
-    .select('id', 'subject', 'strand', 'statement', 'family_words as familyWords', 'teacher_only as teacherOnly') as unknown as Promise<ClassRecord['skills']>
+    .select('id', 'subject', 'strand', 'statement', 'family_words as familyWords', 'in_sentence as inSentence', 'teacher_only as teacherOnly') as unknown as Promise<ClassRecord['skills']>
 }
 
 async function loadBoxes(db: Knex, mayRead: (subject: string) => boolean): Promise<ClassRecord['boxes']> {
-  const rows = await db<{ key: string; name: string; subject: string | null; character_limit: number; plan: string }>('comment_box').orderBy('position')
+  const rows = await db<{ key: string; name: string; subject: string | null; character_limit: number; tone: string; plan: string }>('comment_box').orderBy('position')
   return rows.filter((row) => row.subject === null || mayRead(row.subject))
-    .map((row) => ({ key: row.key, name: row.name, subject: row.subject, limit: row.character_limit, plan: readPlan(row.plan) }))
+    .map((row) => ({ key: row.key, name: row.name, subject: row.subject, limit: row.character_limit, tone: row.tone, plan: readPlan(row.plan) }))
 }
 
-async function loadPhrasebook(db: Knex): Promise<ClassRecord['phrasebook']> {
-  const phrases = await db<{ id: string; subject: string; part: PartKind; about: string; tiers: Tier[]; text: string }>('phrase').orderBy('position').select('id', 'subject', 'part', 'about', 'tiers', 'text')
+/** The school's phrases and this person's own, in the order of the phrasebook. */
+export async function loadPhrasebook(db: Knex, personId: string | null): Promise<ClassRecord['phrasebook']> {
+  const rows = await db<PhraseRow>('phrase').whereNull('owner').orWhere('owner', personId).orderBy(['position', 'id'])
   const describing: DescribingWords = { starting: [], growing: [], sound: [], strong: [], top: [] }
   for (const row of await db<{ tier: Tier; word: string }>('describing_word').orderBy('position')) describing[row.tier].push(row.word)
-  return { phrases, describing }
+  return { phrases: rows.map(phraseOf), describing }
+}
+
+/** A phrase as its table keeps it. */
+export interface PhraseRow {
+  id: string
+  subject: string
+  part: PartKind
+  about: string
+  tiers: Tier[]
+  moves: Move[]
+  text: string
+  tone: string
+  grade_from: number | null
+  grade_to: number | null
+  owner: string | null
+  position: number
+}
+
+/** A row of the table as a phrase. */
+export function phraseOf({ grade_from: from, grade_to: to, position: _position, ...row }: PhraseRow): Phrase {
+  return { ...row, grades: from === null || to === null ? null : { from, to } }
+}
+
+/** The used names of the students of the same grades in other classes. */
+async function loadNamesInYear(db: Knex, students: readonly Student[]): Promise<string[]> {
+  const rows = await db('student').distinct('used_name').whereIn('grade_level', [...new Set(students.map((student) => student.gradeLevel))])
+    .whereNotIn('id', students.map((student) => student.id)).orderBy('used_name') as { used_name: string }[]
+  return rows.map((row) => row.used_name)
+}
+
+async function loadAccepted(db: Knex, students: string[], termId: string): Promise<ClassRecord['accepted']> {
+  return db('accepted_finding').where({ term_id: termId }).whereIn('student_id', students)
+    .select('student_id as studentId', 'box', 'check_name as check', 'words') as unknown as Promise<ClassRecord['accepted']>
 }
 
 async function loadGradebook(db: Knex, classId: string, termId: string, subjects: string[]): Promise<Pick<ClassRecord, 'categories' | 'work' | 'results'>> {
@@ -139,9 +176,31 @@ async function loadMarks(db: Knex, students: string[], termId: string, subjects:
 }
 
 async function loadComments(db: Knex, students: string[], termId: string): Promise<StudentComment[]> {
-  const rows = await db<{ student_id: string; box: string; term_id: string; text: string; sentences: DraftSentence[]; own_words: boolean; status: CommentStatus; version: number }>('comment')
-    .where({ term_id: termId }).whereIn('student_id', students)
-  return rows.map((row) => ({ studentId: row.student_id, box: row.box, text: row.text, sentences: row.sentences, ownWords: row.own_words, status: row.status, version: row.version }))
+  return (await db<CommentRow>('comment').where({ term_id: termId }).whereIn('student_id', students)).map(toComment)
+}
+
+/** A comment as its table keeps it. */
+export interface CommentRow {
+  student_id: string
+  box: string
+  term_id: string
+  text: string
+  sentences: DraftSentence[]
+  own_words: boolean
+  status: CommentStatus
+  version: number
+}
+
+/** A row of the table as a comment. */
+export function toComment(row: CommentRow): StudentComment {
+  const sentences = row.sentences.map((sentence) => withComposed(sentence, row.text))
+  return { studentId: row.student_id, box: row.box, text: row.text, sentences, ownWords: row.own_words, status: row.status, version: row.version }
+}
+
+/** Sentences kept before they remembered their composed words are taken to stand as they were composed. */
+function withComposed(sentence: Partial<DraftSentence> & Pick<DraftSentence, 'start' | 'end' | 'phraseIds' | 'because'>, text: string): DraftSentence {
+  const because = sentence.because.map((each) => ({ ...each, about: each.about ?? '', tier: each.tier ?? null }))
+  return { composed: text.slice(sentence.start, sentence.end), parts: [], ...sentence, because }
 }
 
 async function loadSurroundings(db: Knex, students: string[], termId: string): Promise<Pick<ClassRecord, 'attendance' | 'observations'>> {
@@ -157,5 +216,5 @@ async function loadBefore(db: Knex, students: string[], term: Term, subjects: st
   const last = (await loadTerms(db)).findLast((each) => each.starts < term.starts)
   if (!last) return null
   const settled = await loadSettled(db, students, last.id, subjects)
-  return { term: last, marks: settled.marks, levels: settled.levels, comments: settled.comments }
+  return { term: last, marks: settled.marks, levels: [...settled.levels, ...settled.habitScores], comments: settled.comments }
 }

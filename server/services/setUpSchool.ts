@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { writePlan } from '../../core/narrative/plan'
 import { writePronouns } from '../../core/people/pronouns'
+import { phraseColumns } from '../data/phraseColumns'
 import type { ClassRecord, Student, Term } from '../../core/record/classRecord'
 
 /** Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty database. */
@@ -11,13 +12,13 @@ export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> 
     key: subject.key, name: subject.name, in_sentence: subject.inSentence, position, mark_scale: subject.markScale, skill_scale: subject.skillScale,
   })))
   await db('skill').insert(record.skills.map((skill, position) => ({
-    id: skill.id, subject: skill.subject, strand: skill.strand, statement: skill.statement, family_words: skill.familyWords, teacher_only: skill.teacherOnly, position,
+    id: skill.id, subject: skill.subject, strand: skill.strand, statement: skill.statement, family_words: skill.familyWords, in_sentence: skill.inSentence, teacher_only: skill.teacherOnly, position,
   })))
   await db('habit').insert(record.habits.map((habit, position) => ({ key: habit.key, name: habit.name, family_words: habit.familyWords, scale: habit.scale, position })))
   await db('comment_box').insert(record.boxes.map((box, position) => ({
-    key: box.key, name: box.name, subject: box.subject, character_limit: box.limit, plan: writePlan(box.plan), position,
+    key: box.key, name: box.name, subject: box.subject, character_limit: box.limit, tone: box.tone, plan: writePlan(box.plan), position,
   })))
-  await db('phrase').insert(record.phrasebook.phrases.map((phrase, position) => ({ ...phrase, position })))
+  await db('phrase').insert(record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })))
   await db('describing_word').insert(Object.entries(record.phrasebook.describing).flatMap(([tier, words]) => words.map((word, position) => ({ tier, word, position }))))
   await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
 }

@@ -1,7 +1,7 @@
 import type { ClassAnswer, Permissions } from '../../contracts/answers'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { isLocked } from '../../core/terms/lock'
-import { allow, mayChangeGeneral, mayChangeSubject, mayMakeReports, mayReadClass, mayReadSubject } from '../access/access'
+import { allow, mayChangeGeneral, mayChangeSchool, mayChangeSubject, mayMakeReports, mayReadClass, mayReadSubject } from '../access/access'
 import { loadClassRecord } from '../data/loadClassRecord'
 import { classTeaching } from '../data/people'
 import type { Context, Place } from './context'
@@ -15,6 +15,7 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
     subjects: locked ? [] : record.subjects.map((subject) => subject.key).filter((key) => mayChangeSubject(context.who, room, key)),
     general: !locked && mayChangeGeneral(context.who, place.classId),
     reports: mayMakeReports(context.who, place.classId),
+    phrasebook: mayChangeSchool(context.who),
     locked: locked ? `${record.term.name} has been locked since ${record.term.locks}. The coordinator can open it again.` : null,
   }
   return { record, may, today: context.today }
@@ -23,5 +24,5 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
 /** The record as far as the reader may see it. */
 export async function readableRecord({ db, who }: Context, { classId, termId }: Place): Promise<ClassRecord> {
   allow(mayReadClass(who, classId), 'see this class')
-  return loadClassRecord(db, classId, termId, (subject) => mayReadSubject(who, classId, subject))
+  return loadClassRecord(db, classId, termId, (subject) => mayReadSubject(who, classId, subject), who.personId)
 }

@@ -1,0 +1,5 @@
+import { checksToWrite } from '../../../contracts/phrasebook'
+import { bodyOf, staffRoute } from '../../http/staffRoute'
+import { writeChecks } from '../../services/phrasebook'
+
+export default staffRoute(async (context, event) => ({ event: await writeChecks(context, await bodyOf(event, checksToWrite)) }))
