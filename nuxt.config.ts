@@ -16,7 +16,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  vite: { plugins: [tailwindcss()] },
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } },
@@ -51,7 +51,8 @@ export default defineNuxtConfig({
         'connect-src': ["'self'"],
         'worker-src': ["'self'", 'blob:'],
         'style-src': ["'self'", "'unsafe-inline'"],
-        'script-src': ["'self'", "'nonce-{{nonce}}'"],
+        // The grammar checker is WebAssembly, in a worker of its own.
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'wasm-unsafe-eval'"],
         'script-src-attr': ["'none'"],
         'upgrade-insecure-requests': false,
       },

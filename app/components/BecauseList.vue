@@ -1,12 +1,19 @@
 <script setup lang="ts">
+import { fidelity, type Fidelity } from '~~/core/narrative/followEdits'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** Why each composed sentence is there. */
+/** Why each composed sentence is there, and whether that can still be said after the teacher's changes. */
 const props = defineProps<{ box: string }>()
 const classRecord = useClassRecord()
 
 const comment = computed(() => (classRecord.student ? classRecord.index?.commentOf(classRecord.student.id, props.box) : undefined))
-const lines = computed(() => (comment.value?.sentences ?? []).map((sentence) => ({ text: comment.value?.text.slice(sentence.start, sentence.end) ?? '', because: sentence.because })))
+const lines = computed(() => (comment.value?.sentences ?? []).map((sentence) => {
+  const text = comment.value?.text ?? ''
+  return { text: text.slice(sentence.start, sentence.end) || sentence.composed, because: sentence.because, state: fidelity(sentence, text) }
+}))
+const notes: Record<Fidelity, string> = {
+  'as composed': '', 'changed': 'Changed by you; it came from:', 'own words': 'Your own words by now; it can no longer be traced to:', 'taken out': 'Taken out by you; it came from:',
+}
 </script>
 
 <template>
@@ -14,10 +21,11 @@ const lines = computed(() => (comment.value?.sentences ?? []).map((sentence) => 
     <p class="small-head">Because</p>
     <ul>
       <li v-for="(line, at) in lines" :key="at" class="border-b border-rule py-1">
-        <p class="font-serif">{{ line.text.length > 70 ? `${line.text.slice(0, 68)} …` : line.text }}</p>
+        <p class="font-serif" :class="line.state === 'taken out' ? 'line-through' : ''">{{ line.text.length > 70 ? `${line.text.slice(0, 68)} …` : line.text }}</p>
+        <p v-if="notes[line.state]" class="text-xs">{{ notes[line.state] }}</p>
         <p v-for="(each, which) in line.because" :key="which" class="text-muted">{{ each.text }}</p>
       </li>
     </ul>
-    <p v-if="comment.ownWords" class="mt-1 text-muted">{{ lines.length === 0 ? 'These are your own words; nothing in them was composed.' : 'The other sentences are your own words.' }}</p>
+    <p v-if="comment.ownWords && lines.length === 0" class="mt-1 text-muted">These are your own words; nothing in them was composed.</p>
   </div>
 </template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { rewordComment, rewordSentence, type Rewording } from '~~/core/narrative/reword'
 import { draftComment } from '~~/core/narrative/draftComment'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { countGraphemes } from '~~/core/narrative/graphemes'
 import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student, StudentComment } from '~~/core/record/classRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
+import { usageOfComments } from '~~/core/record/usageOfComments'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
@@ -13,12 +15,15 @@ const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
 const classRecord = useClassRecord()
 const saving = useSaving()
 const area = useTemplateRef('area')
-const wording = ref(0)
+/** How often each phrase has been shown here, so that the next wording is a new one. */
+const shown = new Map<string, number>()
+const nothing = ref('')
 /** True after something was kept out because it would not fit. */
 const full = ref(false)
 
 const comment = computed(() => classRecord.index?.commentOf(props.student.id, props.box.key))
 const text = computed(() => comment.value?.text ?? '')
+const classmates = computed(() => (classRecord.record?.comments ?? []).filter((each) => each.box === props.box.key && each.studentId !== props.student.id))
 const length = computed(() => countGraphemes(text.value))
 const conflict = computed(() => {
   const refused = saving.refused
@@ -28,7 +33,8 @@ const conflict = computed(() => {
 
 watch(() => [props.student.id, props.box.key], () => {
   void saving.flush()
-  wording.value = 0
+  shown.clear()
+  nothing.value = ''
   full.value = false
 })
 
@@ -52,12 +58,44 @@ function put(next: string, sentences: ReturnType<typeof followEdits>, ownWords: 
   classRecord.writeComment({ studentId: student.id, box: box.key, text: next, sentences, ownWords, status, version: comment.value?.version ?? 0 }, when)
 }
 
-function draft(next: number): void {
+function draft(): void {
   if (!classRecord.index || !classRecord.record) return
-  wording.value = next
-  const made = draftComment(draftRequest(classRecord.index, props.student, props.box, next), classRecord.record.phrasebook)
+  const request = draftRequest(classRecord.index, props.student, props.box)
+  const usage = usageOfComments(classmates.value)
+  const made = draftComment(request, classRecord.record.phrasebook, usage)
   if (made.text !== '') put(made.text, made.sentences, false, 'in draft', 'now')
+  else nothing.value = 'Nothing can be said yet: settle a mark or level first.'
 }
+
+/** Another wording of all, or of the sentence under the cursor; or one that is shorter or longer. */
+function reword(how: Rewording | 'sentence'): void {
+  const now = comment.value
+  if (!classRecord.index || !classRecord.record || !now) return
+  const request = draftRequest(classRecord.index, props.student, props.box)
+  const { phrasebook } = classRecord.record
+  const caret = area.value?.selectionStart ?? 0
+  const under = Math.max(0, now.sentences.findIndex((sentence) => sentence.start <= caret && sentence.end >= caret))
+  const told = how === 'sentence' ? now.sentences.slice(under, under + 1) : now.sentences
+  for (const id of told.flatMap((sentence) => sentence.phraseIds)) shown.set(id, (shown.get(id) ?? 0) + 1)
+  const made = how === 'sentence' ? rewordSentence(request, now, under, phrasebook, shown) : rewordComment(request, now, how, phrasebook, shown, usageOfComments(classmates.value))
+  nothing.value = made ? '' : how === 'sentence' ? 'There is no other wording of this sentence.' : how === 'another' ? 'There is no other wording.' : `There is no ${how} wording.`
+  if (!made) return
+  put(made.text, made.sentences, how === 'sentence' ? now.ownWords : false, 'in draft', 'now')
+  if (how === 'sentence') void nextTick(() => area.value?.setSelectionRange(caret, caret))
+}
+
+/** Marks a finding's words in the editor. */
+function show(finding: { start: number; end: number }): void {
+  area.value?.focus()
+  area.value?.setSelectionRange(finding.start, finding.end)
+}
+
+/** Where the cursor stands. */
+function caret(): number {
+  return area.value?.selectionEnd ?? 0
+}
+
+defineExpose({ show, caret })
 
 function finish(): void {
   if (comment.value && text.value.trim() !== '') put(text.value, comment.value.sentences, comment.value.ownWords, comment.value.status === 'finished' ? 'in draft' : 'finished', 'now')
@@ -73,6 +111,9 @@ function onKey(event: KeyboardEvent): void {
     event.preventDefault()
     if (comment.value?.status !== 'finished') finish()
     goOn(1)
+  } else if (event.altKey && event.code === 'KeyW') {
+    event.preventDefault()
+    if (comment.value?.text) reword('sentence')
   } else if (event.altKey && (event.key === 'PageDown' || event.key === 'PageUp')) {
     event.preventDefault()
     goOn(event.key === 'PageDown' ? 1 : -1)
@@ -97,21 +138,29 @@ function keep(which: 'mine' | 'other'): void {
       <p class="font-serif">{{ conflict.mine.text }}</p>
       <div class="flex gap-3"><button type="button" class="press" @click="keep('mine')">Keep mine</button><button type="button" class="quiet" @click="keep('other')">Take the other</button></div>
     </div>
-    <textarea ref="area" :value="text" :disabled="!may" rows="13" class="field w-full p-4 font-serif text-lg leading-relaxed" :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
+    <textarea ref="area" :value="text" :disabled="!may" rows="9" class="field w-full p-4 font-serif text-lg leading-relaxed" :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
       :aria-label="`${box.name} for ${student.usedName}`" :placeholder="`What would you like ${student.usedName}’s family to know?`" @input="typed" />
     <div class="flex flex-wrap items-center gap-3 text-sm">
       <span :class="length > box.limit ? 'font-semibold text-needs' : 'text-muted'">{{ length }} of {{ box.limit }} characters</span>
       <span v-if="full" class="text-needs" role="alert">No more fits in this box; what came last was left out.</span>
       <span v-if="comment?.text" class="text-muted">{{ comment.status === 'finished' ? 'finished' : comment.ownWords ? 'own words' : 'composed draft' }}</span>
       <template v-if="may">
-        <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft(0)">Draft from the record</button>
-        <button v-else-if="!comment.ownWords" type="button" class="quiet ml-auto" @click="draft(wording + 1)">Another wording</button>
+        <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft()">Draft from the record</button>
         <span v-else class="ml-auto" />
         <button type="button" class="quiet" :disabled="!comment?.text" @click="finish">{{ comment?.status === 'finished' ? 'Back to draft' : 'Finished' }}</button>
       </template>
       <button type="button" class="quiet" @click="goOn(-1)">Previous</button>
       <button type="button" class="quiet" @click="goOn(1)">Next student</button>
     </div>
-    <p class="text-xs text-muted"><kbd>Ctrl Enter</kbd> finished and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous</p>
+    <div v-if="may && comment?.text && comment.sentences.length > 0" class="flex flex-wrap items-center gap-3 text-sm">
+      <button type="button" class="quiet" @click="reword('sentence')">Another wording of this sentence</button>
+      <template v-if="!comment.ownWords">
+        <button type="button" class="quiet" @click="reword('another')">Another wording of all</button>
+        <button type="button" class="quiet" @click="reword('shorter')">Shorter</button>
+        <button type="button" class="quiet" @click="reword('longer')">Longer</button>
+      </template>
+    </div>
+    <p v-if="nothing" role="status" class="text-sm text-needs">{{ nothing }}</p>
+    <p class="text-xs text-muted"><kbd>Alt W</kbd> another wording of the sentence · <kbd>Alt N</kbd> next finding · <kbd>Ctrl Enter</kbd> finished and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous</p>
   </div>
 </template>

@@ -11,7 +11,7 @@ const route = useRoute()
 
 const student = computed(() => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }))
 /** Write and Read are about a comment box, the other stages about a subject; Send is about the whole report. */
-const about = computed(() => (['/write', '/read'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject'))
+const about = computed(() => (['/write', '/read', '/phrasebook'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject'))
 const due = computed(() => {
   const answer = classRecord.answer
   if (!answer) return ''

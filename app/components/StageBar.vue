@@ -15,6 +15,8 @@ const left = (stage: Stage): number => {
   const { done, of } = classRecord.total[stage]
   return Math.max(0, of - done)
 }
+/** The phrasebook belongs to writing. */
+const isIn = (stage: Stage): boolean => route.path === `/${stage}` || (stage === 'write' && route.path === '/phrasebook')
 const savedText = computed(() => {
   if (saving.trouble) return 'kept on this device'
   if (saving.waiting.length > 0) return 'saving …'
@@ -34,8 +36,8 @@ async function signOut(): Promise<void> {
     </NuxtLink>
     <nav aria-label="Stages" class="flex h-full gap-1">
       <NuxtLink v-for="stage in stages" :key="stage" :to="`/${stage}`"
-        class="flex h-full items-center gap-1.5 border-b-2 px-3" :class="route.path === `/${stage}` ? 'border-teal font-semibold text-teal' : 'border-transparent'"
-        :aria-current="route.path === `/${stage}` ? 'page' : undefined">
+        class="flex h-full items-center gap-1.5 border-b-2 px-3" :class="isIn(stage) ? 'border-teal font-semibold text-teal' : 'border-transparent'"
+        :aria-current="isIn(stage) ? 'page' : undefined">
         {{ names[stage] }}
         <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted">{{ left(stage) }}<span class="sr-only"> left</span></span>
       </NuxtLink>

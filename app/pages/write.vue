@@ -12,10 +12,28 @@ const saving = useSaving()
 const message = ref('')
 const { busy, problem, attempt } = useAttempt()
 
+const editor = useTemplateRef('editor')
 const box = computed(() => classRecord.box)
 const student = computed(() => classRecord.student)
 const may = computed(() => (box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject)))
 const empty = computed(() => (classRecord.record?.students ?? []).filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text).length)
+const { findings, text, languageProblem } = useFindings(() => student.value, () => box.value)
+/** That a box is empty, or out of step, is said above already. */
+const shownFindings = computed(() => findings.value.filter((finding) => !['empty', 'mark without comment', 'out of step'].includes(finding.check)))
+/** The next finding after the cursor, round to the first; its words are marked in the editor. */
+function nextFinding(): void {
+  const from = editor.value?.caret() ?? 0
+  const placed = shownFindings.value.filter((finding) => finding.end > finding.start).toSorted((a, b) => a.start - b.start)
+  const next = placed.find((finding) => finding.start >= from) ?? placed[0]
+  if (next) editor.value?.show(next)
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (!event.altKey || event.code !== 'KeyN') return
+  event.preventDefault()
+  nextFinding()
+}
+
 watch([box, student], () => { message.value = '' })
 
 function draftEmpty(): Promise<void> {
@@ -30,16 +48,23 @@ function draftEmpty(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="box && student" class="grid gap-4 p-5">
+  <div v-if="box && student" class="grid gap-4 p-5" @keydown="onKey">
     <BoxChooser />
     <div class="flex items-baseline gap-3">
       <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
+      <NuxtLink to="/phrasebook" class="link text-sm">Phrasebook</NuxtLink>
       <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}</button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
-    <CommentEditor :student="student" :box="box" :may="may" />
+    <OutOfStep :student="student" :box="box" :may="may" />
+    <CommentEditor ref="editor" :student="student" :box="box" :may="may" />
+    <section v-if="shownFindings.length > 0" aria-label="Findings">
+      <h2 class="small-head mb-2">{{ shownFindings.length }} {{ shownFindings.length === 1 ? 'thing' : 'things' }} to look at</h2>
+      <FindingList :student="student" :box="box" :findings="shownFindings" :text="text" :may="may" @show="editor?.show($event)" />
+    </section>
+    <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>
     <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>
   </div>
 </template>

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer } from '~~/contracts/answers'
+import { followEdits } from '~~/core/narrative/followEdits'
 import type { ClassRecord, Student, StudentComment, Subject } from '~~/core/record/classRecord'
 import { indexRecord } from '~~/core/record/recordIndex'
 import type { SpecialValue } from '~~/core/scales/special'
@@ -17,7 +18,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   const problem = ref<string | null>(null)
 
   const record = computed(() => answer.value?.record ?? null)
-  const may = computed(() => answer.value?.may ?? { subjects: [], general: false, reports: false, locked: null })
+  const may = computed(() => answer.value?.may ?? { subjects: [], general: false, reports: false, phrasebook: false, locked: null })
   const index = computed(() => (record.value ? indexRecord(record.value) : null))
   const place = computed(() => `/api/classes/${view.kept.classId}/${view.kept.termId}`)
   const subject = computed((): Subject | null => record.value?.subjects.find((each) => each.key === view.kept.subject) ?? record.value?.subjects[0] ?? null)
@@ -90,6 +91,21 @@ export const useClassRecord = defineStore('classRecord', () => {
     change({ comments: [...record.value.comments.filter((each) => each.studentId !== comment.studentId || each.box !== comment.box), comment] })
   }
 
+  /** Puts other words into a comment, following what was composed; the words are the teacher's own from then on. */
+  function rewrite(studentId: string, key: string, text: string, sentences?: StudentComment['sentences']): void {
+    const now = index.value?.commentOf(studentId, key)
+    if (!now) return
+    const own = sentences === undefined || now.ownWords
+    writeComment({ ...now, text, sentences: sentences ?? followEdits(now.sentences, now.text, text), ownWords: own, status: 'in draft' })
+  }
+
+  /** Remembers that the words of a finding are right as they are; shown at once. */
+  function acceptFinding(studentId: string, key: string, check: string, words: string): void {
+    if (!record.value) return
+    change({ accepted: [...record.value.accepted, { studentId, box: key, check, words }] })
+    saving.save({ key: `accepted ${studentId} ${key} ${check} ${words}`, method: 'PUT', path: `${place.value}/accepted`, body: { studentId, box: key, check, words, right: true } })
+  }
+
   function putComments(comments: readonly StudentComment[]): void {
     comments.forEach(putComment)
   }
@@ -117,5 +133,5 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (next) view.kept.studentId = next.id
   }
 
-  return { answer, record, may, index, place, subject, student, box, runs, progress, total, problem, load, settleMarks, settleLevels, writeComment, putComments, undoLast, chooseBox, step }
+  return { answer, record, may, index, place, subject, student, box, runs, progress, total, problem, load, settleMarks, settleLevels, writeComment, putComments, undoLast, chooseBox, step, rewrite, acceptFinding }
 })

@@ -12,6 +12,8 @@ async function inspect(page: Page, where: string): Promise<void> {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing and nothing scrolls sideways, ${scheme}`, async ({ page }) => {
+    // Sixteen views, each inspected whole.
+    test.setTimeout(240_000)
     await page.emulateMedia({ colorScheme: scheme })
     await page.goto('/')
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
@@ -35,6 +37,12 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByLabel('Choose a gradebook file').setInputFiles('demo/files/writing-museum-visit.csv')
     await expect(page.getByText(/who is “Jonas”/)).toBeVisible()
     await inspect(page, 'gather, mapping')
+    await page.goto('/phrasebook')
+    for (const view of ['phrases', 'plan', 'describing words', 'checks', 'files']) {
+      await page.getByRole('button', { name: view, exact: true }).click()
+      if (view === 'phrases') await page.getByRole('button', { name: /^habit Collaboration, .* wordings/ }).first().click()
+      await inspect(page, `phrasebook, ${view}`)
+    }
     await page.goto('/no-such-page')
     await expect(page.getByText('There is nothing at this address')).toBeVisible()
     await inspect(page, 'not found')

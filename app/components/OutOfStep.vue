@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { proposeInStep } from '~~/core/narrative/outOfStep'
+import type { CommentBox } from '~~/core/narrative/plan'
+import type { Student } from '~~/core/record/classRecord'
+import { draftRequest } from '~~/core/record/narrativeFacts'
+import { useClassRecord } from '~/stores/classRecord'
+
+/** A comment whose facts have changed since: what no longer holds, what would be said today, and the teacher's choice. */
+const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
+const classRecord = useClassRecord()
+
+const comment = computed(() => classRecord.index?.commentOf(props.student.id, props.box.key))
+const proposal = computed(() => {
+  const { index } = classRecord
+  if (!index || !comment.value || comment.value.text === '') return null
+  return proposeInStep(comment.value.text, comment.value.sentences, draftRequest(index, props.student, props.box), index.record.phrasebook)
+})
+const facts = computed(() => (proposal.value?.stale ?? []).map(({ then, now }) => ({ then: then.map((each) => each.text).join('; '), now: now.map((each) => each.text).join('; ') || 'nothing is settled' })))
+
+/** The text with every new sentence in place; of each conflict the proposed one, or the teacher's own. */
+function take(conflicts: 'mine' | 'proposed'): void {
+  const made = proposal.value
+  if (!made) return
+  if (made.merged) {
+    classRecord.rewrite(props.student.id, props.box.key, made.merged.text, made.merged.sentences)
+    return
+  }
+  const text = made.pieces.map((piece) => (piece.kind === 'conflict' ? (conflicts === 'mine' ? piece.mine : piece.proposed) : piece.kind === 'removed' ? '' : piece.text)).join('')
+  classRecord.rewrite(props.student.id, props.box.key, text.replace(/ {2,}/g, ' ').trim())
+}
+</script>
+
+<template>
+  <section v-if="proposal" aria-label="Out of step" class="needs grid gap-2">
+    <p class="font-semibold">This comment is out of step with what is settled.</p>
+    <ul class="text-sm"><li v-for="(fact, at) in facts" :key="at">Written from “{{ fact.then }}”. Today: {{ fact.now }}.</li></ul>
+    <p class="font-serif">
+      <template v-for="(piece, at) in proposal.pieces" :key="at">
+        <span v-if="piece.kind === 'kept'">{{ piece.text }}</span>
+        <template v-else-if="piece.kind === 'new'"><del class="text-muted">{{ piece.instead }}</del> <ins class="bg-teal-wash">{{ piece.text }}</ins></template>
+        <del v-else-if="piece.kind === 'removed'" class="text-muted">{{ piece.instead }}</del>
+        <span v-else class="border-b-2 border-needs"><span class="sr-only">Yours:</span>{{ piece.mine || '(taken out)' }} <span class="text-xs">or</span> <ins class="bg-teal-wash">{{ piece.proposed || '(nothing)' }}</ins></span>
+      </template>
+    </p>
+    <p v-if="may" class="flex gap-3">
+      <button v-if="proposal.merged" type="button" class="press" @click="take('mine')">Bring it into step</button>
+      <template v-else>
+        <button type="button" class="press" @click="take('proposed')">Take the new sentences</button>
+        <span class="self-center text-sm">or leave your own words and change them by hand</span>
+      </template>
+    </p>
+  </section>
+</template>

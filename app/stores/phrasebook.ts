@@ -1,0 +1,72 @@
+import { defineStore } from 'pinia'
+import type { PhraseToWrite } from '~~/contracts/phrasebook'
+import type { Phrase, PartKind } from '~~/core/narrative/phrase'
+import type { Tier } from '~~/core/scales/tier'
+import { askServer } from '~/composables/useApi'
+import { useClassRecord } from './classRecord'
+import { useSaving } from './saving'
+import { useSession } from './session'
+
+/** Whether a phrase's subject lets it be said in a box: the box's own, or any; in the general comment any only of a habit. */
+function isSaidHere(phrase: Phrase, subject: string | null): boolean {
+  return phrase.subject === (subject ?? 'general') || (phrase.subject === 'any' && (subject !== null || phrase.about !== 'any'))
+}
+
+/** A place in the phrasebook: a part of a subject, what it speaks of, and a level. */
+export interface PhrasePlace {
+  part: PartKind
+  about: string
+  tier: Tier
+}
+
+/** The phrasebook as it is looked at and changed; every change goes to the server as one event and can be undone. */
+export const usePhrasebook = defineStore('phrasebook', () => {
+  const classRecord = useClassRecord()
+  const saving = useSaving()
+  const session = useSession()
+  const place = shallowRef<PhrasePlace | null>(null)
+  /** The phrase in the editor; null for none. */
+  const phrase = shallowRef<Phrase | null>(null)
+
+  const phrases = computed(() => classRecord.record?.phrasebook.phrases ?? [])
+  const here = computed(() => {
+    const box = classRecord.box
+    const at = place.value
+    if (!box || !at) return []
+    const wide = at.part === 'outcome' || at.part === 'habit' ? [at.about] : [at.about, 'any']
+    return phrases.value.filter((each) => each.part === at.part && wide.includes(each.about) && isSaidHere(each, box.subject) && (each.tiers.length === 0 || each.tiers.includes(at.tier)))
+  })
+
+  /** Whether the person may change this phrase: the coordinator the school's, everybody their own. */
+  function mayChange(each: Pick<Phrase, 'owner'>): boolean {
+    return each.owner === null ? classRecord.may.phrasebook : each.owner === session.person?.id
+  }
+
+  /** An empty phrase for the place in view. */
+  function begin(): void {
+    const box = classRecord.box
+    if (!box || !place.value) return
+    const { part, about, tier } = place.value
+    phrase.value = {
+      id: `p-${crypto.randomUUID().slice(0, 13)}`, subject: box.subject ?? 'general', part, about, tiers: [tier], moves: [], text: '', tone: '', grades: null,
+      owner: classRecord.may.phrasebook ? null : session.person?.id ?? null,
+    }
+  }
+
+  /** Puts phrases in, changes and takes out; refused where one has been changed since it was shown here. */
+  async function write(changed: readonly Phrase[], removed: readonly string[] = []): Promise<void> {
+    const seen = new Map(phrases.value.map((each) => [each.id, each.text]))
+    const body = { phrases: changed.map(({ owner, ...rest }): PhraseToWrite => ({ ...rest, was: seen.get(rest.id), owner: owner === null ? 'school' : 'mine' })), removed }
+    await change('PUT', '/api/phrasebook/phrases', body)
+  }
+
+  /** Asks the server for a change, remembers how to undo it, and shows things as they stand. */
+  async function change(method: 'PUT' | 'POST', path: string, body: object): Promise<void> {
+    const answer = await askServer<{ event: number | null }>(method, path, body)
+    if (answer.event !== null) saving.lastEvent = answer.event
+    saving.savedAt = new Date()
+    await classRecord.load()
+  }
+
+  return { place, phrase, phrases, here, mayChange, begin, write, change }
+})
