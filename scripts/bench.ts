@@ -12,7 +12,8 @@ import { planImport } from '../core/exchange/planImport'
 import { readGradebook } from '../core/exchange/readGradebook'
 import { readTable } from '../core/exchange/readTable'
 import { median } from '../core/marks/middle'
-import { draftClass } from '../core/narrative/draftComment'
+import { checkComment } from '../core/checks/checkComment'
+import { draftClass, draftComment } from '../core/narrative/draftComment'
 import type { ClassRecord, Student } from '../core/record/classRecord'
 import { draftRequest } from '../core/record/narrativeFacts'
 import { indexRecord } from '../core/record/recordIndex'
@@ -20,6 +21,8 @@ import { composeReport } from '../core/reports/composeReport'
 import type { ReportDocument } from '../core/reports/document'
 import { fonts } from '../press/fonts'
 import { setReports } from '../press/setReports'
+import type { CleanComment } from '../tests/faults/faults'
+import { cleanComments, measureChecks } from '../tests/faults/measureChecks'
 
 // npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
 // process of its own, so that its peak memory is its own.
@@ -27,9 +30,25 @@ const folder = fileURLToPath(new URL('../demo/batch', import.meta.url))
 const size = Number(process.argv[2] ?? 0)
 if (size === 0) {
   for (const each of [24, 30, 600]) spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], { stdio: 'inherit' })
+  benchChecks()
   await benchPages()
 } else {
   await bench(size)
+}
+
+/** Faults of each kind put into clean comments, and what the checks find; with what a check and a redraft cost. */
+function benchChecks(): void {
+  const record = grown(24)
+  const { record: written, clean } = cleanComments(record)
+  const index = indexRecord(written)
+  const each = (work: (comment: CleanComment) => unknown): number => median(clean.map((comment) => timed(() => work(comment))[0])) ?? 0
+  clean.forEach(({ student, box }) => checkComment(index, student, box))
+  console.log(`\none comment\n  checked by all checks: ${each(({ student, box }) => checkComment(index, student, box)).toFixed(2)} ms`)
+  console.log(`  drafted anew: ${each(({ student, box }) => draftComment({ ...draftRequest(index, student, box), standing: new Set() }, record.phrasebook)).toFixed(2)} ms`)
+  console.log('\nfaults put into clean comments of the demo class, and found\n  kind                          put  found   clean flagged')
+  for (const { kind, put, found, clean: looked, flagged } of measureChecks(record, 500)) {
+    console.log(`  ${kind.padEnd(28)} ${String(put).padStart(4)}  ${((found / put) * 100).toFixed(1).padStart(5)} %  ${String(looked).padStart(4)} ${((flagged.length / looked) * 100).toFixed(1).padStart(4)} %`)
+  }
 }
 
 /** How long a teacher waits in the browser; only where a Facunda is running to be looked at. */
