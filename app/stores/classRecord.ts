@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer } from '~~/contracts/answers'
+import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { followEdits } from '~~/core/narrative/followEdits'
 import type { ClassRecord, Student, StudentComment, Subject } from '~~/core/record/classRecord'
 import { indexRecord } from '~~/core/record/recordIndex'
@@ -40,6 +41,8 @@ export const useClassRecord = defineStore('classRecord', () => {
       const [loaded, madeRuns] = await Promise.all([askServer<ClassAnswer>('GET', place.value), askServer<RunAnswer[]>('GET', `${place.value}/runs`)])
       answer.value = loaded
       runs.value = madeRuns
+      // A thousand phrases are read once; better now, while nothing else is to do, than at the first draft.
+      setTimeout(() => indexPhrases(loaded.record.phrasebook), 300)
     } catch (error) {
       problem.value = error instanceof Error ? error.message : String(error)
     }
