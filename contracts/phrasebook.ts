@@ -39,18 +39,6 @@ export type DescribingToWrite = z.infer<typeof describingToWrite>
 export const planToWrite = z.object({ plan: z.string().max(2000) })
 export type PlanToWrite = z.infer<typeof planToWrite>
 
-const words = z.string().trim().min(1).max(80)
-
-/** What the school's checks look for. */
-export const checksToWrite = z.object({
-  nameWanted: z.boolean(),
-  readingTarget: z.number().min(1, 'A reading target is a grade from 1 to 20.').max(20, 'A reading target is a grade from 1 to 20.'),
-  notWanted: z.array(z.object({ words, instead: z.string().trim().max(120) })).max(500),
-  privateMatters: z.array(z.object({ about: words, words: z.array(words).max(200) })).max(30),
-  knownWords: z.array(words).max(2000),
-})
-export type ChecksToWrite = z.infer<typeof checksToWrite>
-
 /** A change to a phrase, as its history shows it. */
 export interface PhraseChange {
   event: number

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { PlainToken } from '~~/core/narrative/notation'
 import { parsePhrase } from '~~/core/narrative/notation'
-import { frameNotation, readOtherwise, recogniseFrame, type Frame, type FramePiece } from '~~/core/narrative/frame/recogniseFrame'
+import { frameNotation, frameParts, readOtherwise, recogniseFrame, type Frame, type FramePiece } from '~~/core/narrative/frame/recogniseFrame'
 import { frameOfPhrase } from '~~/core/narrative/frame/frameOfPhrase'
 import { she } from '~~/core/people/pronouns'
 import { useClassRecord } from '~/stores/classRecord'
@@ -48,16 +48,7 @@ function take(next: Frame): void {
   notation.value = given
 }
 
-const parts = computed(() => {
-  const { text, pieces } = frame.value
-  const made: { text: string; piece: number | null }[] = []
-  let from = 0
-  pieces.forEach((piece, at) => {
-    made.push({ text: text.slice(from, piece.start), piece: null }, { text: text.slice(piece.start, piece.end), piece: at })
-    from = piece.end
-  })
-  return [...made, { text: text.slice(from), piece: null }].filter((each) => each.text !== '')
-})
+const parts = computed(() => frameParts(frame.value).map(({ text, piece }) => ({ text, piece: piece && frame.value.pieces.indexOf(piece) })))
 const doubts = computed(() => frame.value.pieces.flatMap((piece, at) => (piece.doubt ? [{ piece, at }] : [])))
 
 /** The readings that are not the one it has. */

@@ -1,16 +1,12 @@
 import { defineStore } from 'pinia'
 import type { PhraseToWrite } from '~~/contracts/phrasebook'
+import { phrasesFor } from '~~/core/narrative/phraseIndex'
 import type { Phrase, PartKind } from '~~/core/narrative/phrase'
 import type { Tier } from '~~/core/scales/tier'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from './classRecord'
 import { useSaving } from './saving'
 import { useSession } from './session'
-
-/** Whether a phrase's subject lets it be said in a box: the box's own, or any; in the general comment any only of a habit. */
-function isSaidHere(phrase: Phrase, subject: string | null): boolean {
-  return phrase.subject === (subject ?? 'general') || (phrase.subject === 'any' && (subject !== null || phrase.about !== 'any'))
-}
 
 /** A place in the phrasebook: a part of a subject, what it speaks of, and a level. */
 export interface PhrasePlace {
@@ -29,12 +25,12 @@ export const usePhrasebook = defineStore('phrasebook', () => {
   const phrase = shallowRef<Phrase | null>(null)
 
   const phrases = computed(() => classRecord.record?.phrasebook.phrases ?? [])
-  const here = computed(() => {
-    const box = classRecord.box
+  const here = computed((): Phrase[] => {
+    const { box, record } = classRecord
     const at = place.value
-    if (!box || !at) return []
-    const wide = at.part === 'outcome' || at.part === 'habit' ? [at.about] : [at.about, 'any']
-    return phrases.value.filter((each) => each.part === at.part && wide.includes(each.about) && isSaidHere(each, box.subject) && (each.tiers.length === 0 || each.tiers.includes(at.tier)))
+    if (!box || !at || !record) return []
+    const ids = new Set(phrasesFor(record.phrasebook, box.subject, at.part, at.about, at.tier).map((each) => each.id))
+    return phrases.value.filter((each) => ids.has(each.id))
   })
 
   /** Whether the person may change this phrase: the coordinator the school's, everybody their own. */

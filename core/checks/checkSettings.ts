@@ -1,16 +1,8 @@
+import type { z } from 'zod'
+import type { checkSettingsSchema } from './checkSettingsSchema'
+
 /** What a school wants of its comments. Every list can be edited. */
-export interface CheckSettings {
-  /** Whether each comment shall name the student. */
-  nameWanted: boolean
-  /** The Flesch–Kincaid grade that a comment shall not exceed. */
-  readingTarget: number
-  /** Words that do not belong in a report, each with what may be said instead, or "". */
-  notWanted: { words: string; instead: string }[]
-  /** Words that touch on what is not for a report. */
-  privateMatters: { about: string; words: string[] }[]
-  /** Words that are spelled right here though a dictionary does not know them. */
-  knownWords: string[]
-}
+export type CheckSettings = z.infer<typeof checkSettingsSchema>
 
 /** The lists that Facunda ships with: ours, made for a school to change. */
 export const usualCheckSettings: CheckSettings = {

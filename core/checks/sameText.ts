@@ -1,4 +1,5 @@
 import { editDistance } from '../narrative/editDistance'
+import { listOf } from '../narrative/listOf'
 import { possessiveOf } from '../narrative/possessive'
 import type { StudentComment } from '../record/classRecord'
 import type { Check } from './finding'
@@ -6,7 +7,6 @@ import { ofWhole } from './finding'
 
 /** Texts that differ in no more than this share of their words are nearly the same; ours. */
 const nearly = 0.12
-const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
 
 /** The same text, or nearly, for two students, names and pronouns aside. */
 export const sameText: Check = (input) => {
@@ -15,7 +15,7 @@ export const sameText: Check = (input) => {
   const own = wordsWithoutNames(comment, student.usedName)
   const twins = index.record.students.filter((each) => each.id !== student.id && isNear(own, index.commentOf(each.id, box.key), each.usedName))
   if (twins.length === 0) return []
-  const names = list.format(twins.map((each) => each.usedName))
+  const names = listOf(twins.map((each) => each.usedName))
   return [ofWhole('same text', `This is also ${possessiveOf(names, index.record.school.possessives)} text, or nearly.`, input)]
 }
 

@@ -1,3 +1,4 @@
+import { capitalised } from '../narrative/capitals'
 import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
 import { cutIntoWords, type FrameWord } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'
@@ -86,5 +87,5 @@ function mendFor(which: PronounCase, start: number, end: number, text: string, p
   const owner = which === 'determiner' || which === 'possessive'
   if (pronouns === 'name only') return [write(owner ? possessiveOf(student.usedName, rule) : student.usedName, start, end)]
   const word = pronouns[which]
-  return [write(/^\p{Lu}/u.test(text.slice(start, end)) ? word.charAt(0).toLocaleUpperCase('en') + word.slice(1) : word, start, end)]
+  return [write(/^\p{Lu}/u.test(text.slice(start, end)) ? capitalised(word) : word, start, end)]
 }

@@ -1,4 +1,5 @@
 import type { PronounSet } from '../people/pronouns'
+import { capitalised } from './capitals'
 
 /** A pronoun's case. */
 export type PronounCase = keyof Omit<PronounSet, 'takesPluralVerb'>
@@ -156,7 +157,7 @@ function writeToken(token: PlainToken): string {
     case 'name': return `{${slotOfName[token.form]}${token.possessive ? "'s" : ''}}`
     case 'pronoun': {
       const word = slotOfCase[token.case]
-      return `{${token.capital ? word.charAt(0).toUpperCase() + word.slice(1) : word}${token.withoutPronoun === null ? '' : `|${token.withoutPronoun}`}}`
+      return `{${token.capital ? capitalised(word) : word}${token.withoutPronoun === null ? '' : `|${token.withoutPronoun}`}}`
     }
     case 'verb': return `{${token.singular}}`
     case 'article': return token.capital ? '{A}' : '{a}'

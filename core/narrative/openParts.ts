@@ -1,8 +1,9 @@
 import { tierRank, type Tier } from '../scales/tier'
 import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
+import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftComment'
 import type { FactName } from './notation'
-import { indexPhrases } from './phraseIndex'
+import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrasebook } from './phrase'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
@@ -50,7 +51,8 @@ function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phras
     if (standing) spokenOf.add(standing.about)
   }
   const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
-  const candidates = findPhrases(planned, standing, request, phrasebook, sayable)
+  const about = standing && planned.about !== 'any' ? standing.about : 'any'
+  const candidates = phrasesFor(phrasebook, box.subject, planned.part, about, standing?.tier ?? null).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     key: partKey(planned), planned, candidates, facts: sayable,
@@ -93,21 +95,6 @@ function mostMoved(standings: readonly StandingFact[]): StandingFact | null {
   return standings.reduce<StandingFact | null>((most, each) => (size(each) > (most ? size(most) : 0) ? each : most), null)
 }
 
-function findPhrases(planned: PlannedPart, standing: StandingFact | null, request: DraftRequest, phrasebook: Phrasebook, sayable: OpenPart['facts']): ReadyPhrase[] {
-  const { find } = indexPhrases(phrasebook)
-  const abouts = standing && planned.about !== 'any' ? [standing.about] : []
-  // An outcome or habit is told in its own words; other parts may also speak in general.
-  if (planned.part !== 'outcome' && planned.part !== 'habit') abouts.push('any')
-  const found = (subject: string): ReadyPhrase[] => abouts.flatMap((about) =>
-    find(subject, planned.part, about, standing?.tier ?? null).filter((phrase) => suitsStudent(phrase, standing, request, sayable)))
-  const own = found(request.box.subject ?? 'general')
-  // What a subject says of its own outcomes goes before what serves every subject; elsewhere both may be chosen.
-  if (planned.part === 'outcome' && own.length > 0) return own
-  // In the general comment what serves every subject is said only where it speaks of a habit.
-  const shared = found('any').filter((phrase) => request.box.subject !== null || phrase.about !== 'any')
-  return [...own, ...shared]
-}
-
 function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, request: DraftRequest, sayable: OpenPart['facts']): boolean {
   if (phrase.moves.length > 0 && !(standing?.trend && phrase.moves.includes(standing.trend.move))) return false
   if (phrase.grades && request.grade !== null && (request.grade < phrase.grades.from || request.grade > phrase.grades.to)) return false
@@ -124,9 +111,4 @@ export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
     ...(weakestSkill ? { 'weakest skill': weakestSkill } : {}),
     ...(trend?.text ? { trend: { text: trend.text, because: trend.because } } : {}),
   }
-}
-
-/** "Spelling and punctuation" inside a sentence; a word with more capitals, or a language's name, stays. */
-export function lowerFirst(name: string): string {
-  return /^(\p{Lu}\p{Lu}|English|French|German|Spanish|Latin|Irish|Welsh)/u.test(name) ? name : name.charAt(0).toLocaleLowerCase('en') + name.slice(1)
 }

@@ -3,6 +3,20 @@ import { familyNumber } from './familyNumber'
 import type { PartKind, Phrasebook } from './phrase'
 import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 
+/**
+ * The phrases that may be said for a part of a box: of the box's subject and of any, at one tier (null: at none).
+ * An outcome that a subject words itself is not worded for any subject; a part that is no outcome or habit may also
+ * speak in general; and the general comment says of what serves any subject only what speaks of a habit.
+ * @param subject the box's; null for the general comment
+ */
+export function phrasesFor(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, tier: Tier | null): ReadyPhrase[] {
+  const { find } = indexPhrases(phrasebook)
+  const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
+  const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
+  if (part === 'outcome' && own.length > 0) return own
+  return [...own, ...abouts.filter((each) => subject !== null || each !== 'any').flatMap((each) => find('any', part, each, tier))]
+}
+
 /** A phrasebook by what its phrases are looked up by, made once per phrasebook. */
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */

@@ -1,5 +1,6 @@
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
+import { capitalised } from './capitals'
 import type { FactName, NameForm, PlainToken } from './notation'
 import { possessiveOf, type PossessiveRule } from './possessive'
 import { pluralVerb } from './verbs'
@@ -118,10 +119,6 @@ export function saySentence(tokens: readonly PlainToken[], subject: Subject, spo
 /** True when a text speaks of several others, whom "they" would seem to mean. */
 export function couldBeMeant(text: string, pronouns: Pronouns): boolean {
   return pronouns !== 'name only' && pronouns.takesPluralVerb && /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|artists|writers|people|families)\b/i.test(text)
-}
-
-function capitalised(word: string): string {
-  return word.charAt(0).toLocaleUpperCase('en') + word.slice(1)
 }
 
 /** One space between words, none before a stop; typographic apostrophes and quotes. */

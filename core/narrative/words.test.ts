@@ -7,7 +7,9 @@ import { syllable } from 'syllable'
 import { describe, expect, it } from 'vitest'
 import { articleBefore } from './article'
 import { editDistance } from './editDistance'
+import { lowerFirst } from './capitals'
 import { countGraphemes } from './graphemes'
+import { listOf } from './listOf'
 import { possessiveOf } from './possessive'
 import { fleschKincaid, readingGrade } from './readingLevel'
 import { sentencesOf } from './sentences'
@@ -45,6 +47,14 @@ it('counts any text as Intl.Segmenter does', () => {
 })
 it('cuts sentences where UAX 29 does, and not after an abbreviation inside one', () => {
   expect(sentencesOf('One is here. “Is it?” Yes!  It is 3.5 m long.').map((sentence) => sentence.text)).toEqual(['One is here.', '“Is it?”', 'Yes!', 'It is 3.5 m long.'])
+})
+
+// Source: the list patterns of the Unicode CLDR for British English: commas, then “and” without a comma before it.
+it.each([[[], ''], [['number'], 'number'], [['number', 'shape'], 'number and shape'], [['number', 'shape', 'data'], 'number, shape and data']])('the list of %j is “%s”', (words, text) => {
+  expect(listOf(words)).toBe(text)
+})
+it.each([['Number', 'number'], ['French', 'French'], ['ICT skills', 'ICT skills'], ['Élan', 'élan']])('%s inside a sentence is %s', (name, inside) => {
+  expect(lowerFirst(name)).toBe(inside)
 })
 
 it.each([['excellent', 'excellently'], ['excel', 'excellence'], ['thorough', 'thoroughly'], ['steady', 'steadily'], ['sensible', 'sensibly'], ['confident', 'confidence'], ['works', 'working'], ['reliable', 'reliably']])('%s and %s are one family', (one, other) => {

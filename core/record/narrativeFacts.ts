@@ -3,7 +3,8 @@ import { markLevel, type SettledMark } from '../marks/settledMark'
 import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftComment'
-import { lowerFirst } from '../narrative/openParts'
+import { lowerFirst } from '../narrative/capitals'
+import { listOf } from '../narrative/listOf'
 import type { CommentBox } from '../narrative/plan'
 import { findLevel, type Level } from '../scales/scale'
 import { tierRank } from '../scales/tier'
@@ -59,10 +60,8 @@ function sayableFacts(index: RecordIndex, studentId: string, subject: Subject | 
   }
 }
 
-const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
-
 function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
-  const text = list.format(strengths.map((standing) => lowerFirst(standing.about)))
+  const text = listOf(strengths.map((standing) => lowerFirst(standing.about)))
   return { text, because: { kind: 'skill level', about: 'strengths', text, tier: null, termId } }
 }
 

@@ -1,4 +1,4 @@
-import { indexPhrases } from '../narrative/phraseIndex'
+import { phrasesFor } from '../narrative/phraseIndex'
 import type { PartKind } from '../narrative/phrase'
 import { conditionHolds, type CommentBox, type PlannedPart } from '../narrative/plan'
 import { tiers, type Tier } from '../scales/tier'
@@ -26,17 +26,11 @@ export const enoughWordings = 4
  * school's scales use. A part that is said of any outcome is listed once for each.
  */
 export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRow[] {
-  const { find } = indexPhrases(record.phrasebook)
-  const subject = box.subject ?? 'general'
   const inUse = tiersInUse(record, box)
   return box.plan.flatMap((part) => aboutsOf(part, box, record).map((about): CoverageRow => ({
     part: part.part, about,
     cells: inUse.filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1)).map((tier) => {
-      const found = [...new Set([about, ...(part.part === 'outcome' || part.part === 'habit' ? [] : ['any'])])].flatMap((each) => {
-        const own = find(subject, part.part, each, tier)
-        const shared = find('any', part.part, each, tier).filter((phrase) => box.subject !== null || phrase.about !== 'any')
-        return part.part === 'outcome' && own.length > 0 ? own : [...own, ...shared]
-      })
+      const found = phrasesFor(record.phrasebook, box.subject, part.part, about, tier)
       // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
       const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
       const wordings = part.part === 'progress' ? climbs : found.length

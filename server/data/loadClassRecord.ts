@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import type { DraftSentence } from '../../core/narrative/because'
-import type { DescribingWords, Move, PartKind, Phrase } from '../../core/narrative/phrase'
+import type { DescribingWords, Phrase } from '../../core/narrative/phrase'
 import { readPlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'
 import { readPronouns } from '../../core/people/pronouns'
@@ -111,20 +111,7 @@ export async function loadPhrasebook(db: Knex, personId: string | null): Promise
 }
 
 /** A phrase as its table keeps it. */
-export interface PhraseRow {
-  id: string
-  subject: string
-  part: PartKind
-  about: string
-  tiers: Tier[]
-  moves: Move[]
-  text: string
-  tone: string
-  grade_from: number | null
-  grade_to: number | null
-  owner: string | null
-  position: number
-}
+export type PhraseRow = Omit<Phrase, 'grades'> & { grade_from: number | null; grade_to: number | null; position: number }
 
 /** A row of the table as a phrase. */
 export function phraseOf({ grade_from: from, grade_to: to, position: _position, ...row }: PhraseRow): Phrase {

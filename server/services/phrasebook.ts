@@ -1,4 +1,5 @@
-import type { ChecksToWrite, DescribingToWrite, PhraseChange, PhrasesToWrite, PhraseToWrite, PlanToWrite } from '../../contracts/phrasebook'
+import type { CheckSettings } from '../../core/checks/checkSettings'
+import type { DescribingToWrite, PhraseChange, PhrasesToWrite, PhraseToWrite, PlanToWrite } from '../../contracts/phrasebook'
 import { notationProblem } from '../../core/exchange/phrasebookFile'
 import type { Phrase } from '../../core/narrative/phrase'
 import { readPlan, writePlan } from '../../core/narrative/plan'
@@ -80,7 +81,7 @@ function readable(written: string): ReturnType<typeof readPlan> {
 }
 
 /** What the school's checks look for. */
-export async function writeChecks(context: Context, checks: ChecksToWrite): Promise<number | null> {
+export async function writeChecks(context: Context, checks: CheckSettings): Promise<number | null> {
   allow(mayChangeSchool(context.who), 'change what the checks look for')
   const school = await context.db<{ id: number; settings: Record<string, unknown> }>('school').first()
   if (!school) throw new Refusal('not found', 'There is no school yet.')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { saved, signIn } from './signedIn'
+import { openComment, saved, signIn } from './signedIn'
 
 test('a specialist finds the own subject and nothing else', async ({ page }) => {
   await signIn(page, 'tobias')
@@ -58,10 +58,7 @@ test('a grid is gone through by keyboard alone, and the last change is undone', 
 
 test('a text stops at the limit of its box, and says so', async ({ page }) => {
   await signIn(page, 'ines')
-  await page.goto('/write')
-  await page.getByRole('button', { name: /^Art \d/ }).click()
-  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Rosa/ }).click()
-  const editor = page.getByRole('textbox', { name: 'Art for Rosa' })
+  const editor = await openComment(page, 'Art', /Rosa/, 'Rosa')
   await editor.fill('a'.repeat(399))
   await editor.press('Control+End')
   await editor.pressSequentially('bc')

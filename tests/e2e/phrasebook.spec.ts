@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { saved, signIn } from './signedIn'
+import { openComment, saved, signIn } from './signedIn'
 
 async function openPlace(page: Page, name: RegExp): Promise<void> {
   await page.goto('/phrasebook')
@@ -84,10 +84,7 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
 
 test('findings are mended, said to be right, and found by the grammar checker in its worker', async ({ page }) => {
   await signIn(page, 'ines')
-  await page.goto('/write')
-  await page.getByRole('button', { name: /^Art \d/ }).click()
-  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Umi Takahara/ }).click()
-  const editor = page.getByRole('textbox', { name: 'Art for Umi' })
+  const editor = await openComment(page, 'Art', /Umi Takahara/, 'Umi')
   await editor.fill('Umi draws with a stedy hand. He helped Zoë to mix the the colours she needed for a large picture of the weir.')
   const findings = page.getByRole('region', { name: 'Findings' })
   await findings.getByRole('button', { name: 'Write “She”' }).click()
@@ -105,10 +102,7 @@ test('findings are mended, said to be right, and found by the grammar checker in
 
 test('a comment falls out of step when a level changes, and is brought back with the teacher’s words kept', async ({ page }) => {
   await signIn(page, 'ines')
-  await page.goto('/write')
-  await page.getByRole('button', { name: /^Science \d/ }).click()
-  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Priya/ }).click()
-  const editor = page.getByRole('textbox', { name: 'Science for Priya' })
+  const editor = await openComment(page, 'Science', /Priya/, 'Priya')
   if (await editor.inputValue() === '') await page.getByRole('button', { name: 'Draft from the record' }).click()
   await editor.press('Control+End')
   await editor.pressSequentially(' Her drawing of the heron is on our wall.')

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** The demo's password of a sign-in, from its own file. */
 export function passwordOf(name: string): string {
@@ -14,6 +14,14 @@ export async function signIn(page: Page, name: string): Promise<void> {
   await page.getByLabel('Password').fill(passwordOf(name))
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('heading', { name: 'Your desk' })).toBeVisible()
+}
+
+/** Opens a comment of a student in Write and gives its editor. */
+export async function openComment(page: Page, box: string, student: RegExp, usedName: string): Promise<Locator> {
+  await page.goto('/write')
+  await page.getByRole('button', { name: new RegExp(`^${box} \\d`) }).click()
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: student }).click()
+  return page.getByRole('textbox', { name: `${box} for ${usedName}` })
 }
 
 /** Waits until everything that was changed has been saved. */

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { phraseCoverage } from '../../core/record/phraseCoverage'
 import { draftClass, type DraftRequest } from '../../core/narrative/draftComment'
-import { frameTokens, recogniseFrame } from '../../core/narrative/frame/recogniseFrame'
-import { parsePhrase, tokensWith, type Token } from '../../core/narrative/notation'
+import { frameOfPhrase } from '../../core/narrative/frame/frameOfPhrase'
+import { frameNotation, frameTokens, recogniseFrame } from '../../core/narrative/frame/recogniseFrame'
+import { parsePhrase, tokensWith, writePhrase, type Token } from '../../core/narrative/notation'
 import { readingGrade } from '../../core/narrative/readingLevel'
 import { nothingSpoken, saySentence } from '../../core/narrative/say'
 import { he, she, they } from '../../core/people/pronouns'
@@ -59,6 +60,10 @@ describe('the shipped phrasebook', () => {
       for (const [sentence, count] of counts) if (count > 10 / 3) shared.push([tier, sentence, count])
     }
     expect(shared).toEqual([])
+  })
+
+  it('is shown as a sentence about one student from which the very same phrase comes back', () => {
+    for (const { text } of phrases) expect(frameNotation(frameOfPhrase(parsePhrase(text), 'Maya', she))).toBe(writePhrase(parsePhrase(text)))
   })
 
   it('is read back from plain English as it was written, or asks where it cannot know', () => {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { usualCheckSettings } from '../../checks/checkSettings'
+import { checkSettingsSchema } from '../../checks/checkSettingsSchema'
 import { termMark } from '../../marks/termMark'
 import type { ClassRecord, StudentResult, SubjectWork, Term, TermBefore } from '../../record/classRecord'
 import { indexRecord } from '../../record/recordIndex'
@@ -17,13 +18,6 @@ const day = z.iso.date()
 
 const termFile = z.object({ name: z.string(), year: z.string(), starts: day, ends: day, commentsDue: day, locks: day })
 
-const checkSettings = z.object({
-  nameWanted: z.boolean(), readingTarget: z.number().min(1).max(20),
-  notWanted: z.array(z.object({ words: z.string(), instead: z.string() })),
-  privateMatters: z.array(z.object({ about: z.string(), words: z.array(z.string()) })),
-  knownWords: z.array(z.string()),
-})
-
 const classFile = z.object({
   school: z.object({
     name: z.string(), place: z.string(),
@@ -32,7 +26,7 @@ const classFile = z.object({
       letterFrom: z.enum(['unrounded', 'rounded']), decimals: z.number().int().min(0).max(3),
     }),
     possessives: z.enum(['apostrophe and s', 'apostrophe only']),
-    checks: checkSettings.optional(),
+    checks: checkSettingsSchema.optional(),
   }),
   classRoom: z.object({ name: z.string(), teacher: z.string() }),
   term: termFile,

@@ -1,5 +1,6 @@
 import type { PronounSet } from '../../people/pronouns'
 import { articleBefore } from '../article'
+import { capitalised } from '../capitals'
 import { tokensWith, writePhrase, type PlainToken, type Token } from '../notation'
 import { possessiveOf } from '../possessive'
 import type { Frame, FramePiece } from './recogniseFrame'
@@ -29,7 +30,7 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
       case 'fact': return ''
       case 'verb': return token.singular
       case 'describing': return token.example
-      case 'article': return token.capital ? capital(articleBefore(next)) : articleBefore(next)
+      case 'article': return token.capital ? capitalised(articleBefore(next)) : articleBefore(next)
       case 'name':
         named = true
         return token.possessive ? possessiveOf(name, 'apostrophe and s') : name
@@ -38,7 +39,7 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
           named = true
           return token.case === 'determiner' || token.case === 'possessive' ? possessiveOf(name, 'apostrophe and s') : name
         }
-        return token.capital ? capital(pronouns[token.case]) : pronouns[token.case]
+        return token.capital ? capitalised(pronouns[token.case]) : pronouns[token.case]
       }
     }
   }
@@ -48,8 +49,4 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
 function nextWords(tokens: readonly Token[], token: PlainToken): string {
   const [next] = tokensWith(tokens, {}).slice(tokensWith(tokens, {}).indexOf(token) + 1).filter((each) => each.kind !== 'words' || each.text.trim() !== '')
   return next?.kind === 'describing' ? next.example : next?.kind === 'words' ? next.text.trim() : 'word'
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toLocaleUpperCase('en') + word.slice(1)
 }

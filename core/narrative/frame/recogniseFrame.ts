@@ -85,16 +85,19 @@ export function frameNotation(frame: Frame): string {
 }
 
 /** A frame as a phrase's tokens. */
-export function frameTokens({ text, pieces }: Frame): PlainToken[] {
-  const tokens: PlainToken[] = []
+export function frameTokens(frame: Frame): PlainToken[] {
+  return frameParts(frame).map(({ text, piece: found }) => found?.token ?? { kind: 'words', text })
+}
+
+/** A frame's text cut at what varies, in order; `piece` is null where the words are fixed. */
+export function frameParts({ text, pieces }: Frame): { text: string; piece: FramePiece | null }[] {
+  const parts: { text: string; piece: FramePiece | null }[] = []
   let from = 0
-  for (const piece of pieces) {
-    if (piece.start > from) tokens.push({ kind: 'words', text: text.slice(from, piece.start) })
-    tokens.push(piece.token)
-    from = piece.end
+  for (const found of pieces) {
+    parts.push({ text: text.slice(from, found.start), piece: null }, { text: text.slice(found.start, found.end), piece: found })
+    from = found.end
   }
-  if (from < text.length) tokens.push({ kind: 'words', text: text.slice(from) })
-  return tokens
+  return [...parts, { text: text.slice(from), piece: null }].filter((part) => part.text !== '')
 }
 
 /** The frame with another reading of one of its pieces; the reading it had is kept among the others. */
