@@ -14,6 +14,8 @@ const heights = new Map<string, number>()
 const mostHeights = 20_000
 /** Tables of this height (in points) and more may go over a page. */
 const tornFrom = 220
+/** Characters that go into a line at the least; where even so a text fits, it need not be measured. */
+const fewestInLine = 45
 
 /** Sets one report on pages of its own, with its structure: sections, headings, paragraphs, tables with headers. */
 export class ReportSetter {
@@ -88,11 +90,34 @@ export class ReportSetter {
   private setParagraph(block: Extract<Block, { kind: 'paragraph' }>): void {
     const [role, size, colour] = block.voice === 'comment' ? (['text', style.text, style.ink] as const)
       : block.voice === 'plain' ? (['label', style.text, style.ink] as const) : (['label', style.small, style.muted] as const)
+    const lineGap = block.voice === 'comment' ? 1.4 : 0
     this.doc.y += block.voice === 'comment' ? 3 : 0
+    this.face(role, size, colour)
+    const page = this.doc.page
+    const shorterBy = this.linesToKeepBack(block.text, lineGap)
+    page.margins.bottom += shorterBy
     this.add(this.section, 'P', () => {
-      this.face(role, size, colour).text(block.text, style.margin.left, this.doc.y, { width: this.width, lineGap: block.voice === 'comment' ? 1.4 : 0 })
+      this.face(role, size, colour).text(block.text, style.margin.left, this.doc.y, { width: this.width, lineGap })
     })
+    page.margins.bottom -= shorterBy
     this.doc.y += 4
+  }
+
+  /**
+   * No line of a paragraph stands alone at the foot or the head of a page: goes on to the next page where only one
+   * would fit here, and keeps one back where only one would be left for the next.
+   * @returns by how many points the page must end earlier for this paragraph
+   */
+  private linesToKeepBack(text: string, lineGap: number): number {
+    const line = this.doc.currentLineHeight(true) + lineGap
+    const fitting = Math.floor((this.bottom - this.doc.y + lineGap) / line)
+    // Measuring costs as much as setting.
+    if (fitting * fewestInLine >= text.length) return 0
+    const lines = Math.round(this.doc.heightOfString(text, { width: this.width, lineGap }) / line)
+    if (lines <= fitting) return 0
+    if (fitting < 2 || (lines - fitting === 1 && fitting < 3)) this.newPage()
+    else if (lines - fitting === 1) return line
+    return 0
   }
 
   private setFacts(block: Extract<Block, { kind: 'facts' }>): void {

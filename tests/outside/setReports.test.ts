@@ -11,19 +11,23 @@ const paragraph = (text: string): Block => ({ kind: 'paragraph', text, voice: 'c
 const table = (rows: number): Block => ({ kind: 'table', caption: 'Levels', columns: [{ title: 'Skill', share: 0.7 }, { title: 'Level', share: 0.3 }], rows: Array.from({ length: rows }, (_, at) => [{ text: `row ${at + 1}` }, { text: '3', strokes: { filled: 3, of: 4 } }]) })
 
 /** Sets reports and reads the pages back with pdf.js (npm), an independent reader. */
-async function set(reports: ReportDocument[], onReport?: (done: number) => boolean): Promise<{ pages: Map<string, number>; texts: string[]; drawings: number[] }> {
+async function set(reports: ReportDocument[], onReport?: (done: number) => boolean): Promise<{ pages: Map<string, number>; texts: string[]; lines: string[][]; drawings: number[] }> {
   const path = join(mkdtempSync(join(tmpdir(), 'facunda-set-')), 'out.pdf')
   const pages = await setReports(reports, createWriteStream(path), { title: 'Test', language: 'en-GB', madeAt: new Date('2027-03-15T12:00:00Z'), ...(onReport ? { onReport } : {}) })
   const document = await getDocument({ data: new Uint8Array(readFileSync(path)) }).promise
   const texts: string[] = []
+  const lines: string[][] = []
   const drawings: number[] = []
   for (let number = 1; number <= document.numPages; number += 1) {
     const page = await document.getPage(number)
     drawings.push((await page.getOperatorList()).fnArray.filter((operation) => operation === OPS.constructPath).length)
     const { items } = await page.getTextContent()
     texts.push(items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '))
+    const byHeight = new Map<number, string>()
+    for (const item of items) if ('str' in item) byHeight.set(Number(item.transform[5]), (byHeight.get(Number(item.transform[5])) ?? '') + item.str)
+    lines.push([...byHeight.values()])
   }
-  return { pages, texts, drawings }
+  return { pages, texts, lines, drawings }
 }
 
 describe('setting reports', () => {
@@ -53,6 +57,17 @@ describe('setting reports', () => {
     const plain: Block = { kind: 'table', caption: 'Days', columns: [{ title: 'Day', share: 1 }], rows: [[{ text: 'one' }], [{ text: 'two' }]] }
     const { drawings } = await set([report('1', [plain, paragraph('word '.repeat(900))])])
     expect(drawings).toEqual([1, 0])
+  })
+  it('leaves no line of a text alone at the foot or the head of a page', async () => {
+    const text = Array.from({ length: 100 }, (_, at) => `word${at}`).join(' ')
+    const torn: [number, number][] = []
+    for (let rows = 30; rows <= 46; rows += 1) {
+      const { lines } = await set([report('1', [table(rows), paragraph(text)])])
+      const counts = lines.map((page) => page.filter((line) => line.includes('word')).length).filter((count) => count > 0)
+      if (counts.length > 1) torn.push([counts[0] ?? 0, counts[1] ?? 0])
+    }
+    expect(torn.length).toBeGreaterThan(1)
+    for (const parts of torn) expect(Math.min(...parts)).toBeGreaterThan(1)
   })
   it('leaves no heading alone at the foot of a page', async () => {
     for (let filler = 560; filler <= 680; filler += 15) {
