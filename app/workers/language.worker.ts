@@ -6,10 +6,34 @@ import type { LanguageRemark } from '~~/core/checks/language'
 const linter = new LocalLinter({ binary: slimBinary, dialect: Dialect.British })
 const ready = linter.setup()
 
-addEventListener('message', (event: MessageEvent<{ id: number; text: string }>) => {
-  const { id, text } = event.data
-  remarksOn(text).then((remarks) => postMessage({ id, remarks }), (error: unknown) => postMessage({ id, problem: String(error) }))
+interface Asked {
+  id: number
+  text: string
+}
+
+/** Milliseconds. */
+const longestRest = 200
+
+const waiting: Asked[] = []
+let reading = false
+
+addEventListener('message', (event: MessageEvent<Asked>) => {
+  waiting.push(event.data)
+  if (!reading) void readAll()
 })
+
+/** The text that was asked for last comes first: it is the one in view. After each the cores are left to others for about as long. */
+async function readAll(): Promise<void> {
+  reading = true
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { id, text } = next
+    const begun = performance.now()
+    await remarksOn(text).then((remarks) => postMessage({ id, remarks }), (error: unknown) => postMessage({ id, problem: String(error) }))
+    const took = performance.now() - begun
+    await new Promise((rested) => setTimeout(rested, waiting.length > 0 ? Math.min(took, longestRest) : 0))
+  }
+  reading = false
+}
 
 async function remarksOn(text: string): Promise<LanguageRemark[]> {
   await ready

@@ -1,5 +1,5 @@
 import type { Scale } from '../scales/scale'
-import type { Attendance, ClassRecord, Student, StudentComment, StudentMark, StudentResult, SubjectCategory, SubjectWork } from './classRecord'
+import type { Attendance, ClassRecord, Student, StudentComment, StudentLevel, StudentMark, StudentResult, SubjectCategory, SubjectWork } from './classRecord'
 
 /** The record by what it is looked up by. Made once per record in O(size); each look-up is O(1). */
 export interface RecordIndex {
@@ -21,36 +21,65 @@ export interface RecordIndex {
   commentBefore: (studentId: string, box: string) => StudentComment | undefined
 }
 
-/** Indexes a record. Nothing is copied: the index reads the record it was made from. */
+/**
+ * Indexes a record. Nothing is copied: the index reads the record it was made from. A part of the record that is the
+ * very same list as in a record indexed before is not read again, so that after a change to one part it is only that
+ * part's size that counts.
+ */
 export function indexRecord(record: ClassRecord): RecordIndex {
-  const students = new Map(record.students.map((student) => [student.id, student]))
-  const scales = new Map(record.scales.map((scale) => [scale.key, scale]))
-  const work = grouped([...record.work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')), (each) => each.subject)
-  const subjectOfWork = new Map(record.work.map((each) => [each.id, each.subject]))
-  const categories = grouped(record.categories, (each) => each.subject)
-  const results = grouped(record.results, (each) => pair(each.studentId, subjectOfWork.get(each.workId) ?? ''))
-  const marks = new Map(record.marks.map((each) => [pair(each.studentId, each.subject), each]))
-  const levels = new Map([...record.levels, ...record.habitScores].map((each) => [pair(each.studentId, each.about), each.symbol]))
-  const comments = new Map(record.comments.map((each) => [pair(each.studentId, each.box), each]))
-  const attendance = new Map(record.attendance.map((each) => [each.studentId, each]))
-  const before = record.before
-  const marksBefore = new Map(before?.marks.map((each) => [pair(each.studentId, each.subject), each]))
-  const levelsBefore = new Map(before?.levels.map((each) => [pair(each.studentId, each.about), each.symbol]))
-  const commentsBefore = new Map(before?.comments.map((each) => [pair(each.studentId, each.box), each]))
+  const students = studentsById(record.students)
+  const scales = scalesByKey(record.scales)
+  const work = workBySubject(record.work)
+  const subjectOfWork = subjectsOfWork(record.work)
+  const categories = categoriesBySubject(record.categories)
+  const results = resultsByStudent(record.results)
+  const marks = marksByPlace(record.marks)
+  const levels = levelsByPlace(record.levels)
+  const habitScores = levelsByPlace(record.habitScores)
+  const comments = commentsByPlace(record.comments)
+  const attendance = attendanceByStudent(record.attendance)
+  const marksBefore = marksByPlace(record.before?.marks ?? none)
+  const levelsBefore = levelsByPlace(record.before?.levels ?? none)
+  const commentsBefore = commentsByPlace(record.before?.comments ?? none)
   return {
     record,
     student: (id) => students.get(id),
     scale: (key) => scales.get(key),
     workOf: (subject) => work.get(subject) ?? [],
     categoriesOf: (subject) => categories.get(subject) ?? [],
-    resultsOf: (studentId, subject) => results.get(pair(studentId, subject)) ?? [],
+    resultsOf: (studentId, subject) => (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
-    levelOf: (studentId, about) => levels.get(pair(studentId, about)),
+    levelOf: (studentId, about) => habitScores.get(pair(studentId, about)) ?? levels.get(pair(studentId, about)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
     attendanceOf: (studentId) => attendance.get(studentId),
     markBefore: (studentId, subject) => marksBefore.get(pair(studentId, subject)),
     levelBefore: (studentId, about) => levelsBefore.get(pair(studentId, about)),
     commentBefore: (studentId, box) => commentsBefore.get(pair(studentId, box)),
+  }
+}
+
+const none: readonly never[] = []
+
+const studentsById = once((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
+const scalesByKey = once((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
+const workBySubject = once((work: readonly SubjectWork[]) => grouped([...work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')), (each) => each.subject))
+const subjectsOfWork = once((work: readonly SubjectWork[]) => new Map(work.map((each) => [each.id, each.subject])))
+const categoriesBySubject = once((categories: readonly SubjectCategory[]) => grouped(categories, (each) => each.subject))
+const resultsByStudent = once((results: readonly StudentResult[]) => grouped(results, (each) => each.studentId))
+const marksByPlace = once((marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])))
+const levelsByPlace = once((levels: readonly StudentLevel[]) => new Map(levels.map((each) => [pair(each.studentId, each.about), each.symbol])))
+const commentsByPlace = once((comments: readonly StudentComment[]) => new Map(comments.map((each) => [pair(each.studentId, each.box), each])))
+const attendanceByStudent = once((attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])))
+
+/** Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed. */
+function once<List extends readonly unknown[], Made>(make: (list: List) => Made): (list: List) => Made {
+  const known = new WeakMap<List, Made>()
+  return (list) => {
+    const before = known.get(list)
+    if (before !== undefined) return before
+    const made = make(list)
+    known.set(list, made)
+    return made
   }
 }
 
