@@ -22,7 +22,7 @@ import type { ReportDocument } from '../core/reports/document'
 import { fonts } from '../press/fonts'
 import { setReports } from '../press/setReports'
 import type { CleanComment } from '../tests/faults/faults'
-import { cleanComments, measureChecks } from '../tests/faults/measureChecks'
+import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '../tests/faults/measureChecks'
 
 // npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
 // process of its own, so that its peak memory is its own.
@@ -45,8 +45,12 @@ function benchChecks(): void {
   clean.forEach(({ student, box }) => checkComment(index, student, box))
   console.log(`\none comment\n  checked by all checks: ${each(({ student, box }) => checkComment(index, student, box)).toFixed(2)} ms`)
   console.log(`  drafted anew: ${each(({ student, box }) => draftComment({ ...draftRequest(index, student, box), standing: new Set() }, record.phrasebook)).toFixed(2)} ms`)
-  console.log('\nfaults put into clean comments of the demo class, and found\n  kind                          put  found   clean flagged')
-  for (const { kind, put, found, clean: looked, flagged } of measureChecks(record, 500)) {
+  for (const [of, comments] of [['composed comments of the demo class', cleanComments(record)], ['comments in own words', commentsInOwnWords(record)]] as const) benchFaults(of, comments)
+}
+
+function benchFaults(of: string, comments: Written): void {
+  console.log(`\nfaults put into ${of}, and found\n  kind                          put  found   clean flagged`)
+  for (const { kind, put, found, clean: looked, flagged } of measureChecks(comments, 500)) {
     console.log(`  ${kind.padEnd(28)} ${String(put).padStart(4)}  ${((found / put) * 100).toFixed(1).padStart(5)} %  ${String(looked).padStart(4)} ${((flagged.length / looked) * 100).toFixed(1).padStart(4)} %`)
   }
 }

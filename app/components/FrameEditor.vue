@@ -2,6 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { PlainToken } from '~~/core/narrative/notation'
 import { parsePhrase } from '~~/core/narrative/notation'
+import { writeOutContractions } from '~~/core/narrative/frame/contractions'
 import { frameNotation, frameParts, readOtherwise, recogniseFrame, type Frame, type FramePiece } from '~~/core/narrative/frame/recogniseFrame'
 import { frameOfPhrase } from '~~/core/narrative/frame/frameOfPhrase'
 import { she } from '~~/core/people/pronouns'
@@ -33,13 +34,18 @@ function frameFrom(text: string): Frame {
 
 function typed(event: Event): void {
   const { record } = classRecord
-  const text = (event.target as HTMLTextAreaElement).value
+  const area = event.target as HTMLTextAreaElement
+  const caret = area.selectionEnd
+  const text = writeOutContractions(area.value)
+  const moved = caret + text.length - area.value.length
   take(recogniseFrame(text, {
     names: ['Maya', ...(record?.students ?? []).map((student) => student.usedName)],
     pronounSets: (record?.students ?? []).flatMap((student) => (student.pronouns === 'name only' ? [] : [student.pronouns])),
     describing: new Set(Object.values(record?.phrasebook.describing ?? {}).flat()),
     alwaysNamed: props.alwaysNamed,
   }))
+  // A contraction that was written out has moved what follows it.
+  if (moved !== caret) void nextTick(() => area.setSelectionRange(moved, moved))
 }
 
 function take(next: Frame): void {
@@ -75,7 +81,7 @@ function nameOf(token: PlainToken): string {
     <label class="grid gap-1 text-sm">Write it about one student, in plain English
       <textarea :value="frame.text" rows="3" class="field font-serif text-base" placeholder="Maya has a thorough grasp of number and checks her work." @input="typed" />
     </label>
-    <p v-if="parts.some((part) => part.piece !== null)" class="border-l-2 border-teal pl-3 font-serif leading-8" aria-label="What varies">
+    <p v-if="parts.some((part) => part.piece !== null || part.text.includes('{'))" class="border-l-2 border-teal pl-3 font-serif leading-8" aria-label="What varies">
       <template v-for="(part, at) in parts" :key="at">
         <Menu v-if="part.piece !== null" as="span" class="relative inline-block">
           <MenuButton class="rounded-sm border-b-2 px-0.5" :class="frame.pieces[part.piece]?.doubt ? 'border-needs bg-needs-wash' : 'border-teal bg-teal-wash'" :aria-label="`${part.text}: ${nameOf(frame.pieces[part.piece]?.token ?? { kind: 'words', text: '' })}`">{{ part.text }}</MenuButton>
@@ -86,7 +92,7 @@ function nameOf(token: PlainToken): string {
             </MenuItem>
           </MenuItems>
         </Menu>
-        <template v-else>{{ part.text }}</template>
+        <SlotWords v-else :text="part.text" />
       </template>
     </p>
     <div v-for="{ piece, at } in doubts" :key="at" class="needs flex flex-wrap gap-x-4 text-sm">

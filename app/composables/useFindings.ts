@@ -1,6 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { checkComment, isAccepted } from '~~/core/checks/checkComment'
 import { languageFindings, type LanguageRemark } from '~~/core/checks/language'
+import { plainlyNamed } from '~~/core/checks/plainName'
 import type { Finding } from '~~/core/checks/finding'
 import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student } from '~~/core/record/classRecord'
@@ -20,7 +21,9 @@ export function useFindings(student: () => Student | null, box: () => CommentBox
   watchDebounced(text, async (now) => {
     if (now.trim() === '') return
     try {
-      remarks.value = { text: now, remarks: await remarksOn(now) }
+      const plain = plainlyNamed(now, student()?.usedName ?? '')
+      const found = await remarksOn(plain.text)
+      remarks.value = { text: now, remarks: found.map((remark) => ({ ...remark, suggestions: remark.suggestions.map(plain.restored) })) }
       languageProblem.value = ''
     } catch (error) {
       languageProblem.value = error instanceof Error ? error.message : String(error)

@@ -7,6 +7,7 @@ import { usualCheckSettings } from './checkSettings'
 import { checkComment, mended } from './checkComment'
 import { wordsOf, type Finding } from './finding'
 import { languageFindings } from './language'
+import { plainlyNamed } from './plainName'
 
 const student = (id: string, usedName: string, pronouns: Pronouns = she): Student => ({ id, schoolNumber: id, legalGiven: usedName, usedName, family: 'Reed', pronouns, gradeLevel: '5' })
 const comment = (studentId: string, text: string, more: Partial<StudentComment> = {}): StudentComment => ({ studentId, box: 'general', text, sentences: [], ownWords: true, status: 'in draft', version: 1, ...more })
@@ -34,13 +35,20 @@ describe('the checks', () => {
     ['Maya helped his group today.', she, 'his', 'her'], ['Maya reads. He writes as well.', she, 'He', 'She'], ['Maya saw that it was hers today.', he, 'hers', 'his'], ['Maya did it by herself today.', they, 'herself', 'themself'],
     ['Maya knows what him needs to do.', he, 'him', 'he'], ['Maya has his/her own book now.', she, 'his/her', 'her'], ['Maya says he/she reads a lot.', they, 'he/she', 'they'], ['Maya taught hisself to read.', he, 'hisself', 'himself'],
     ['Maya asked her for a new book.', readPronouns('xe/xem/xyr/xyrs/xemself') ?? she, 'her', 'xem'], ['Maya reads her book again.', 'name only', 'her', 'Maya’s'], ['Maya reads. They write as well.', she, 'They', 'She'],
+    ['Maya reads. He’s quick.', she, 'He', 'She'], ['In a longer book her is good.', she, 'her', 'she'], ['Maya reads; now them could write.', they, 'them', 'they'], ['We think that her knows it.', she, 'her', 'she'],
   ])('in “%s” mends the pronoun %s', (text, pronouns, wrong, right) => {
     const [finding] = check(text, { pronouns }).filter((each) => each.check === 'pronoun')
     expect(finding && text.slice(finding.start, finding.end)).toBe(wrong)
     expect(finding?.mends[0]?.text).toBe(right)
   })
-  it.each<[string, Pronouns]>([['Maya helps others when they are stuck.', she], ['Maya gave them her book to read.', they], ['She told her friends about Maya.', she], ['Maya knows what is his and hers.', 'name only']])('leaves “%s” alone', (text, pronouns) => {
+  it.each<[string, Pronouns]>([['Maya helps others when they are stuck.', she], ['Maya gave them her book to read.', they], ['She told her friends about Maya.', she], ['Maya asked one of the boys what he wanted.', she], ['In the picture with her is a map.', she], ['Maya says that she’s ready.', she], ['Maya knows what is his and hers.', 'name only']])('leaves “%s” alone', (text, pronouns) => {
     expect(names(text, { pronouns }).filter((name) => name === 'pronoun')).toEqual(pronouns === 'name only' ? ['pronoun', 'pronoun'] : pronouns === they ? ['pronoun'] : [])
+  })
+
+  it('leave a name alone that is part of the title of a piece of work', () => {
+    const work = [{ id: 'w', subject: 'sums', title: 'Ana’s bridge', category: 'Quizzes', date: null, outOf: 10, weight: 1, counts: true }]
+    expect(names('Maya did well in “Ana’s bridge” here.', { record: { work } })).toEqual([])
+    expect(names('Maya did well on Ana’s boat here.', { record: { work } })).toEqual(['another name'])
   })
 
   it('find the same text, names and pronouns aside, and nearly the same', () => {
@@ -100,6 +108,13 @@ describe('the checks', () => {
     const school = { ...exampleClass().school, checks: { ...usualCheckSettings, nameWanted: false, notWanted: [{ words: 'can’t  spell', instead: '' }], privateMatters: [], readingTarget: 20 } }
     expect(names("She can't spell or was in hospital.", { record: { school } })).toEqual(['word not wanted', 'spacing and quotes'])
   })
+})
+
+it('a name that is a word is given to the language checker as a plain one of the same length', () => {
+  const { text, restored } = plainlyNamed('Will has Will’s book. Will she read? Willow waits.', 'Will')
+  expect(text).toBe('Anna has Anna’s book. Will she read? Willow waits.')
+  expect(restored('Anna has')).toBe('Will has')
+  for (const name of ['Mary Ann', 'Hyun-woo', 'Z', 'Wolfgangusius', '']) expect(plainlyNamed(`${name} reads.`, name).text).toBe(`${name} reads.`)
 })
 
 it('a language checker’s remarks become findings, but for names, the school’s words and matters of taste', () => {

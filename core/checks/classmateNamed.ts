@@ -6,15 +6,17 @@ import { write } from './finding'
 
 /**
  * Another student's name: of the class first, then of the year. A name that is also an English word (Will, Grace,
- * River) counts only where it cannot be the word: with a capital inside a sentence.
+ * River) counts only where it cannot be the word: with a capital inside a sentence. The title of a piece of work names nobody.
  */
 export const classmateNamed: Check = ({ index, student, text }) => {
   const { students, namesInYear, school } = index.record
+  const titles = [...text.matchAll(exactWords(...index.record.work.map(({ title }) => title)))].map((match) => ({ from: match.index, to: match.index + match[0].length }))
   const inClass = new Set(students.flatMap((each) => [each.usedName, each.legalGiven]))
   return [...text.matchAll(exactWords(...inClass, ...namesInYear))].flatMap((match) => {
     const [name] = match
     const at = match.index
     if (isOwn(name, student) || insideOwnName(text, at, name.length, student) || (englishWords.has(name) && beginsSentence(text, at))) return []
+    if (titles.some((title) => title.from <= at && at + name.length <= title.to && title.to - title.from > name.length)) return []
     const owner = /^[’']s/.exec(text.slice(at + name.length))?.[0] ?? ''
     const end = at + name.length + owner.length
     const instead = owner === '' ? student.usedName : possessiveOf(student.usedName, school.possessives)

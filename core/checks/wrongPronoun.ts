@@ -39,12 +39,15 @@ function foreignCase(word: FrameWord, at: number, words: readonly FrameWord[], p
     if (!formsOf(set).includes(word.lower) && !(set === they && word.lower === 'themselves')) continue
     // "They" may well be others: only where nobody else has been spoken of is it the student.
     if (set === they && (word.lower !== 'themself') && (othersBefore(word, at, words) || word.lower === 'themselves')) continue
+    if (set !== they && whoElse[set.subject]?.test(peopleBefore(word, at, words))) continue
     const cases = (Object.keys(caseNames) as PronounCase[]).filter((each) => set[each] === word.lower)
     const [likely] = likelierCase(cases, word, at, { words, name: '', set, subjectAt: -1, plural: false })
     return { case: likely ?? 'subject', why: `“${word.text}” is not the pronoun of {name}.` }
   }
   return null
 }
+
+const auxiliary = /^(has|is|was|have|are|were|can|could|will|does|do)$/
 
 const caseNames: Record<PronounCase, string> = { subject: 'subject', object: 'object', determiner: 'owner', possessive: 'owner', reflexive: 'self' }
 
@@ -54,6 +57,16 @@ function formsOf(set: PronounSet): string[] {
 
 function othersBefore(word: FrameWord, at: number, words: readonly FrameWord[]): boolean {
   return words.slice(0, at).some((each) => each.sentence >= word.sentence - 1 && mayBeSeveral(each))
+}
+
+/** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */
+const whoElse: Record<string, RegExp> = {
+  he: /\b(boys?|brothers?|fathers?|dad|grandfather|grandpa|uncle|m[ae]n|mr|king|prince)\b/,
+  she: /\b(girls?|sisters?|mothers?|mum|grandmother|gran|aunt|wom[ae]n|mrs|ms|miss|queen|princess)\b/,
+}
+
+function peopleBefore(word: FrameWord, at: number, words: readonly FrameWord[]): string {
+  return words.slice(0, at).filter((each) => each.sentence >= word.sentence - 1).map((each) => each.lower).join(' ')
 }
 
 /** The student's own pronoun in a case that cannot stand there. */
@@ -66,16 +79,28 @@ function wrongCase(word: FrameWord, at: number, words: readonly FrameWord[], pro
   const why = `“${word.text}” cannot stand in this place.`
   if (made[word.lower] !== undefined) return { case: 'reflexive', why }
   const afterNext = words[at + 2]
-  const clauseBegins = opens || word.afterComma || /^(when|if|because|and|but|what|how|why|while)$/.test(before?.lower ?? '')
-  const verbNext = next !== undefined && !word.beforeStop && (/^(has|is|was|have|are|were|can|could|will|does|do)$/.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower)))
+  const clauseBegins = opens || word.afterComma || clauseAfter.test(before?.lower ?? '')
+  const verbNext = next !== undefined && !word.beforeStop && (auxiliary.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower)))
   // "Him needs" is never right; "her needs" may be two nouns' words, but not before "no" or "the".
   const isVerb = verbNext || (next !== undefined && !word.beforeStop && singularVerbs.has(next.lower) && (pronouns.object !== pronouns.determiner || (afterNext !== undefined && afterVerb.test(afterNext.lower) && !next.beforeStop)))
-  const subjectNeeded = isVerb && (clauseBegins || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
+  const subjectNeeded = isVerb && (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
   if (word.lower === pronouns.object && pronouns.object !== pronouns.subject && subjectNeeded) return { case: 'subject', why }
   if (word.lower === pronouns.subject && pronouns.object !== pronouns.subject && before && !opens && /^(to|for|with|of|from|by|at|about|between|without|helps|gives|lets|makes|asked|gave|helped)$/.test(before.lower) && !verbNext && (word.beforeStop || !next || !singularVerbs.has(next.lower))) return { case: 'object', why }
   if (word.lower === pronouns.possessive && pronouns.possessive !== pronouns.determiner && next && !word.beforeStop && /^(own|work|book|books|best|class|friends|group|partner|ideas|\p{L}+s)$/u.test(next.lower) && !singularVerbs.has(next.lower)) return { case: 'determiner', why }
   return null
 }
+
+/** "In a longer book her is": the sentence begins with where or when, and has had no verb before this word. */
+function afterFronted(at: number, words: readonly FrameWord[]): boolean {
+  const sentence = words.slice(0, at).filter((each) => each.sentence === words[at]?.sentence)
+  const [first] = sentence
+  return first !== undefined && sentence.length > 1 && preposition.test(first.lower) && !preposition.test(sentence.at(-1)?.lower ?? '')
+    && !sentence.some((each) => auxiliary.test(each.lower) || singularVerbs.has(each.lower) || /ing$|ed$/.test(each.lower))
+}
+
+/** After these words a clause begins, with its subject. */
+const clauseAfter = /^(when|if|because|and|but|what|how|why|while|that|now|then|once|until|since|although|though|where|so|as|before|after|hope|believe|think|know|say|says|said|sure|glad)$/
+const preposition = /^(in|with|among|at|on|during|after|before|for|from|by|about|around|between|of|to|near|beside|without)$/
 
 function caseOfLeftover(leftover: string): PronounCase {
   if (/self/i.test(leftover)) return 'reflexive'

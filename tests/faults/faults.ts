@@ -3,6 +3,9 @@ import { sentencesOf } from '../../core/narrative/sentences'
 import { preference } from '../../core/narrative/preference'
 import type { CommentBox } from '../../core/narrative/plan'
 import { he, she, they, type PronounSet } from '../../core/people/pronouns'
+import { narrativeFacts } from '../../core/record/narrativeFacts'
+import { indexRecord } from '../../core/record/recordIndex'
+import { tierRank } from '../../core/scales/tier'
 import type { ClassRecord, Student, StudentComment } from '../../core/record/classRecord'
 
 /** A clean comment in its class. */
@@ -73,8 +76,15 @@ export const faultKinds: Record<string, Seeder> = {
     const near = chance('near') < 0.5 ? words : words.replace(/ (\p{L}+)\.$/u, ' indeed.')
     return { comment, record: withComment(record, { ...comment, studentId: other.id, box: box.key, text: near, sentences: [] }) }
   },
-  'contradicts the level': withText(({ text, comment, record, chance }) => {
+  'contradicts the level': withText(({ text, student, box, comment, record, chance }) => {
     const high = ['brilliant', ...record.phrasebook.describing.top]
+    if (comment.ownWords) {
+      // A sentence that names what it speaks of, by its place or by its word.
+      const extreme = Object.values(narrativeFacts(indexRecord(record), student.id, box).standings).filter(({ tier, uneven, because }) => tier !== 'sound' && !uneven && (because[0]?.kind === 'habit') === (box.subject === null))
+      const about = pick(extreme, chance('where'))
+      const word = about && (tierRank(about.tier) < tierRank('sound') ? pick(high, chance('what')) : pick(['struggling', 'weak', 'poor'], chance('what')))
+      return about && `${text} In ${about.about.toLowerCase()}, this was ${word}.`
+    }
     const sentence = pick(comment.sentences.filter((each) => each.because.every((because) => because.tier === 'starting' || because.tier === 'growing' || because.tier === 'top' || because.tier === 'strong') && each.because.some((because) => because.tier !== null)), chance('where'))
     const tiers = sentence?.because.flatMap((because) => because.tier ?? []) ?? []
     const low = tiers.every((tier) => tier === 'starting' || tier === 'growing')

@@ -1,9 +1,10 @@
 import { checkComment } from '../../core/checks/checkComment'
 import { draftClass } from '../../core/narrative/draftComment'
-import type { ClassRecord } from '../../core/record/classRecord'
+import type { ClassRecord, StudentComment } from '../../core/record/classRecord'
 import { draftRequest } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import { chanceOf, faultKinds, type CleanComment } from './faults'
+import { ownWords } from './ownWords'
 
 /** How a check did: faults put in and found, clean comments looked at and flagged. */
 export interface Measure {
@@ -15,31 +16,52 @@ export interface Measure {
   flagged: string[]
 }
 
+/** A class with comments that have no fault. */
+export interface Written {
+  record: ClassRecord
+  clean: CleanComment[]
+}
+
 /** What a kind of fault is reported as, where the check has another name. */
 const reportedAs: Record<string, string[]> = {
   'pronoun in the wrong case': ['pronoun'], 'his/her left over': ['pronoun'], 'empty': ['empty', 'mark without comment'],
 }
 
 /** Every comment of a class drafted, so that there is something clean to spoil. */
-export function cleanComments(record: ClassRecord): { record: ClassRecord; clean: CleanComment[] } {
+export function cleanComments(record: ClassRecord): Written {
   const index = indexRecord(record)
   const comments = record.boxes.flatMap((box) => draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook).flatMap((draft, at) => {
     const student = record.students[at]
     return student && draft.text !== '' ? [{ studentId: student.id, box: box.key, text: draft.text, sentences: draft.sentences, ownWords: false, status: 'in draft' as const, version: 1 }] : []
   }))
-  const written = { ...record, comments }
+  return written(record, comments)
+}
+
+function written(before: ClassRecord, comments: StudentComment[]): Written {
+  const record = { ...before, comments }
   const clean = comments.flatMap((comment): CleanComment[] => {
     const student = record.students.find((each) => each.id === comment.studentId)
     const box = record.boxes.find((each) => each.key === comment.box)
-    return student && box ? [{ record: written, student, box, comment }] : []
+    return student && box ? [{ record, student, box, comment }] : []
   })
-  return { record: written, clean }
+  return { record, clean }
 }
 
-/** Puts `each` faults of every kind into clean comments and counts what the checks find; and what they find in the clean ones. */
-export function measureChecks(record: ClassRecord, each: number): Measure[] {
-  const { record: written, clean } = cleanComments(record)
-  const index = indexRecord(written)
+/** Comments in a teacher's own words, in place of all others of the class. */
+export function commentsInOwnWords(record: ClassRecord): Written {
+  const comments = ownWords.flatMap(([name, box, text]) => {
+    const student = record.students.find((each) => each.usedName === name)
+    return student ? [{ studentId: student.id, box, text, sentences: [], ownWords: true, status: 'in draft' as const, version: 1 }] : []
+  })
+  return written(record, comments)
+}
+
+/**
+ * Puts `each` faults of every kind into clean comments and counts what the checks find; and what they find in the clean
+ * ones. A kind for which no comment offers a place is left out.
+ */
+export function measureChecks({ record, clean }: Written, each: number): Measure[] {
+  const index = indexRecord(record)
   const found = clean.map(({ student, box, comment }) => ({ comment, findings: checkComment(index, student, box) }))
   return Object.entries(faultKinds).map(([kind, seed]) => {
     const names = reportedAs[kind] ?? [kind]
@@ -54,5 +76,5 @@ export function measureChecks(record: ClassRecord, each: number): Measure[] {
       else measure.missed.push(seeded.comment.text)
     }
     return measure
-  })
+  }).filter((measure) => measure.put > 0)
 }

@@ -1,10 +1,18 @@
 import { describe, expect, it } from 'vitest'
+import { writeOutContractions } from './contractions'
 import { frameNotation, readOtherwise, recogniseFrame, type FrameSetting } from './recogniseFrame'
 import { readPronouns, type PronounSet } from '../../people/pronouns'
 
 const xe = readPronouns('xe/xem/xyr/xyrs/xemself') as PronounSet
 const setting: FrameSetting = { names: ['Maya', 'James', 'Sam'], pronounSets: [xe], describing: new Set(['thorough', 'assured', 'excellent']), alwaysNamed: false }
 const frame = (text: string, more: Partial<FrameSetting> = {}) => recogniseFrame(text, { ...setting, ...more })
+
+it.each([
+  ['She’s a keen reader.', 'She is a keen reader.'], ['Maya says he\'s drawn it and he’d like more.', 'Maya says he has drawn it and he would like more.'], ['They’ve begun, they’re glad and they’ll go on.', 'They have begun, they are glad and they will go on.'],
+  ['She’d already been there. It’s Maya’s, and I’m glad.', 'She had already been there. It’s Maya’s, and I’m glad.'], ['She’s', 'She’s'], ['She’s dr', 'She’s dr'],
+])('writes “%s” out, so that the verb can follow another pronoun', (text, full) => {
+  expect(writeOutContractions(text)).toBe(full)
+})
 
 describe('recognising a frame in plain English', () => {
   it.each([

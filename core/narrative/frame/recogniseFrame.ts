@@ -1,6 +1,7 @@
 import type { PronounSet } from '../../people/pronouns'
 import { he, she, they } from '../../people/pronouns'
 import { writePhrase, type PlainToken } from '../notation'
+import { contraction } from './contractions'
 import { recognisePronoun } from './recognisePronoun'
 import { recogniseVerb } from './recogniseVerb'
 import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
@@ -112,6 +113,7 @@ export function readOtherwise(frame: Frame, which: number, other: number): Frame
   }
 }
 
+/** The words of a text with their places; what stands in braces is notation and no word. */
 export function cutIntoWords(text: string): FrameWord[] {
   // What stands in braces already is notation, and stays.
   const written = [...text.matchAll(/\{[^}]*\}/g)].map((match) => ({ start: match.index, end: match.index + match[0].length }))
@@ -123,8 +125,10 @@ export function cutIntoWords(text: string): FrameWord[] {
     const before = found[at - 1]
     const gap = before ? text.slice(before.index + before[0].length, start) : ''
     if (/[.!?]/.test(gap)) sentence += 1
+    // Of "she's" only the pronoun is a word of its own here.
+    const word = match[0].replace(contraction, '$1')
     const after = text.slice(start + match[0].length)
-    return { text: match[0], lower: match[0].toLocaleLowerCase('en').replace('’', "'"), start, end: start + match[0].length, sentence, afterComma: /[,;:]/.test(gap), beforeStop: /^\s*([.,;:!?)”"]|$)/.test(after) }
+    return { text: word, lower: word.toLocaleLowerCase('en').replace('’', "'"), start, end: start + word.length, sentence, afterComma: /[,;:]/.test(gap), beforeStop: /^\s*([.,;:!?)”"]|$)/.test(after) }
   })
 }
 
