@@ -11,6 +11,7 @@ export const phraseToWrite = z.object({
   part: z.enum(partKinds),
   about: z.string().min(1).max(80),
   tiers: z.array(z.enum(tiers)).max(5),
+  uneven: z.boolean(),
   moves: z.array(z.enum(moves)).max(3),
   text: z.string().trim().min(1, 'A phrase needs words.').max(400, 'Keep a phrase under 400 characters.'),
   tone: z.string().trim().max(20),
@@ -38,6 +39,15 @@ export type DescribingToWrite = z.infer<typeof describingToWrite>
 /** A box's plan, as plans are written (docs/formats.md). */
 export const planToWrite = z.object({ plan: z.string().max(2000) })
 export type PlanToWrite = z.infer<typeof planToWrite>
+
+/** How many comments of a class say a phrase: those that a redraft would change, and those that stay as they are. */
+export interface PhraseUses {
+  classId: string
+  className: string
+  drafts: number
+  /** Finished, or with own words. */
+  staying: number
+}
 
 /** A change to a phrase, as its history shows it. */
 export interface PhraseChange {

@@ -9,7 +9,7 @@ import type { Tier } from '../core/scales/tier'
 const level = (symbol: string, tier: Tier, lowestPercent: number | null): Scale['levels'][number] => ({ symbol, name: `level ${symbol}`, familySentence: `What ${symbol} means.`, tier, lowestPercent })
 const student = (id: string, usedName: string, pronouns: Student['pronouns']): Student => ({ id, schoolNumber: `n${id}`, legalGiven: usedName, usedName, family: 'Reed', pronouns, gradeLevel: '5' })
 
-const plain = { moves: [], tone: '', grades: null, owner: null }
+const plain = { moves: [], uneven: false, tone: '', grades: null, owner: null }
 
 /** A class of two with one subject, small enough to work everything out by hand. */
 export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
@@ -20,7 +20,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     before: null,
     scales: [
       { key: 'marks', name: 'Marks', kind: 'mark', levels: [level('A', 'top', 80), level('B', 'strong', 60), level('C', 'sound', 0)] },
-      { key: 'skills', name: 'Levels', kind: 'skill', levels: [level('3', 'top', null), level('2', 'sound', null), level('1', 'starting', null)] },
+      { key: 'skills', name: 'Levels', kind: 'skill', levels: [level('3', 'top', null), level('2', 'growing', null), level('1', 'starting', null)] },
     ],
     subjects: [{ key: 'sums', name: 'Sums', inSentence: 'sums', teacher: 'Ada Moss', markScale: 'marks', skillScale: 'skills' }],
     skills: [
@@ -40,7 +40,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
       { workId: 'w2', studentId: '1', state: 'scored', score: 9, remark: '' },
     ],
     marks: [{ studentId: '1', subject: 'sums', percent: 82, special: null, reason: 'secret reason' }],
-    levels: [{ studentId: '1', about: 's1', symbol: '3' }, { studentId: '1', about: 's2', symbol: '1' }, { studentId: '1', about: 's3', symbol: '1' }],
+    levels: [{ studentId: '1', about: 's1', symbol: '2' }, { studentId: '1', about: 's2', symbol: '1' }, { studentId: '1', about: 's3', symbol: '1' }],
     habitScores: [{ studentId: '1', about: 'care', symbol: '2' }],
     attendance: [{ studentId: '1', daysOpen: 40, absences: 2, lates: 1 }],
     observations: [{ studentId: '1', date: '2027-02-01', about: 'care', text: 'secret note' }],
@@ -55,6 +55,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
       phrases: [
         { id: 'o', subject: 'any', part: 'opening', about: 'any', tiers: [], text: '{Name} {has} been here all term.', ...plain },
         { id: 'n-low', subject: 'any', part: 'outcome', about: 'Number', tiers: ['starting'], text: '{They} {needs} help with numbers.', ...plain },
+        { id: 'n-uneven', subject: 'any', part: 'outcome', about: 'any', tiers: ['starting'], text: '{They} {is} surer of {#strongest skill} than of {#weakest skill}.', ...plain, uneven: true },
         { id: 'n-ok', subject: 'any', part: 'outcome', about: 'Number', tiers: ['sound', 'top'], text: '{They} {works} well with numbers.', ...plain },
         { id: 'm', subject: 'any', part: 'outcome', about: 'mark', tiers: ['top'], text: '{They} {has} done best in {#best work}.', ...plain },
         { id: 'm-short', subject: 'any', part: 'outcome', about: 'mark', tiers: ['sound'], text: '{They} {keeps} up.', ...plain },

@@ -8,7 +8,7 @@ import { tiers, type Tier } from '../core/scales/tier'
 
 /** A phrase of which only what matters is said. */
 export function phrase(id: string, text: string, more: Partial<Phrase> = {}): Phrase {
-  return { id, subject: 'any', part: 'outcome', about: 'any', tiers: [], moves: [], text, tone: '', grades: null, owner: null, ...more }
+  return { id, subject: 'any', part: 'outcome', about: 'any', tiers: [], uneven: false, moves: [], text, tone: '', grades: null, owner: null, ...more }
 }
 
 /** A standing of a strand, with where it came from. */
@@ -16,7 +16,7 @@ export function standing(about: string, tier: Tier, from: Tier | null = null): S
   const by = from === null ? 0 : tiers.indexOf(tier) - tiers.indexOf(from)
   const text = by === 0 ? null : `from ${from} to ${tier} since last term`
   return {
-    about, tier, strongestSkill: null, weakestSkill: null,
+    about, tier, uneven: false, strongestSkill: null, weakestSkill: null,
     because: [{ kind: 'skill level', about: `skill of ${about}`, text: `${about}: ${tier}`, tier, termId: 't' }],
     trend: from === null ? null : { by, text, move: by > 0 ? 'up' : by < 0 ? 'down' : 'same', because: { kind: 'trend', about, text: `${about}: ${text}`, tier: null, termId: 't0' } },
   }

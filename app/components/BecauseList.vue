@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { fidelity, type Fidelity } from '~~/core/narrative/followEdits'
+import { unsaidParts } from '~~/core/narrative/unsaid'
+import { draftRequest } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** Why each composed sentence is there, and whether that can still be said after the teacher's changes. */
@@ -11,6 +13,13 @@ const lines = computed(() => (comment.value?.sentences ?? []).map((sentence) => 
   const text = comment.value?.text ?? ''
   return { text: text.slice(sentence.start, sentence.end) || sentence.composed, because: sentence.because, state: fidelity(sentence, text) }
 }))
+/** What the plan would have it say and it does not; of a comment that was never composed there is nothing to compare. */
+const unsaid = computed(() => {
+  const { index, student } = classRecord
+  const box = index?.record.boxes.find((each) => each.key === props.box)
+  if (!index || !student || !box || (comment.value?.sentences.length ?? 0) === 0) return []
+  return unsaidParts(comment.value?.sentences ?? [], draftRequest(index, student, box), index.record.phrasebook)
+})
 const notes: Record<Fidelity, string> = {
   'as composed': '', 'changed': 'Changed by you; it came from:', 'own words': 'Your own words by now; it can no longer be traced to:', 'taken out': 'Taken out by you; it came from:',
 }
@@ -26,6 +35,10 @@ const notes: Record<Fidelity, string> = {
         <p v-for="(each, which) in line.because" :key="which" class="text-muted">{{ each.text }}</p>
       </li>
     </ul>
+    <div v-if="unsaid.length > 0" class="mt-3">
+      <p class="small-head">Not said</p>
+      <ul><li v-for="each in unsaid" :key="`${each.part} ${each.about}`" class="border-b border-rule py-1">{{ each.part }}<template v-if="!['any', 'mark'].includes(each.about)"> · {{ each.about }}</template><span class="block text-muted">{{ each.why }}</span></li></ul>
+    </div>
     <p v-if="comment.ownWords && lines.length === 0" class="mt-1 text-muted">These are your own words; nothing in them was composed.</p>
   </div>
 </template>

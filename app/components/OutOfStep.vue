@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Draft } from '~~/core/narrative/because'
 import { proposeInStep } from '~~/core/narrative/outOfStep'
 import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student } from '~~/core/record/classRecord'
@@ -17,16 +18,9 @@ const proposal = computed(() => {
 })
 const facts = computed(() => (proposal.value?.stale ?? []).map(({ then, now }) => ({ then: then.map((each) => each.text).join('; '), now: now.map((each) => each.text).join('; ') || 'nothing is settled' })))
 
-/** The text with every new sentence in place; of each conflict the proposed one, or the teacher's own. */
-function take(conflicts: 'mine' | 'proposed'): void {
-  const made = proposal.value
-  if (!made) return
-  if (made.merged) {
-    classRecord.rewrite(props.student.id, props.box.key, made.merged.text, made.merged.sentences)
-    return
-  }
-  const text = made.pieces.map((piece) => (piece.kind === 'conflict' ? (conflicts === 'mine' ? piece.mine : piece.proposed) : piece.kind === 'removed' ? '' : piece.text)).join('')
-  classRecord.rewrite(props.student.id, props.box.key, text.replace(/ {2,}/g, ' ').trim())
+/** Puts every new sentence in its place. */
+function bringIntoStep({ text, sentences }: Pick<Draft, 'text' | 'sentences'>): void {
+  classRecord.rewrite(props.student.id, props.box.key, text, sentences)
 }
 </script>
 
@@ -43,9 +37,9 @@ function take(conflicts: 'mine' | 'proposed'): void {
       </template>
     </p>
     <p v-if="may" class="flex gap-3">
-      <button v-if="proposal.merged" type="button" class="press" @click="take('mine')">Bring it into step</button>
+      <button v-if="proposal.merged" type="button" class="press" @click="bringIntoStep(proposal.merged)">Bring it into step</button>
       <template v-else>
-        <button type="button" class="press" @click="take('proposed')">Take the new sentences</button>
+        <button type="button" class="press" @click="bringIntoStep(proposal.overMine)">Take the new sentences</button>
         <span class="self-center text-sm">or leave your own words and change them by hand</span>
       </template>
     </p>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { notationProblem } from '~~/core/exchange/phrasebookFile'
-import { factNames, parsePhrase, type Token } from '~~/core/narrative/notation'
+import { phraseProblem } from '~~/core/exchange/phrasebookFile'
+import { factsInWords } from '~~/core/narrative/openParts'
+import { factNames, type FactName } from '~~/core/narrative/notation'
 import { moves, readGrades, writeGrades, type Phrase } from '~~/core/narrative/phrase'
 import { tiers } from '~~/core/scales/tier'
+import { narrativeFacts } from '~~/core/record/narrativeFacts'
 import type { PhraseChange } from '~~/contracts/phrasebook'
 import type { DraftsAnswer } from '~~/contracts/answers'
 import { askServer } from '~/composables/useApi'
@@ -15,6 +17,7 @@ const props = defineProps<{ phrase: Phrase }>()
 const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const session = useSession()
+const nameOfTier = useNameOfTier()
 const { busy, problem, attempt } = useAttempt()
 
 const now = ref<Phrase>({ ...props.phrase })
@@ -23,13 +26,24 @@ const history = shallowRef<PhraseChange[] | null>(null)
 const message = ref('')
 const may = computed(() => phrasebook.mayChange(props.phrase))
 const isNew = computed(() => !phrasebook.phrases.some((each) => each.id === props.phrase.id))
-const wrong = computed(() => (now.value.text.trim() === '' ? '' : notationProblem({ ...now.value }) ?? ''))
-const tokens = computed((): Token[] => (wrong.value === '' && now.value.text.trim() !== '' ? parsePhrase(now.value.text) : []))
+const wrong = computed(() => (now.value.text.trim() === '' ? '' : phraseProblem({ ...now.value }) ?? ''))
 const changed = computed(() => JSON.stringify({ ...now.value, grades: readGrades(grades.value) }) !== JSON.stringify(props.phrase) || isNew.value)
 
 /** The drafts of the class in view that use the phrase; texts with own words are never touched. */
 const users = computed(() => (classRecord.record?.comments ?? []).filter((comment) => comment.sentences.some((sentence) => sentence.phraseIds.includes(props.phrase.id))))
 const drafts = computed(() => users.value.filter((comment) => !comment.ownWords && comment.status === 'in draft'))
+
+const notationArea = useTemplateRef('notation')
+/** What each fact would say of the student in view. */
+const known = computed((): Partial<Record<FactName, string>> => {
+  const { index, student, box } = classRecord
+  return index && student && box ? factsInWords(narrativeFacts(index, student.id, box), box.subject, now.value) : {}
+})
+
+function putIn(fact: FactName): void {
+  const at = notationArea.value?.selectionStart ?? now.value.text.length
+  now.value.text = `${now.value.text.slice(0, at)}{#${fact}}${now.value.text.slice(at)}`
+}
 
 function save(): Promise<void> {
   return attempt(async () => {
@@ -87,14 +101,17 @@ function toggle<T>(list: T[], item: T): T[] {
     <template v-if="may">
       <FrameEditor v-model="now.text" :always-named="now.part === 'opening' || now.part === 'closing'" />
       <details>
-        <summary class="link cursor-pointer">In the notation, with facts of the record</summary>
-        <textarea v-model="now.text" rows="3" class="field mt-1 w-full font-mono text-xs" aria-label="The phrase in the notation" />
-        <p class="flex flex-wrap gap-x-3"><button v-for="fact in factNames" :key="fact" type="button" class="link text-xs" @click="now.text += ` {#${fact}}`">{{ fact }}</button></p>
+        <summary class="link cursor-pointer">Facts of the record, and the notation</summary>
+        <textarea ref="notation" v-model="now.text" rows="3" class="field mt-1 w-full font-mono text-xs" aria-label="The phrase in the notation" />
+        <p class="text-muted">A fact goes in at the cursor. For {{ classRecord.student?.usedName }} it would say:</p>
+        <ul><li v-for="fact in factNames" :key="fact" class="flex gap-2"><button type="button" class="link shrink-0" @click="putIn(fact)">{{ fact }}</button><span class="font-serif" :class="known[fact] ? '' : 'text-muted'">{{ known[fact] ?? 'not known' }}</span></li></ul>
       </details>
       <p v-if="wrong" class="needs" role="alert">{{ wrong }}</p>
-      <fieldset class="flex flex-wrap gap-x-3"><legend class="small-head">Said at</legend>
-        <label v-for="tier in [...tiers].reverse()" :key="tier" class="flex items-center gap-1"><input type="checkbox" :checked="now.tiers.includes(tier)" @change="now.tiers = toggle(now.tiers, tier)"> {{ tier }}</label>
+      <fieldset class="flex flex-wrap gap-x-3"><legend class="small-head">{{ now.uneven ? 'Said where the weakest skill stands at' : 'Said at' }}</legend>
+        <label v-for="tier in [...tiers].reverse()" :key="tier" class="flex items-center gap-1"><input type="checkbox" :checked="now.tiers.includes(tier)" @change="now.tiers = toggle(now.tiers, tier)"> {{ nameOfTier(tier) }}</label>
+        <span v-if="now.tiers.length === 0" class="text-muted">at none marked: at every level</span>
       </fieldset>
+      <label v-if="now.part === 'outcome'" class="flex items-center gap-1"><input v-model="now.uneven" type="checkbox"> For an uneven strand, whose skills lie far apart</label>
       <fieldset v-if="now.part === 'progress'" class="flex flex-wrap gap-x-3"><legend class="small-head">After a move</legend>
         <label v-for="move in moves" :key="move" class="flex items-center gap-1"><input type="checkbox" :checked="now.moves.includes(move)" @change="now.moves = toggle(now.moves, move)"> {{ move }}</label>
       </fieldset>
@@ -108,8 +125,9 @@ function toggle<T>(list: T[], item: T): T[] {
       <p class="text-muted">This is the school’s phrase; the coordinator changes it.</p>
       <button type="button" class="quiet justify-self-start" @click="ownCopy">Make one of your own from it</button>
     </template>
-    <PhrasePreview v-if="tokens.length > 0" :tokens="tokens" :about="now.about" :tier="now.tiers[0] ?? 'sound'" />
+    <PhrasePreview v-if="wrong === '' && now.text.trim() !== ''" :phrase="now" />
     <p v-if="users.length > 0" class="text-muted">Used in {{ users.length }} {{ users.length === 1 ? 'comment' : 'comments' }} of this class: {{ drafts.length }} would change when redrafted, {{ users.length - drafts.length }} with own words or finished stay.</p>
+    <PhraseElsewhere v-if="!isNew" :id="phrase.id" />
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
     <div class="flex flex-wrap gap-3">

@@ -1,18 +1,17 @@
 import { defineStore } from 'pinia'
 import type { PhraseToWrite } from '~~/contracts/phrasebook'
-import { phrasesFor } from '~~/core/narrative/phraseIndex'
 import type { Phrase, PartKind } from '~~/core/narrative/phrase'
-import type { Tier } from '~~/core/scales/tier'
+import { phrasesToldAs, type ToldAs } from '~~/core/record/phraseCoverage'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from './classRecord'
 import { useSaving } from './saving'
 import { useSession } from './session'
 
-/** A place in the phrasebook: a part of a subject, what it speaks of, and a level. */
+/** A place in the phrasebook: a part of a subject, what it speaks of, and where that stands. */
 export interface PhrasePlace {
   part: PartKind
   about: string
-  tier: Tier
+  as: ToldAs
 }
 
 /** The phrasebook as it is looked at and changed; every change goes to the server as one event and can be undone. */
@@ -29,7 +28,7 @@ export const usePhrasebook = defineStore('phrasebook', () => {
     const { box, record } = classRecord
     const at = place.value
     if (!box || !at || !record) return []
-    const ids = new Set(phrasesFor(record.phrasebook, box.subject, at.part, at.about, at.tier).map((each) => each.id))
+    const ids = new Set(phrasesToldAs(record.phrasebook, box.subject, at.part, at.about, at.as).map((each) => each.id))
     return phrases.value.filter((each) => ids.has(each.id))
   })
 
@@ -42,9 +41,9 @@ export const usePhrasebook = defineStore('phrasebook', () => {
   function begin(): void {
     const box = classRecord.box
     if (!box || !place.value) return
-    const { part, about, tier } = place.value
+    const { part, about, as } = place.value
     phrase.value = {
-      id: `p-${crypto.randomUUID().slice(0, 13)}`, subject: box.subject ?? 'general', part, about, tiers: [tier], moves: [], text: '', tone: '', grades: null,
+      id: `p-${crypto.randomUUID().slice(0, 13)}`, subject: box.subject ?? 'general', part, about, tiers: as === 'uneven' ? [] : [as], uneven: as === 'uneven', moves: [], text: '', tone: '', grades: null,
       owner: classRecord.may.phrasebook ? null : session.person?.id ?? null,
     }
   }

@@ -1,7 +1,7 @@
 import { NotationError } from '../narrative/notation'
-import { moves, partKinds, readGrades, writeGrades, type Move, type Phrase, type Phrasebook } from '../narrative/phrase'
+import { moves, partKinds, readGrades, writeGrades, type Phrase, type Phrasebook } from '../narrative/phrase'
 import { readyPhrase } from '../narrative/readyPhrase'
-import { tiers, type Tier } from '../scales/tier'
+import { tiers } from '../scales/tier'
 import type { FileRecord } from './readRecords'
 import { writeCsv } from './writeCsv'
 
@@ -25,7 +25,7 @@ export function readPhraseRow(record: FileRecord, subjects: readonly string[]): 
     words.find((word) => word.toLocaleLowerCase('en') === record.get(column).toLocaleLowerCase('en')) ?? report(column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
   const part = oneOf('part', partKinds)
   const subject = oneOf('subject', subjects)
-  const levels = readLevelWords(record.get('levels')) ?? report('levels', `“${record.get('levels')}” holds a word that is none of: ${[...tiers, ...moves].join(', ')}.`)
+  const levels = readLevelWords(record.get('levels')) ?? report('levels', `“${record.get('levels')}” holds a word that is none of: ${levelWords.join(', ')}.`)
   const grades = readGrades(record.get('grades'))
   if (grades === undefined) report('grades', `“${record.get('grades')}” is no range of grades, as in 4-6.`)
   if (record.get('id') === '') report('id', 'A phrase needs an id of its own.')
@@ -34,13 +34,14 @@ export function readPhraseRow(record: FileRecord, subjects: readonly string[]): 
     id: record.get('id'), subject, part, about: record.get('about') || 'any', ...levels, text: record.get('text').replace(/^'(?='*[=+\-@])/, ''),
     tone: record.get('tone'), grades, owner: null,
   }
-  const wrong = notationProblem(phrase)
+  const wrong = phraseProblem(phrase)
   return wrong ? { phrase: null, problems: [{ column: 'text', reason: wrong }] } : { phrase, problems }
 }
 
-/** What is wrong with a phrase's text, in a sentence; null when it can be read. */
-export function notationProblem(phrase: Phrase): string | null {
+/** What is wrong with a phrase, in a sentence; null when it can be said. */
+export function phraseProblem(phrase: Phrase): string | null {
   if (phrase.text.trim() === '') return 'A phrase needs words.'
+  if (phrase.uneven && phrase.part !== 'outcome') return 'Only an outcome can be uneven.'
   try {
     readyPhrase(phrase)
     return null
@@ -50,16 +51,19 @@ export function notationProblem(phrase: Phrase): string | null {
   }
 }
 
-function readLevelWords(written: string): { tiers: Tier[]; moves: Move[] } | undefined {
+/** What the levels of a phrase are written with. */
+const levelWords: readonly string[] = [...tiers, 'uneven', ...moves]
+
+function readLevelWords(written: string): Pick<Phrase, 'tiers' | 'uneven' | 'moves'> | undefined {
   const words = written.toLocaleLowerCase('en').split(/[\s,]+/).filter(Boolean)
-  const read = { tiers: tiers.filter((tier) => words.includes(tier)), moves: moves.filter((move) => words.includes(move)) }
-  return words.every((word) => [...tiers, ...moves].some((known) => known === word)) ? read : undefined
+  const read = { tiers: tiers.filter((tier) => words.includes(tier)), uneven: words.includes('uneven'), moves: moves.filter((move) => words.includes(move)) }
+  return words.every((word) => levelWords.includes(word)) ? read : undefined
 }
 
 /** A phrasebook as a file that readPhraseRow reads back: the same phrases in the same order. */
 export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string {
   const rows = phrasebook.phrases.map((phrase) => [
-    phrase.id, phrase.subject, phrase.part, phrase.about, [...phrase.tiers, ...phrase.moves].join(' '), phrase.text, phrase.tone, writeGrades(phrase.grades),
+    phrase.id, phrase.subject, phrase.part, phrase.about, [...phrase.tiers, ...(phrase.uneven ? ['uneven'] : []), ...phrase.moves].join(' '), phrase.text, phrase.tone, writeGrades(phrase.grades),
   ])
   return writeCsv([[...phraseColumns, 'tone', 'grades'], ...rows])
 }

@@ -11,7 +11,7 @@ export interface Because {
   about: string
   /** "Number: 3 (secure)". */
   text: string
-  /** The tier of what it is a part of (a strand, a habit, the mark), where it chose by level; null where it is told word for word. */
+  /** The tier of what it is a part of (a strand, a habit, the mark; of an uneven strand its own), where it chose by level; null where it is told word for word. */
   tier: Tier | null
   termId: string
 }
@@ -29,7 +29,10 @@ export interface Trend {
 /** What the record says of one strand, habit or the whole subject, on the common ladder. */
 export interface StandingFact {
   about: string
+  /** Where it stands; an uneven strand counts as its weakest skill does. */
   tier: Tier
+  /** True when a strand's skills lie so far apart that no one level is true of it: it is told by its strongest and weakest. */
+  uneven: boolean
   because: Because[]
   /** Null when nothing is known of the term before. */
   trend: Trend | null

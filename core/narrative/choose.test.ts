@@ -5,7 +5,7 @@ import { chooseWordings, type ChoiceSetting } from './choose'
 import { openParts, type OpenPart } from './openParts'
 import { readPlan } from './plan'
 import { joined, linkTo, nothingJoined } from './sayComment'
-import { openingCost, usageKey, wordingCost } from './wordingCost'
+import { openingCost, usageKey, weights, wordingCost } from './wordingCost'
 import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -51,7 +51,9 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
     now = joined(now, each, part.tier, link)
     const opening = !link && each.opensWithStudent ? openingCost(run) : 0
     if (!link) run = each.opensWithStudent ? run + 1 : 0
-    return sum + wordingCost(each, part.tier, setting) + opening
+    const before = path.slice(0, at).flatMap((earlier) => earlier.families)
+    const again = each.families.filter((family, nth) => before.includes(family) || each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0).length
+    return sum + wordingCost(each, part.tier, setting) + opening + again * weights.wordAgain
   }, 0)
 }
 

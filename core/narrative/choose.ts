@@ -1,11 +1,12 @@
 import type { DescribingWords } from './phrase'
+import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
 import type { OpenPart } from './openParts'
 import { contentWords } from './wordFamily'
 import { familyNumber } from './familyNumber'
 import { preference } from './preference'
 import { joined, linkTo, nothingJoined, type ChosenPart, type Joining } from './sayComment'
-import { openingCost, wordingCost, type CostSetting } from './wordingCost'
+import { openingCost, weights, wordingCost, type CostSetting } from './wordingCost'
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
 const mostSteps = 6000
@@ -30,7 +31,7 @@ interface Offer {
 
 /**
  * Chooses wordings and describing words for one comment: of all choices that keep the hard rules the one that costs
- * least (wordingCost, openingCost).
+ * least (wordingCost, openingCost, words said again).
  *
  * Depth first with a bound: parts in order, cheapest wordings first; a branch is left as soon as what it costs so far,
  * with the cheapest wording of each part to come, reaches the best choice found. So the result is exact while the
@@ -39,7 +40,7 @@ interface Offer {
  * @returns null when no choice keeps the rules
  */
 export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSetting): ChosenPart[] | null {
-  const offers = parts.map((part) => part.candidates.map((phrase) => toOffer(phrase, part, setting)).sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1)))
+  const offers = parts.map((part) => offersOf(part, setting))
   const toCome = offers.map(() => 0)
   for (let at = offers.length - 2; at >= 0; at -= 1) toCome[at] = (toCome[at + 1] ?? 0) + (offers[at + 1]?.[0]?.cost ?? 0)
   const counts = new Map<number, number>()
@@ -62,9 +63,12 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
       const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
       if (cost + own + opening + (toCome[at] ?? 0) >= search.best || !take(families)) continue
-      path.push(phrase)
-      descend(at + 1, cost + own + opening, joined(now, phrase, part.tier, link), nextRun)
-      path.pop()
+      const soFar = cost + own + opening + saidAgain(phrase.families) * weights.wordAgain
+      if (soFar + (toCome[at] ?? 0) < search.best) {
+        path.push(phrase)
+        descend(at + 1, soFar, joined(now, phrase, part.tier, link), nextRun)
+        path.pop()
+      }
       giveBack(families)
     }
   }
@@ -81,6 +85,13 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       }
     }
     return true
+  }
+
+  /** How many of a phrase's own words, just counted in, stand twice by now. */
+  function saidAgain(families: readonly number[]): number {
+    let again = 0
+    for (const family of families) if ((counts.get(family) ?? 0) > 1) again += 1
+    return again
   }
 
   function giveBack(families: readonly number[]): void {
@@ -128,13 +139,32 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 
   function pool({ phrase, part, example }: { phrase: ReadyPhrase; part: OpenPart; example: string }): string[] {
-    const words = part.tier === null ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
+    const words = part.tier === null || part.uneven ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
     return words.map((word) => ({ word, liking: preference(setting.seed, phrase.id, word) })).sort((a, b) => a.liking - b.liking).map(({ word }) => word)
   }
 }
 
-/** A candidate with its cost, its fixed words and the words of the facts that it tells. */
-function toOffer(phrase: ReadyPhrase, part: OpenPart, setting: ChoiceSetting): Offer {
-  const told = phrase.needs.flatMap((fact) => contentWords(part.facts[fact]?.text ?? ''))
-  return { phrase, cost: wordingCost(phrase, part.tier, setting), families: told.length === 0 ? phrase.families : [...phrase.families, ...told.map(familyNumber)] }
+/** What sentences of one comment may name more than once. */
+const oftenTold: ReadonlySet<FactName> = new Set<FactName>(['subject', 'term', 'skill', 'habit'])
+
+/** All wordings of a part with their costs, fixed words and the words of the facts that they tell; the cheapest first. */
+function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
+  const told = new Map<FactName, number[]>()
+  const familiesOf = (fact: FactName): number[] => {
+    const known = told.get(fact) ?? familiesOfFact(fact, part.words[fact] ?? '')
+    told.set(fact, known)
+    return known
+  }
+  return part.candidates.map((phrase): Offer => {
+    const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.words[fact] !== undefined))
+    const facts = said.length === 0 ? phrase.needs : [...phrase.needs, ...said.flatMap(({ needs }) => needs)]
+    const families = facts.length === 0 ? phrase.families : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
+    return { phrase, cost: wordingCost(phrase, part.tier, setting), families }
+  }).sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))
+}
+
+/** A fact's words; the fact itself counts for as often as a word may stand, so that none is told twice. */
+function familiesOfFact(fact: FactName, words: string): number[] {
+  const families = contentWords(words).map(familyNumber)
+  return oftenTold.has(fact) ? families : [...families, ...Array.from({ length: mostTimes }, () => familyNumber(`“${words}”`))]
 }

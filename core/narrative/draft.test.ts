@@ -8,6 +8,7 @@ import { countGraphemes } from './graphemes'
 import { parsePhrase, tokensWith } from './notation'
 import { readPlan } from './plan'
 import { nothingSpoken, saySentence, type Spoken } from './say'
+import { tryPhrase } from './tryPhrase'
 import { contentWords, familyOf } from './wordFamily'
 
 describe('saying a sentence', () => {
@@ -113,6 +114,27 @@ describe('parts', () => {
   })
   it('say a shorter form where a fact is not known, and are not said where it is needed', () => {
     expect(draftWith('outcome Number; closing').text).toMatch(/Well done\.$/)
+  })
+  it('tell a fact once, and count the words that may be left out as soon as they are said', () => {
+    const sayable = { 'best work': { text: 'The weir', because: null } }
+    const request = { ...requestOf(), facts: { ...requestOf().facts, sayable } }
+    const plan = readPlan('opening; outcome Number; closing')
+    const bookWith = (closing: string) => ({ ...smallBook, phrases: [...smallBook.phrases.filter(({ part }) => part === 'outcome'), phrase('best', '{Name} did best in “{#best work}”.', { part: 'opening' }), phrase('last', closing, { part: 'closing' })] })
+    const closed = (closing: string, words: string): string[] => draftComment({ ...request, facts: { ...request.facts, sayable: { ...sayable, term: { text: words, because: null } } }, box: { ...request.box, plan } }, bookWith(closing)).leftOut.map(({ part, why }) => `${part}: ${why}`)
+    expect(closed('“{#best work}” was fine.', '')).toEqual(['closing: there is no room'])
+    expect(closed('Well done[ in {#best work}].', '')).toEqual(['closing: there is no room'])
+    expect(closed('Rivers rise[, and rivers fall in {#term}].', 'spring')).toEqual([])
+    expect(closed('Rivers rise[, and rivers fall in {#term}].', 'a time of rivers')).toEqual(['closing: there is no room'])
+  })
+  it('tell of an uneven strand only by what is written for one, and choose no describing word for it', () => {
+    const skills = { strongestSkill: { text: 'adding', because: null }, weakestSkill: { text: 'dividing', because: null } }
+    const uneven = { ...standing('Number', 'growing'), ...skills, uneven: true }
+    const written = phrase('u', '{They} {is} {~fine} at {#strongest skill}, less so at {#weakest skill}', { about: 'Number', tiers: ['growing'], uneven: true })
+    const request = requestOf({ standings: [uneven, standing('Shape', 'growing')] })
+    const told = draftComment(request, { ...smallBook, phrases: [...smallBook.phrases, written] })
+    expect(told.text).toMatch(/is fine at adding, less so at dividing\. She /)
+    expect(draftComment(request, smallBook).leftOut).toContainEqual({ part: 'outcome', about: 'Number', why: 'there is no phrase for it' })
+    expect([tryPhrase(written, request, smallBook.describing)?.words['weakest skill'], tryPhrase({ ...written, uneven: false }, request, smallBook.describing), tryPhrase({ ...written, about: 'any' }, request, smallBook.describing)?.key]).toEqual(['dividing', null, 'outcome Number'])
   })
   it('keep to what last term did not say, to the student’s grade, and to the tone that is liked', () => {
     const two = { ...smallBook, phrases: [phrase('old', '{They} {adds}.', { about: 'Number' }), phrase('new', '{They} {counts}.', { about: 'Number', tone: 'warm' }), phrase('later', '{They} {divides}.', { about: 'Number', grades: { from: 7, to: 9 } })] }

@@ -9,6 +9,7 @@ import { fidelity, followEdits } from './followEdits'
 import { countGraphemes } from './graphemes'
 import { proposeInStep, staleSentences } from './outOfStep'
 import { readPlan } from './plan'
+import { unsaidParts } from './unsaid'
 import { rewordComment, rewordSentence } from './reword'
 
 const plan = readPlan('opening; outcome Number; outcome Shape; outcome Data; closing')
@@ -79,6 +80,10 @@ describe('out of step', () => {
     const proposal = proposeInStep(mine, followEdits(draft.sentences, draft.text, mine), request('top'), book)
     expect(proposal?.merged).toBeNull()
     expect(proposal?.pieces.filter((piece) => piece.kind === 'conflict')).toMatchObject([{ mine: mine.slice(old.start, old.end + ', but not for long'.length) }])
+    // What the teacher may choose instead: the new sentence, with its reason, and the rest as it stands.
+    const fresh = proposal?.overMine.sentences[at('outcome Data')] as DraftSentence
+    expect(proposal?.overMine.text).toBe(draft.text.replace(old.composed, fresh.composed))
+    expect(fresh.because).toMatchObject([{ tier: 'top' }])
   })
   it('takes a sentence out whose fact is gone, and leaves no double space', () => {
     const without = request('growing')
@@ -106,6 +111,25 @@ describe('out of step', () => {
       const general = diff3Merge(mine.match(/[^.]+\./g)?.map((each) => each.trim()) ?? [], base, theirs)
       if (general.every((region) => region.ok)) expect(merged.text).toBe(general.flatMap((region) => region.ok ?? []).join(' '))
     }))
+  })
+})
+
+describe('what a comment does not say', () => {
+  const names = (unsaid: ReturnType<typeof unsaidParts>): string[] => unsaid.map(({ about, why }) => `${about}: ${why}`)
+  it('is nothing of a whole draft, and leaves out what does not apply', () => {
+    expect(unsaidParts(draft.sentences, request('growing'), book)).toEqual([])
+  })
+  it('is what is not settled, what no phrase is for, what there was no room for, and what has been settled since', () => {
+    const whole = request('growing')
+    const { Data: _gone, ...standings } = whole.facts.standings
+    const before = { ...whole, facts: { ...whole.facts, standings } }
+    const short = draftComment(before, book)
+    expect(names(unsaidParts(short.sentences, before, book))).toEqual(['Data: nothing is settled'])
+    expect(names(unsaidParts(short.sentences, whole, book))).toEqual(['Data: it can be said by now'])
+    const without = { ...book, phrases: book.phrases.filter((each) => each.about !== 'Data') }
+    expect(names(unsaidParts(draftComment(whole, without).sentences, whole, without))).toEqual(['Data: there is no phrase for it'])
+    const tight = { ...whole, box: { ...whole.box, limit: 70 } }
+    expect(unsaidParts(draftComment(tight, book).sentences, tight, book).map(({ why }) => why)).toContain('there is no room')
   })
 })
 

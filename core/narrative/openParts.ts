@@ -4,7 +4,7 @@ import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftComment'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
-import type { PartKind, Phrasebook } from './phrase'
+import type { PartKind, Phrase, Phrasebook } from './phrase'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -14,6 +14,8 @@ export interface OpenPart {
   planned: PlannedPart
   candidates: ReadyPhrase[]
   tier: Tier | null
+  /** True when it tells of an uneven strand: no describing word is true of all of it. */
+  uneven: boolean
   because: Because[]
   /** What its phrases may say of the record. */
   facts: Partial<Record<FactName, SayableFact>>
@@ -52,12 +54,12 @@ function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phras
   }
   const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
   const about = standing && planned.about !== 'any' ? standing.about : 'any'
-  const candidates = phrasesFor(phrasebook, box.subject, planned.part, about, standing?.tier ?? null).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
+  const candidates = phrasesFor(phrasebook, box.subject, planned.part, about, standing?.tier ?? null, standing?.uneven).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     key: partKey(planned), planned, candidates, facts: sayable,
-    words: Object.fromEntries(Object.entries(sayable).map(([name, fact]) => [name, fact.text])),
-    tier: standing?.tier ?? null,
+    words: inWords(sayable),
+    tier: standing?.tier ?? null, uneven: planned.part === 'outcome' && standing?.uneven === true,
     because: standing?.because ?? [{ kind: 'always', about: planned.part, text: `Every comment has ${planned.part === 'opening' ? 'an' : 'a'} ${planned.part}.`, tier: null, termId: facts.termId }],
     dispensable: givesWay[planned.part],
   }
@@ -76,7 +78,12 @@ function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: Narra
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
   const named = box.plan.flatMap((each) => (each.about === 'mark' ? facts.mark : facts.standings[each.about]) ?? [])
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
-  const kind = part === 'habit' || box.subject === null ? 'habit' : 'skill level'
+  return standingsOfKind(part, box.subject, facts)
+}
+
+/** What a part of a box may speak of at all: habits in the general comment and in habit parts, else the subject's strands. */
+export function standingsOfKind(part: PartKind, subject: string | null, facts: NarrativeFacts): StandingFact[] {
+  const kind = part === 'habit' || subject === null ? 'habit' : 'skill level'
   return Object.values(facts.standings).filter((standing) => standing.because.some((because) => because.kind === kind))
 }
 
@@ -99,6 +106,21 @@ function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, reques
   if (phrase.moves.length > 0 && !(standing?.trend && phrase.moves.includes(standing.trend.move))) return false
   if (phrase.grades && request.grade !== null && (request.grade < phrase.grades.from || request.grade > phrase.grades.to)) return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
+}
+
+/**
+ * Every fact that a phrase for this part of a box could tell, in words: of the strand or habit that it names, else of
+ * one of those there are, preferably of one that has what the phrase needs.
+ */
+export function factsInWords(facts: NarrativeFacts, subject: string | null, { part, about }: Pick<Phrase, 'part' | 'about'>, needs: readonly FactName[] = []): Partial<Record<FactName, string>> {
+  const { sayable } = facts
+  const named = facts.standings[about]
+  const tries = (named ? [named] : standingsOfKind(part, subject, facts)).map((standing) => inWords({ ...sayable, ...factsOfStanding(standing) }))
+  return tries.find((words) => needs.every((fact) => words[fact] !== undefined)) ?? tries[0] ?? inWords(sayable)
+}
+
+function inWords(facts: OpenPart['facts']): OpenPart['words'] {
+  return Object.fromEntries(Object.entries(facts).map(([name, fact]) => [name, fact.text]))
 }
 
 /** What phrases may say of the standing that they speak of. */

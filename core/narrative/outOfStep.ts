@@ -26,6 +26,8 @@ export interface Proposal {
   pieces: Proposed[]
   /** The new text with its sentences, when no piece is in conflict. */
   merged: Pick<Draft, 'text' | 'sentences'> | null
+  /** The same with the new sentence in place of the teacher's own in each conflict: for the teacher to choose. */
+  overMine: Pick<Draft, 'text' | 'sentences'>
 }
 
 /**
@@ -54,11 +56,16 @@ export function proposeInStep(text: string, sentences: readonly DraftSentence[],
   const isStale = new Set(stale.map(({ at }) => at))
   const held = new Map(sentences.flatMap((each, at) => (isStale.has(at) ? [] : each.parts.map((part): [string, ReadonlySet<string>] => [part, new Set(each.phraseIds)]))))
   const draft = draftComment({ ...request, wish: { held } }, phrasebook)
-  return { stale, ...mergeDraft(text, sentences, isStale, draft) }
+  const kept = mergeDraft(text, sentences, isStale, draft, 'mine')
+  const conflicts = kept.pieces.some((piece) => piece.kind === 'conflict')
+  return { stale, pieces: kept.pieces, merged: conflicts ? null : kept.merged, overMine: mergeDraft(text, sentences, isStale, draft, 'proposed').merged }
 }
 
-/** Three ways: the sentences as composed, as they stand now, and the new draft's. */
-function mergeDraft(text: string, sentences: readonly DraftSentence[], isStale: ReadonlySet<number>, draft: Draft): Omit<Proposal, 'stale'> {
+/**
+ * Three ways: the sentences as composed, as they stand now, and the new draft's.
+ * @param inConflict what stands where the teacher has changed a sentence that no longer holds
+ */
+function mergeDraft(text: string, sentences: readonly DraftSentence[], isStale: ReadonlySet<number>, draft: Draft, inConflict: 'mine' | 'proposed'): { pieces: Proposed[]; merged: Pick<Draft, 'text' | 'sentences'> } {
   const pieces: Proposed[] = []
   const merged: DraftSentence[] = []
   let made = ''
@@ -78,8 +85,7 @@ function mergeDraft(text: string, sentences: readonly DraftSentence[], isStale: 
     exchangeStale(sentence, now, fresh)
   })
   keep(text.slice(from))
-  const conflicts = pieces.some((piece) => piece.kind === 'conflict')
-  return { pieces, merged: conflicts ? null : tidied(made, merged) }
+  return { pieces, merged: tidied(made, merged) }
 
   function keep(words: string): void {
     if (words === '') return
@@ -97,7 +103,7 @@ function mergeDraft(text: string, sentences: readonly DraftSentence[], isStale: 
   function exchangeStale(sentence: DraftSentence, now: string, fresh: readonly DraftSentence[]): void {
     const proposed = fresh.map((each) => each.composed).join(' ')
     const state = fidelity(sentence, text)
-    if (state !== 'as composed') {
+    if (state !== 'as composed' && inConflict === 'mine') {
       // The teacher has changed it or taken it out: nobody but the teacher can say what is right now.
       pieces.push({ kind: 'conflict', mine: now, proposed })
       merged.push({ ...sentence, start: made.length, end: made.length + now.length })

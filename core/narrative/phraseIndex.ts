@@ -6,21 +6,27 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 /**
  * The phrases that may be said for a part of a box: of the box's subject and of any, at one tier (null: at none).
  * An outcome that a subject words itself is not worded for any subject; a part that is no outcome or habit may also
- * speak in general; and the general comment says of what serves any subject only what speaks of a habit.
+ * speak in general; and the general comment says of what serves any subject only what speaks of a habit. The outcome
+ * of an uneven strand has phrases of its own, which may speak in general too.
  * @param subject the box's; null for the general comment
  */
-export function phrasesFor(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, tier: Tier | null): ReadyPhrase[] {
-  const { find } = indexPhrases(phrasebook)
+export function phrasesFor(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, tier: Tier | null, uneven = false): ReadyPhrase[] {
+  const index = indexPhrases(phrasebook)
+  if (uneven && part === 'outcome') return [subject ?? 'general', 'any'].flatMap((each) => [about, 'any'].flatMap((what) => index.find(each, 'uneven outcome', what, tier)))
+  const { find } = index
   const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
   const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
   if (part === 'outcome' && own.length > 0) return own
   return [...own, ...abouts.filter((each) => subject !== null || each !== 'any').flatMap((each) => find('any', part, each, tier))]
 }
 
+/** What a phrase is looked up as. */
+type IndexedPart = PartKind | 'uneven outcome'
+
 /** A phrasebook by what its phrases are looked up by, made once per phrasebook. */
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
-  find: (subject: string, part: PartKind, about: string, tier: Tier | null) => readonly ReadyPhrase[]
+  find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => readonly ReadyPhrase[]
   /** The numbers of the word families of all describing words: what may stand only once in a comment. */
   describingFamilies: ReadonlySet<number>
 }
@@ -38,7 +44,7 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
   for (const phrase of phrasebook.phrases) {
     // A phrase for every tier also suits a part that speaks of none.
     for (const tier of phrase.tiers.length > 0 ? phrase.tiers : [...tiers, null]) {
-      const key = keyOf(phrase.subject, phrase.part, phrase.about, tier)
+      const key = keyOf(phrase.subject, phrase.uneven ? 'uneven outcome' : phrase.part, phrase.about, tier)
       const group = groups.get(key)
       if (group) group.push(readyPhrase(phrase))
       else groups.set(key, [readyPhrase(phrase)])
@@ -54,6 +60,6 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
 
 const none: readonly ReadyPhrase[] = []
 
-function keyOf(subject: string, part: PartKind, about: string, tier: Tier | null): string {
+function keyOf(subject: string, part: IndexedPart, about: string, tier: Tier | null): string {
   return `${subject}\u0000${part}\u0000${about}\u0000${tier}`
 }

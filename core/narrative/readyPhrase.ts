@@ -8,8 +8,10 @@ export interface ReadyPhrase extends Phrase {
   tokens: Token[]
   /** Facts without which it cannot be said. */
   needs: FactName[]
-  /** The numbers of the word families of its fixed content words and verbs, as often as they stand in it. */
+  /** The numbers of the word families of its fixed content words and verbs, as often as they stand in it; optional words apart. */
   families: number[]
+  /** What is left out where a fact is not known: the facts, and the families of the fixed words between them. */
+  optional: { needs: FactName[]; families: number[] }[]
   /** The examples in its exchangeable slots, in order. */
   slots: string[]
   /** True when its sentence begins with the student. */
@@ -38,20 +40,31 @@ export function readyPhrase(phrase: Phrase): ReadyPhrase {
   return made
 }
 
+function factsIn(tokens: readonly PlainToken[]): FactName[] {
+  return tokens.flatMap((token) => (token.kind === 'fact' ? [token.fact] : []))
+}
+
+/** What stands in a phrase whoever the student is, its verbs as they follow "she". */
+function fixedWords(tokens: readonly PlainToken[]): string {
+  return tokens.map((token) => (token.kind === 'words' ? token.text : token.kind === 'verb' ? token.singular : ' ')).join('')
+}
+
 function prepare(phrase: Phrase): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
-  const fixed = plain.map((token) => (token.kind === 'words' ? token.text : token.kind === 'verb' ? token.singular : ' ')).join('')
+  const fixed = fixedWords(plain)
   const first = tokens[0]
   const people = plain.filter((token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null)).length
   return {
     ...phrase,
     tokens,
-    needs: plain.flatMap((token) => (token.kind === 'fact' ? [token.fact] : [])),
+    needs: factsIn(plain),
     families: contentWords(fixed).map(familyNumber),
+    optional: tokens.flatMap((token) => (token.kind === 'optional' ? [{ needs: factsIn(token.tokens), families: contentWords(fixedWords(token.tokens)).map(familyNumber) }] : [])),
     slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
     opensWithStudent: first?.kind === 'name' || (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
-    joins: first?.kind === 'pronoun' && first.case === 'subject' && phrase.text.length <= 110 && !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
+    // What tells a strength and a difficulty in one is contrast enough.
+    joins: !phrase.uneven && first?.kind === 'pronoun' && first.case === 'subject' && phrase.text.length <= 110 && !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),
     fixedLength: fixed.replace(/ {2,}/g, ' ').length,

@@ -43,6 +43,8 @@ export const weights = {
   namedAgain: 0.7,
   shownBefore: 6,
   leavesStanding: 3,
+  /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
+  wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
   sameOpening: 0.8,
 } as const

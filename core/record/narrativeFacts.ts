@@ -7,12 +7,15 @@ import { lowerFirst } from '../narrative/capitals'
 import { listOf } from '../narrative/listOf'
 import type { CommentBox } from '../narrative/plan'
 import { findLevel, type Level } from '../scales/scale'
-import { tierRank } from '../scales/tier'
+import { directionOf, tierRank } from '../scales/tier'
 import type { Skill, Student, Subject } from './classRecord'
 import type { RecordIndex } from './recordIndex'
 
 /** From here on a result is worth naming with praise; ours, not a trade rule. */
 const praiseworthy = 75
+
+/** So many strengths are named in one breath. */
+const mostStrengths = 3
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
 export function narrativeFacts(index: RecordIndex, studentId: string, box: CommentBox): NarrativeFacts {
@@ -60,8 +63,10 @@ function sayableFacts(index: RecordIndex, studentId: string, subject: Subject | 
   }
 }
 
+/** The best first of what is strong, no more than a sentence holds; in the school's order among equals. */
 function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
-  const text = listOf(strengths.map((standing) => lowerFirst(standing.about)))
+  const best = strengths.toSorted((a, b) => tierRank(b.tier) - tierRank(a.tier)).slice(0, mostStrengths)
+  const text = listOf(best.map((standing) => lowerFirst(standing.about)))
   return { text, because: { kind: 'skill level', about: 'strengths', text, tier: null, termId } }
 }
 
@@ -70,12 +75,18 @@ function habitStanding(index: RecordIndex, studentId: string, habit: { key: stri
   if (!level) return undefined
   const because: Because = { kind: 'habit', about: habit.name, text: `${habit.name}: ${level.symbol} (${level.name})`, tier: level.tier, termId: index.record.term.id }
   const trend = trendBetween(index, habit.name, levelIn(index, habit.scale, index.levelBefore(studentId, habit.key)), level)
-  return { about: habit.name, tier: level.tier, because: [because], trend, strongestSkill: null, weakestSkill: null }
+  return { about: habit.name, tier: level.tier, uneven: false, because: [because], trend, strongestSkill: null, weakestSkill: null }
+}
+
+/** Skills of a strand have no level in common when they lie two tiers apart, or one is a strength and one a difficulty; ours. */
+function lieFarApart(best: Level, least: Level): boolean {
+  return tierRank(best.tier) - tierRank(least.tier) >= 2 || directionOf(best.tier) !== directionOf(least.tier)
 }
 
 /**
- * One level for a strand of several skills: the lower median of their levels, so that a strand is never said to be
- * better than half of its skills. (Our own rule; a mean would claim more than any of them shows.)
+ * Where a strand of several skills stands: at the lower median of their levels, so that it is never said to be better
+ * than half of its skills. Where they lie far apart no one level is true: the strand is uneven, counts as its weakest
+ * skill does, and is told by its strongest and weakest; and it has no trend. (Our own rules, docs/decisions/0005.)
  */
 function strandStanding(index: RecordIndex, studentId: string, strand: string, skills: readonly Skill[], scale: string): StandingFact | undefined {
   const termId = index.record.term.id
@@ -85,25 +96,29 @@ function strandStanding(index: RecordIndex, studentId: string, strand: string, s
     const level = levelIn(index, scale, index.levelOf(studentId, skill.id))
     return level ? [{ skill, level }] : []
   })
-  const middle = lowerMedian(known.map(({ level }) => level))
-  if (!middle) return undefined
-  const before = lowerMedian(told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, skill.id)) ?? []))
+  const now = placeOf(known.map(({ level }) => level))
+  if (!now) return undefined
+  const before = placeOf(told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, skill.id)) ?? []))
   const ranked = known.filter(({ skill }) => skill.inSentence !== '').sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
   const [best, least] = [ranked[0], ranked.at(-1)]
   const differ = best && least && best.level.tier !== least.level.tier
   const inWords = (kind: string, skill: Skill): SayableFact => ({ text: skill.inSentence, because: { kind: 'skill level', about: `${kind} of ${strand}`, text: `${kind} of ${strand}: ${skill.familyWords}`, tier: null, termId } })
   return {
-    about: strand, tier: middle.tier,
-    because: known.map(({ skill, level }) => ({ kind: 'skill level', about: skill.id, text: `${skill.statement}: ${level.symbol} (${level.name})`, tier: middle.tier, termId })),
-    trend: trendBetween(index, strand, before, middle),
+    about: strand, tier: now.level.tier, uneven: now.uneven,
+    because: known.map(({ skill, level }) => ({ kind: 'skill level', about: skill.id, text: `${skill.statement}: ${level.symbol} (${level.name})`, tier: now.uneven ? level.tier : now.level.tier, termId })),
+    trend: now.uneven || before?.uneven ? null : trendBetween(index, strand, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
   }
 }
 
-function lowerMedian(levels: readonly Level[]): Level | undefined {
+/** The one level that stands for several, and whether they lie too far apart for that; undefined for none. */
+function placeOf(levels: readonly Level[]): { level: Level; uneven: boolean } | undefined {
   const ordered = [...levels].sort((a, b) => tierRank(a.tier) - tierRank(b.tier))
-  return ordered[Math.ceil(ordered.length / 2) - 1]
+  const [least, best, middle] = [ordered[0], ordered.at(-1), ordered[Math.ceil(ordered.length / 2) - 1]]
+  if (!least || !best || !middle) return undefined
+  const uneven = lieFarApart(best, least)
+  return { level: uneven ? least : middle, uneven }
 }
 
 function markStanding(index: RecordIndex, studentId: string, subject: Subject): StandingFact | null {
@@ -113,16 +128,16 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   const text = `Settled mark: ${percentText(percent, index.record.school.markRules.decimals)}, ${level.symbol} (${level.name})`
   const before = levelOfMark(index, subject, index.markBefore(studentId, subject.key))?.level
   return {
-    about: 'mark', tier: level.tier, because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
+    about: 'mark', tier: level.tier, uneven: false, because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
     trend: trendBetween(index, 'mark', before, level), strongestSkill: null, weakestSkill: null,
   }
 }
 
-/** "B (Good)": the settled mark in the school's own words. */
+/** "Good (B)": the settled mark in the school's own words; the name first, since "A" at the end reads as an article. */
 function markInWords(index: RecordIndex, studentId: string, subject: Subject): NarrativeFacts['sayable'] {
   const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
   if (!settled) return {}
-  const text = `${settled.level.symbol} (${settled.level.name})`
+  const text = `${settled.level.name} (${settled.level.symbol})`
   return { mark: { text, because: { kind: 'mark', about: 'mark in words', text, tier: null, termId: index.record.term.id } } }
 }
 

@@ -1,12 +1,15 @@
 import { phrasesFor } from '../narrative/phraseIndex'
-import type { PartKind } from '../narrative/phrase'
+import type { PartKind, Phrase, Phrasebook } from '../narrative/phrase'
 import { conditionHolds, type CommentBox, type PlannedPart } from '../narrative/plan'
-import { tiers, type Tier } from '../scales/tier'
+import { tierRank, tiers, type Tier } from '../scales/tier'
 import type { ClassRecord } from './classRecord'
 
-/** How many wordings there are for a part at a tier. */
+/** What a strand can be told as: standing at a tier, or uneven, its skills lying far apart. */
+export type ToldAs = Tier | 'uneven'
+
+/** How many wordings there are for a part that is told as this. */
 export interface CoverageCell {
-  tier: Tier
+  as: ToldAs
   wordings: number
   /** True when a class would notice: too few to vary. */
   thin: boolean
@@ -27,16 +30,29 @@ export const enoughWordings = 4
  */
 export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRow[] {
   const inUse = tiersInUse(record, box)
+  const couldBeUneven = (about: string): boolean => record.skills.filter((skill) => skill.subject === box.subject && skill.strand === about && !skill.teacherOnly).length > 1
   return box.plan.flatMap((part) => aboutsOf(part, box, record).map((about): CoverageRow => ({
     part: part.part, about,
-    cells: inUse.filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1)).map((tier) => {
+    cells: [...inUse.filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1)).map((tier) => {
       const found = phrasesFor(record.phrasebook, box.subject, part.part, about, tier)
       // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
       const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
       const wordings = part.part === 'progress' ? climbs : found.length
-      return { tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
-    }),
+      return { as: tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
+    }), ...(part.part === 'outcome' && couldBeUneven(about) ? [unevenCell(record, box, about, inUse)] : [])],
   })))
+}
+
+/** The phrases of a part that is told as this, wherever the weakest skill stands. */
+export function phrasesToldAs(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, as: ToldAs): Phrase[] {
+  if (as !== 'uneven') return phrasesFor(phrasebook, subject, part, about, as)
+  return [...new Set(tiers.flatMap((tier) => phrasesFor(phrasebook, subject, part, about, tier, true)))]
+}
+
+/** All wordings; thin where one of the levels at which an uneven strand's weakest skill can stand has too few. */
+function unevenCell({ phrasebook }: ClassRecord, box: CommentBox, about: string, inUse: readonly Tier[]): CoverageCell {
+  const fewest = Math.min(...inUse.filter((tier) => tierRank(tier) <= tierRank('sound')).map((tier) => phrasesFor(phrasebook, box.subject, 'outcome', about, tier, true).length))
+  return { as: 'uneven', wordings: phrasesToldAs(phrasebook, box.subject, 'outcome', about, 'uneven').length, thin: fewest < enoughWordings }
 }
 
 /** The tiers that the box's scale has levels for, best first. */
@@ -57,5 +73,5 @@ function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): stri
 
 function couldHold({ when }: PlannedPart, tier: Tier): boolean {
   if (when === null || when === 'moved' || when === 'up') return true
-  return conditionHolds(when, { about: '', tier, because: [], trend: null, strongestSkill: null, weakestSkill: null })
+  return conditionHolds(when, { about: '', tier, uneven: false, because: [], trend: null, strongestSkill: null, weakestSkill: null })
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
 import { phrase } from '../../tests/exampleDraft'
+import type { Tier } from '../scales/tier'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
 import { usageKey } from '../narrative/wordingCost'
@@ -14,6 +15,7 @@ describe('which phrases may be said where', () => {
   const book = { describing, phrases: [
     phrase('own', 'A.', { subject: 'sums', about: 'Number', tiers: ['top'] }), phrase('shared', 'B.', { about: 'Number' }),
     phrase('step', 'C.', { subject: 'sums', part: 'next step' }), phrase('any-step', 'D.', { part: 'next step' }), phrase('habit-step', 'E.', { part: 'next step', about: 'Care' }), phrase('habit', 'F.', { part: 'habit', about: 'Care' }),
+    phrase('own-uneven', 'G.', { subject: 'sums', about: 'Number', tiers: ['growing'], uneven: true }), phrase('any-uneven', 'H.', { uneven: true }),
   ] }
   const ids = (...given: Parameters<typeof phrasesFor> extends [unknown, ...infer Rest] ? Rest : never): string[] => phrasesFor(book, ...given).map((each) => each.id)
   it('a subject’s own outcomes go before those for any; other parts may be of both, and may speak in general', () => {
@@ -21,6 +23,11 @@ describe('which phrases may be said where', () => {
     expect(ids('sums', 'outcome', 'Number', 'sound')).toEqual(['shared'])
     expect(ids('sums', 'next step', 'Number', 'sound')).toEqual(['step', 'any-step'])
     expect(ids('sums', 'habit', 'Care', 'sound')).toEqual(['habit'])
+  })
+  it('of an uneven strand only what is written for one, in the subject’s own words or in any’s', () => {
+    const uneven = (tier: Tier): string[] => phrasesFor(book, 'sums', 'outcome', 'Number', tier, true).map((each) => each.id)
+    expect([uneven('growing'), uneven('sound'), uneven('top')]).toEqual([['own-uneven', 'any-uneven'], ['any-uneven'], ['any-uneven']])
+    expect(ids('sums', 'outcome', 'any', 'growing')).toEqual([])
   })
   it('the general comment says of what serves every subject only what speaks of a habit', () => {
     expect(ids(null, 'next step', 'Care', 'sound')).toEqual(['habit-step'])
@@ -34,16 +41,16 @@ describe('coverage', () => {
     const box = record.boxes.find((each) => each.key === 'sums')
     if (!box) throw new Error('no box')
     const rows = phraseCoverage(record, { ...box, plan: readPlan('outcome Number; outcome mark when high; progress; next step') })
-    const cells = Object.fromEntries(rows.map((row) => [`${row.part} ${row.about}`, row.cells.map((cell) => `${cell.tier} ${cell.wordings}${cell.thin ? ' thin' : ''}`)]))
+    const cells = Object.fromEntries(rows.map((row) => [`${row.part} ${row.about}`, row.cells.map((cell) => `${cell.as} ${cell.wordings}${cell.thin ? ' thin' : ''}`)]))
     expect(cells).toEqual({
-      'outcome Number': ['top 1 thin', 'strong 0 thin', 'sound 1 thin', 'starting 1 thin'],
+      'outcome Number': ['top 1 thin', 'strong 0 thin', 'sound 1 thin', 'growing 0 thin', 'starting 1 thin', 'uneven 1 thin'],
       'outcome mark': ['top 1 thin', 'strong 0 thin'],
       // The mark is an outcome of this plan, so it may turn out the weakest, or what moved.
-      'progress mark': ['top 0 thin', 'strong 0 thin', 'sound 0 thin'],
-      'next step mark': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'starting 0 thin'],
+      'progress mark': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'growing 0 thin'],
+      'next step mark': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'growing 0 thin', 'starting 0 thin'],
       // Nobody climbs to the lowest tier.
-      'progress Number': ['top 0 thin', 'strong 0 thin', 'sound 0 thin'],
-      'next step Number': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'starting 0 thin'],
+      'progress Number': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'growing 0 thin'],
+      'next step Number': ['top 0 thin', 'strong 0 thin', 'sound 0 thin', 'growing 0 thin', 'starting 0 thin'],
     })
   })
 })

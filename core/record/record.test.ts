@@ -24,14 +24,21 @@ describe('a proposal beside what is settled', () => {
 })
 
 describe('the facts that a comment may speak of', () => {
-  it('a strand is never said to be better than half of its skills: levels 3 and 1 stand at the lowest, and what is the teacher’s alone does not count', () => {
+  it('a strand is never said to be better than half of its skills: levels 2 and 1 stand at the lower, and what is the teacher’s alone does not count', () => {
     const record = exampleClass()
     const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(facts.standings.Number).toMatchObject({ tier: 'starting', because: [{ text: 'Adds: 3 (level 3)' }, { text: 'Divides: 1 (level 1)' }] })
+    expect(facts.standings.Number).toMatchObject({ tier: 'starting', uneven: false, because: [{ text: 'Adds: 2 (level 2)' }, { text: 'Divides: 1 (level 1)' }] })
     expect(facts.mark?.because[0]?.text).toBe('Settled mark: 82 %, A (level A)')
     const words = Object.fromEntries(Object.entries(facts.sayable).map(([name, fact]) => [name, fact.text]))
-    expect(words).toEqual({ 'term': 'spring term', 'subject': 'sums', 'best work': 'Second quiz', 'best work date': '10 February', 'best result': '9 out of 10', 'mark': 'A (level A)', 'attendance': '38 of 40 days' })
+    expect(words).toEqual({ 'term': 'spring term', 'subject': 'sums', 'best work': 'Second quiz', 'best work date': '10 February', 'best result': '9 out of 10', 'mark': 'level A (A)', 'attendance': '38 of 40 days' })
     expect([facts.standings.Number?.strongestSkill?.text, facts.standings.Number?.weakestSkill?.text]).toEqual(['adding numbers', 'dividing numbers'])
+  })
+  it('a strand whose skills lie far apart stands at no one level: it is told by its best and its least, and has gone nowhere', () => {
+    const levels = [{ studentId: '1', about: 's1', symbol: '3' }, { studentId: '1', about: 's2', symbol: '1' }]
+    const record = exampleClass({ levels, before: { term: exampleClass().term, marks: [], comments: [], levels: levels.map((each) => ({ ...each, symbol: '2' })) } })
+    const { standings } = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
+    expect(standings.Number).toMatchObject({ tier: 'starting', uneven: true, trend: null, because: [{ text: 'Adds: 3 (level 3)', tier: 'top' }, { text: 'Divides: 1 (level 1)', tier: 'starting' }] })
+    expect(draft(record).text).toContain('She is surer of adding numbers than of dividing numbers.')
   })
   it('where something has gone since the term before, in the scale’s own symbols', () => {
     const record = exampleClass()
@@ -53,7 +60,7 @@ describe('a draft from the record', () => {
     expect(made.sentences[1]?.because.map((each) => each.text)).toEqual(expect.arrayContaining(['Settled mark: 82 %, A (level A)', 'Second quiz: 90 %', 'Divides: 1 (level 1)']))
   })
   it('joins what agrees with “and”, in the student’s own pronouns', () => {
-    const record = exampleClass({ levels: [{ studentId: '2', about: 's1', symbol: '2' }], marks: [{ studentId: '2', subject: 'sums', percent: 45, special: null, reason: null }] })
+    const record = exampleClass({ levels: [{ studentId: '2', about: 's1', symbol: '3' }], marks: [{ studentId: '2', subject: 'sums', percent: 45, special: null, reason: null }] })
     expect(draft(record, 'sums', 1).text).toBe('Sam has been here all term. They work well with numbers, and they keep up.')
   })
   it('does not choose a phrase whose fact is missing, and reads whole without it', () => {
@@ -64,7 +71,7 @@ describe('a draft from the record', () => {
   })
   it('avoids what the student had last term, while there is another wording', () => {
     const record = exampleClass()
-    const phrases = [...record.phrasebook.phrases, { ...record.phrasebook.phrases[5], id: 'h2', text: '{They} {looks} after {their} work.' } as ClassRecord['phrasebook']['phrases'][number]]
+    const phrases = [...record.phrasebook.phrases, { ...record.phrasebook.phrases.find((each) => each.id === 'h'), id: 'h2', text: '{They} {looks} after {their} work.' } as ClassRecord['phrasebook']['phrases'][number]]
     for (const [had, text] of [['h', 'Maya looks after her work.'], ['h2', 'Maya takes care of her work.']] as const) {
       const before = { term: record.term, marks: [], levels: [], comments: [{ studentId: '1', box: 'general', text: '', sentences: [{ start: 0, end: 0, composed: '', parts: [], phraseIds: [had], because: [] }], ownWords: false, status: 'finished' as const, version: 1 }] }
       expect(draft({ ...record, before, phrasebook: { ...record.phrasebook, phrases } }, 'general').text).toBe(text)

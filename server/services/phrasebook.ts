@@ -1,11 +1,11 @@
 import type { CheckSettings } from '../../core/checks/checkSettings'
-import type { DescribingToWrite, PhraseChange, PhrasesToWrite, PhraseToWrite, PlanToWrite } from '../../contracts/phrasebook'
-import { notationProblem } from '../../core/exchange/phrasebookFile'
+import type { DescribingToWrite, PhraseChange, PhrasesToWrite, PhraseToWrite, PhraseUses, PlanToWrite } from '../../contracts/phrasebook'
+import { phraseProblem } from '../../core/exchange/phrasebookFile'
 import type { Phrase } from '../../core/narrative/phrase'
 import { readPlan, writePlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'
 import { planProblems } from '../../core/record/planProblems'
-import { allow, mayChangePhrase, mayChangeSchool } from '../access/access'
+import { allow, mayChangePhrase, mayChangeSchool, mayReadClass } from '../access/access'
 import { Refusal } from '../access/refusal'
 import { recordChanges, type Change, type Row } from '../data/changes'
 import { phraseColumns } from '../data/phraseColumns'
@@ -37,7 +37,7 @@ export async function writePhrases(context: Context, { phrases, removed }: Phras
 function checked({ owner, was: _was, ...phrase }: PhraseToWrite, subjects: ReadonlySet<string>, context: Context): Phrase {
   if (!subjects.has(phrase.subject)) throw new Refusal('invalid', `There is no subject “${phrase.subject}”.`)
   const made: Phrase = { ...phrase, owner: owner === 'school' ? null : context.who.personId }
-  const problem = notationProblem(made)
+  const problem = phraseProblem(made)
   if (problem !== null) throw new Refusal('invalid', `“${phrase.text}”: ${problem}`)
   return made
 }
@@ -106,6 +106,16 @@ export async function phraseHistory({ db, who }: Context, id: string): Promise<P
       before: textOf(change.before), after: textOf(change.after), undoable: row.undone_by === null && row.person_id === who.personId,
     }]
   })
+}
+
+/** Where a phrase is said this term, class by class, in the classes that the person may read. */
+export async function phraseUses({ db, who }: Context, id: string, termId: string): Promise<PhraseUses[]> {
+  const redraftable = `comment.status = 'in draft' and not comment.own_words`
+  const rows = await db('comment').join('enrolment', 'enrolment.student_id', 'comment.student_id').join('class_room', 'class_room.id', 'enrolment.class_id')
+    .where('comment.term_id', termId).whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
+    .groupBy('class_room.id', 'class_room.name').orderBy('class_room.name')
+    .select('class_room.id as classId', 'class_room.name as className', db.raw(`count(*) filter (where ${redraftable})::int as drafts`), db.raw(`count(*) filter (where not (${redraftable}))::int as staying`)) as PhraseUses[]
+  return rows.filter((row) => mayReadClass(who, row.classId))
 }
 
 /** Makes changes to what belongs to the whole school, recorded as one event. */

@@ -18,7 +18,8 @@ export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> 
   await db('comment_box').insert(record.boxes.map((box, position) => ({
     key: box.key, name: box.name, subject: box.subject, character_limit: box.limit, tone: box.tone, plan: writePlan(box.plan), position,
   })))
-  await db('phrase').insert(record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })))
+  // In parts: a statement takes no more than 65,535 values, and a phrasebook may have twenty thousand phrases.
+  await db.batchInsert('phrase', record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })), 1000)
   await db('describing_word').insert(Object.entries(record.phrasebook.describing).flatMap(([tier, words]) => words.map((word, position) => ({ tier, word, position }))))
   await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
 }

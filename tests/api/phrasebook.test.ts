@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassAnswer, DraftsAnswer } from '../../contracts/answers'
-import type { PhraseChange, PhraseToWrite } from '../../contracts/phrasebook'
+import type { PhraseChange, PhraseToWrite, PhraseUses } from '../../contracts/phrasebook'
 import type { Phrase } from '../../core/narrative/phrase'
 import { signedInAs, type Client } from './client'
 import { juniper, type DemoPlace } from './school'
@@ -11,7 +11,7 @@ let place: DemoPlace
 const record = async (who: Client = ines) => (await who<ClassAnswer>('GET', place.path)).body.record
 const phrasesOf = async (who: Client): Promise<Phrase[]> => (await record(who)).phrasebook.phrases
 const write = (who: Client, phrases: Partial<PhraseToWrite>[], removed: string[] = []) => who<{ event: number | null; message: string }>('PUT', '/api/phrasebook/phrases', { phrases, removed })
-const fresh = (id: string, text: string, more: Partial<PhraseToWrite> = {}): PhraseToWrite => ({ id, subject: 'art', part: 'outcome', about: 'Making', tiers: ['sound'], moves: [], text, tone: '', grades: null, owner: 'mine', ...more })
+const fresh = (id: string, text: string, more: Partial<PhraseToWrite> = {}): PhraseToWrite => ({ id, subject: 'art', part: 'outcome', about: 'Making', tiers: ['sound'], uneven: false, moves: [], text, tone: '', grades: null, owner: 'mine', ...more })
 
 beforeAll(async () => {
   ines = await signedInAs('ines')
@@ -23,6 +23,8 @@ describe('phrases', () => {
   it('of one’s own are seen and changed by nobody else', async () => {
     expect((await write(ines, [fresh('mine-1', '{They} {paints} the weir.', { tone: 'warm', grades: { from: 4, to: 6 } })])).status).toBe(200)
     expect((await phrasesOf(ines)).find((phrase) => phrase.id === 'mine-1')).toMatchObject({ text: '{They} {paints} the weir.', tone: 'warm', grades: { from: 4, to: 6 }, tiers: ['sound'] })
+    expect((await write(ines, [fresh('mine-uneven', '{They} {paints}.', { uneven: true, tiers: ['growing'] })])).status).toBe(200)
+    expect((await phrasesOf(ines)).find((phrase) => phrase.id === 'mine-uneven')).toMatchObject({ uneven: true, tiers: ['growing'] })
     expect((await phrasesOf(philippa)).some((phrase) => phrase.id === 'mine-1')).toBe(false)
     expect((await write(philippa, [fresh('mine-1', 'Taken over.', { owner: 'school' })])).status).toBe(403)
     expect((await write(philippa, [], ['mine-1'])).status).toBe(403)
@@ -54,7 +56,7 @@ describe('phrases', () => {
     expect((await write(ines, [], ['mine-2'])).status).toBe(200)
   })
 
-  it.each([[{ text: ' ' }, /needs words/], [{ subject: 'alchemy' }, /no subject “alchemy”/], [{ part: 'moral' as never }, /part/], [{ tiers: ['best'] as never }, /tiers/], [{ grades: { from: 6, to: 4 } }, /lower to the higher/], [{ text: 'x'.repeat(401) }, /under 400/]])('with %j are refused', async (more, message) => {
+  it.each([[{ text: ' ' }, /needs words/], [{ subject: 'alchemy' }, /no subject “alchemy”/], [{ part: 'moral' as never }, /part/], [{ tiers: ['best'] as never }, /tiers/], [{ part: 'closing' as const, about: 'any', uneven: true }, /Only an outcome can be uneven/], [{ grades: { from: 6, to: 4 } }, /lower to the higher/], [{ text: 'x'.repeat(401) }, /under 400/]])('with %j are refused', async (more, message) => {
     const answer = await write(ines, [fresh('bad', 'Good words.', more)])
     expect(answer.status).toBe(422)
     expect(answer.body.message).toMatch(message)
@@ -68,6 +70,12 @@ describe('phrases', () => {
     const phrase = (await phrasesOf(philippa)).find((each) => each.id === used)
     if (!phrase) throw new Error('no phrase')
     await ines('PUT', `${place.path}/comment`, { ...two, text: `${two.text} So there.`, ownWords: true })
+    const uses = (ask: Client) => ask<PhraseUses[]>('GET', `/api/phrasebook/uses/${place.answer.record.term.id}?phrase=${encodeURIComponent(used)}`)
+    const said = drafts.body.comments.filter((comment) => comment.sentences.some((sentence) => sentence.phraseIds.includes(used)))
+    const kept = said.filter((comment) => comment.studentId === two.studentId).length
+    expect((await uses(philippa)).body).toEqual([{ classId: place.answer.record.classRoom.id, className: '5 Juniper', drafts: said.length - kept, staying: kept }])
+    // Who does not teach a class does not learn what is said there.
+    expect((await uses(await signedInAs('marek'))).body).toEqual([])
     await write(philippa, [{ ...phrase, text: '{They} {sails} along like a paper boat.', owner: 'school' }])
     const again = await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box: 'reading', where: 'empty and drafts' })
     expect(again.body.comments.find((comment) => comment.studentId === one.studentId)?.text).toMatch(/sails? along like a paper boat/)

@@ -38,12 +38,39 @@ test('a teacher writes a phrase in plain English, sees it for four students, and
   await expect(list.getByRole('listitem')).toHaveCount(before)
 })
 
+test('a phrase for an uneven strand tells facts of the record, and is shown for those of whom it would be said', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/phrasebook')
+  await page.getByRole('button', { name: /^Reading \d/ }).click()
+  await page.getByRole('button', { name: /^outcome Understanding, Uneven: \d+ wordings/ }).click()
+  await page.getByRole('button', { name: 'Write a phrase' }).click()
+  await page.getByText('Facts of the record, and the notation').click()
+  const notation = page.getByLabel('The phrase in the notation')
+  await notation.fill('{They} {likes} , but not yet .')
+  const putIn = async (fact: string, after: string): Promise<void> => {
+    await notation.evaluate((area: HTMLTextAreaElement, words) => { area.focus(); area.selectionStart = area.selectionEnd = area.value.indexOf(words) + words.length }, after)
+    await page.getByRole('button', { name: fact, exact: true }).click()
+  }
+  await putIn('strongest skill', '{likes} ')
+  await putIn('weakest skill', 'not yet ')
+  await expect(notation).toHaveValue('{They} {likes} {#strongest skill}, but not yet {#weakest skill}.')
+  const preview = page.getByRole('list', { name: 'How it would read' })
+  // Of four students those come first whose two skills lie far apart, one of each set of pronouns where there is one.
+  await expect(preview.getByRole('listitem').first()).toContainText(/likes? (retelling|finding facts).*, but not yet (retelling|finding facts)/)
+  await expect(preview.getByRole('listitem').first()).not.toContainText('not said')
+  await expect(preview.getByText('not said, as things stand').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Put into my phrases' }).click()
+  await expect(page.getByRole('region', { name: 'Phrases here' }).getByText('yours')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Phrases here' }).getByText('yours')).toBeHidden()
+})
+
 test('the coordinator changes a phrase, a plan by keyboard, and takes a file in', async ({ page }, testInfo) => {
   await signIn(page, 'philippa')
   await openPlace(page, /^outcome Number, Secure: \d+ wordings/)
   const list = page.getByRole('region', { name: 'Phrases here' })
   await list.getByRole('listitem').first().getByRole('button').click()
-  await page.getByText('In the notation').click()
+  await page.getByText('Facts of the record, and the notation').click()
   const notation = page.getByLabel('The phrase in the notation')
   const old = await notation.inputValue()
   await notation.fill('{They} {adds} {~steadily')

@@ -1,9 +1,5 @@
-import { Refusal } from '../../access/refusal'
+import { phraseAsked } from '../../http/phraseAsked'
 import { staffRoute } from '../../http/staffRoute'
 import { phraseHistory } from '../../services/phrasebook'
 
-export default staffRoute(async (context, event) => {
-  const { phrase } = getQuery(event)
-  if (typeof phrase !== 'string' || phrase === '') throw new Refusal('invalid', 'Say which phrase.')
-  return phraseHistory(context, phrase)
-})
+export default staffRoute((context, event) => phraseHistory(context, phraseAsked(event)))

@@ -1,0 +1,14 @@
+import type { DraftRequest } from './draftComment'
+import { openParts, standingsOfKind, type OpenPart } from './openParts'
+import type { DescribingWords, Phrase } from './phrase'
+
+/**
+ * Where one phrase could be said of a student in this box, whatever else the phrasebook has: the part it would say,
+ * with the facts that it would tell; null where the student's levels, moves, grade or facts do not allow it.
+ */
+export function tryPhrase(phrase: Phrase, request: DraftRequest, describing: DescribingWords): OpenPart | null {
+  const abouts = phrase.about !== 'any' || phrase.part === 'opening' || phrase.part === 'closing' ? [phrase.about] : [...standingsOfKind(phrase.part, request.box.subject, request.facts).map((standing) => standing.about), 'mark']
+  const alone = { phrases: [{ ...phrase, subject: request.box.subject ?? 'general' }], describing }
+  const plan = abouts.map((about) => ({ part: phrase.part, about, when: null, sharesSentence: false }))
+  return openParts({ ...request, avoid: new Set(), box: { ...request.box, plan } }, alone).parts[0] ?? null
+}
