@@ -9,6 +9,7 @@ import { emptyBox } from './emptyBox'
 import { factsMissing } from './factsMissing'
 import { wordsOf, type Check, type Finding, type Mend } from './finding'
 import { hardReading } from './hardReading'
+import { markAndLevels } from './markAndLevels'
 import { nameMissing } from './nameMissing'
 import { outOfStep } from './outOfStep'
 import { overLimit } from './overLimit'
@@ -21,7 +22,7 @@ import { wrongPronoun } from './wrongPronoun'
 
 const checks: readonly Check[] = [
   emptyBox, outOfStep, contradicts, classmateNamed, wrongPronoun, nameMissing, blankLeft, privateMatters, unwantedWords,
-  overLimit, repeatedWord, describingTwice, sameText, hardReading, factsMissing, spacing,
+  overLimit, repeatedWord, describingTwice, sameText, hardReading, factsMissing, markAndLevels, spacing,
 ]
 
 /** Everything the checks find in one box of one student, but for what the teacher has said is right. */

@@ -126,6 +126,15 @@ describe('parts', () => {
     expect(closed('Rivers rise[, and rivers fall in {#term}].', 'spring')).toEqual([])
     expect(closed('Rivers rise[, and rivers fall in {#term}].', 'a time of rivers')).toEqual(['closing: there is no room'])
   })
+  it('open as at every level where the mark denies what the levels say', () => {
+    const openings = { ...smallBook, phrases: [...smallBook.phrases.filter(({ part }) => part === 'outcome'), phrase('low', '{Name} {needs} help.', { part: 'opening', tiers: ['growing'] }), phrase('plain', 'Here is how {Name} {has} done.', { part: 'opening' })] }
+    const opening = (mark: Tier, number: Tier, shape: Tier): string | undefined => {
+      const request = requestOf({ standings: [standing('Number', number), standing('Shape', shape)] })
+      const facts = { ...request.facts, mark: standing('mark', mark) }
+      return draftComment({ ...request, facts, box: { ...request.box, plan: readPlan('opening; outcome Number; outcome Shape') } }, openings).sentences[0]?.because[0]?.kind
+    }
+    expect([opening('growing', 'strong', 'sound'), opening('growing', 'growing', 'strong'), opening('growing', 'sound', 'sound')]).toEqual(['always', 'skill level', 'skill level'])
+  })
   it('tell of an uneven strand only by what is written for one, and choose no describing word for it', () => {
     const skills = { strongestSkill: { text: 'adding', because: null }, weakestSkill: { text: 'dividing', because: null } }
     const uneven = { ...standing('Number', 'growing'), ...skills, uneven: true }

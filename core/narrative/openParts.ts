@@ -2,6 +2,7 @@ import { tierRank, type Tier } from '../scales/tier'
 import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftComment'
+import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
@@ -67,7 +68,8 @@ function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phras
 
 /** What a part speaks of; null when it speaks of nothing in particular. */
 function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: NarrativeFacts): StandingFact | null | 'missing' {
-  if (about === 'any') return facts.mark
+  // An opening chosen by the mark would deny the levels that follow it, where the two tell different stories.
+  if (about === 'any') return markAgainstLevels(facts) ? null : facts.mark
   if (about === 'mark') return facts.mark ?? 'missing'
   if (about === 'weakest' || about === 'strongest') return furthest(eligible(part, box, facts), about) ?? 'missing'
   if (about === 'most moved') return mostMoved(eligible('outcome', box, facts))

@@ -40,6 +40,8 @@ export const weights = {
   otherTone: 1,
   /** For a phrase of any subject where the box has a subject of its own: what names the matter says more. */
   anySubject: 0.8,
+  /** For a phrase of every level where the level is known: what is chosen by it says more. */
+  anyLevel: 0.8,
   namedAgain: 0.7,
   shownBefore: 6,
   leavesStanding: 3,
@@ -58,6 +60,7 @@ export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: Cos
     + off * weights.offLength
     + (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0)
     + (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0)
+    + (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0)
     + (setting.namedOnly ? phrase.namings * weights.namedAgain : 0)
     + (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore
     + (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)

@@ -92,6 +92,13 @@ export const faultKinds: Record<string, Seeder> = {
     const word = low ? pick(high, chance('what')) : pick(['struggling', 'weak', 'poor'], chance('what'))
     return `${text.slice(0, sentence.end - 1)}, which is ${word}${text.slice(sentence.end - 1)}`
   }),
+  'mark and levels differ': ({ record, student, box, comment }) => {
+    const strands = Object.values(narrativeFacts(indexRecord(record), student.id, box).standings).filter(({ because }) => because[0]?.kind === 'skill level')
+    const [high, low] = [strands.every(({ tier }) => tierRank(tier) >= tierRank('sound')), strands.every(({ tier }) => tierRank(tier) < tierRank('sound'))]
+    if (box.subject === null || strands.length === 0 || high === low) return null
+    const mark = { studentId: student.id, subject: box.subject, percent: high ? 5 : 95, special: null, reason: null }
+    return { comment, record: { ...record, marks: [...record.marks.filter((each) => each.studentId !== student.id || each.subject !== box.subject), mark] } }
+  },
   'word not wanted': withText(({ text, chance }) => atGap(text, chance('where'), pick(usualCheckSettings.notWanted, chance('what'))?.words ?? '')),
   'private matter': withText(({ text, chance }) => atGap(text, chance('where'), pick(usualCheckSettings.privateMatters.flatMap((each) => each.words), chance('what')) ?? '')),
   'too long': withText(({ text, box, chance }) => text + ' And there is more to say.'.repeat(Math.ceil((box.limit - text.length) / 25) + 1 + Math.floor(chance('more') * 3))),

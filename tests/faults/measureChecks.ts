@@ -1,7 +1,8 @@
 import { checkComment } from '../../core/checks/checkComment'
 import { draftClass } from '../../core/narrative/draftComment'
 import type { ClassRecord, StudentComment } from '../../core/record/classRecord'
-import { draftRequest } from '../../core/record/narrativeFacts'
+import { markAgainstLevels } from '../../core/narrative/markAgainstLevels'
+import { draftRequest, narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import { chanceOf, faultKinds, type CleanComment } from './faults'
 import { ownWords } from './ownWords'
@@ -39,10 +40,12 @@ export function cleanComments(record: ClassRecord): Written {
 
 function written(before: ClassRecord, comments: StudentComment[]): Written {
   const record = { ...before, comments }
+  const index = indexRecord(record)
   const clean = comments.flatMap((comment): CleanComment[] => {
     const student = record.students.find((each) => each.id === comment.studentId)
     const box = record.boxes.find((each) => each.key === comment.box)
-    return student && box ? [{ record, student, box, comment }] : []
+    // Where the record itself tells two stories, its comment is not clean.
+    return student && box && !markAgainstLevels(narrativeFacts(index, student.id, box)) ? [{ record, student, box, comment }] : []
   })
   return { record, clean }
 }
