@@ -107,7 +107,8 @@ function tokensOf({ part, phrase }: ChosenPart): readonly PlainToken[] {
 
 function becauseOf({ part, phrase }: ChosenPart): Because[] {
   const told = tokensWith(phrase.tokens, part.words).flatMap((token) => (token.kind === 'fact' ? part.facts[token.fact]?.because ?? [] : []))
-  return [...part.because, ...told]
+  // A title and its date rest on one and the same result.
+  return [...part.because, ...new Set(told)]
 }
 
 function directionOfTier(tier: Tier | null): string {

@@ -138,7 +138,7 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): N
   const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
   if (!settled) return {}
   const text = `${settled.level.name} (${settled.level.symbol})`
-  return { mark: { text, because: { kind: 'mark', about: 'mark in words', text, tier: null, termId: index.record.term.id } } }
+  return { mark: { text, because: { kind: 'mark', about: 'mark in words', text: `Settled mark: ${text}`, tier: null, termId: index.record.term.id } } }
 }
 
 function levelOfMark(index: RecordIndex, subject: Subject, settled: SettledMark | undefined): { level: Level; percent: number } | undefined {
