@@ -5,6 +5,7 @@ import { factNames, type FactName } from '~~/core/narrative/notation'
 import { moves, readGrades, writeGrades, type Phrase } from '~~/core/narrative/phrase'
 import { tiers } from '~~/core/scales/tier'
 import { narrativeFacts } from '~~/core/record/narrativeFacts'
+import { isRedraftable } from '~~/core/record/redraftable'
 import type { PhraseChange } from '~~/contracts/phrasebook'
 import type { DraftsAnswer } from '~~/contracts/answers'
 import { askServer } from '~/composables/useApi'
@@ -31,7 +32,7 @@ const changed = computed(() => JSON.stringify({ ...now.value, grades: readGrades
 
 /** The drafts of the class in view that use the phrase; texts with own words are never touched. */
 const users = computed(() => (classRecord.record?.comments ?? []).filter((comment) => comment.sentences.some((sentence) => sentence.phraseIds.includes(props.phrase.id))))
-const drafts = computed(() => users.value.filter((comment) => !comment.ownWords && comment.status === 'in draft'))
+const drafts = computed(() => users.value.filter(isRedraftable))
 
 const notationArea = useTemplateRef('notation')
 /** What each fact would say of the student in view. */

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
 import { he, readPronouns, she, they, type Pronouns } from '../people/pronouns'
@@ -115,6 +116,16 @@ it('a name that is a word is given to the language checker as a plain one of the
   expect(text).toBe('Anna has Anna’s book. Will she read? Willow waits.')
   expect(restored('Anna has')).toBe('Will has')
   for (const name of ['Mary Ann', 'Hyun-woo', 'Z', 'Wolfgangusius', '']) expect(plainlyNamed(`${name} reads.`, name).text).toBe(`${name} reads.`)
+})
+
+it('a plain name moves nothing in a text, whatever the name and the text', () => {
+  fc.assert(fc.property(fc.constantFrom('Will', 'River', 'Ng', 'Bo', 'Zoë', 'Maximiliano', 'Mary Ann', 'O’Shea'), fc.array(fc.constantFrom('reads', 'Will', 'River', '’s', '. ', 'she', 'Zoë', '“', '”', 'Ng')), (name, words) => {
+    const text = words.join(' ')
+    const plain = plainlyNamed(text, name)
+    expect(plain.text).toHaveLength(text.length)
+    expect(plain.text.split(/\s/)).toHaveLength(text.split(/\s/).length)
+    if (!text.includes(name)) expect(plain.text).toBe(text)
+  }))
 })
 
 it('a language checker’s remarks become findings, but for names, the school’s words and matters of taste', () => {

@@ -1,6 +1,7 @@
 import type { NarrativeFacts } from '../narrative/because'
 import { fidelity } from '../narrative/followEdits'
 import { sentencesOf } from '../narrative/sentences'
+import { isStrand } from '../narrative/standingsOfBox'
 import { familyOf } from '../narrative/wordFamily'
 import { narrativeFacts } from '../record/narrativeFacts'
 import type { StudentComment } from '../record/classRecord'
@@ -38,7 +39,7 @@ function tiersOf(sentence: { text: string; start: number; end: number }, text: s
   const [first] = because
   if (first) return { tiers: because.flatMap((each) => each.tier ?? []), what: `“${first.text}”` }
   const named = Object.values(facts.standings).filter((standing) => sentence.text.search(wholeWords(standing.about)) >= 0)
-  const standings = named.length > 0 ? named : [...(facts.mark ? [facts.mark] : []), ...Object.values(facts.standings).filter((standing) => facts.mark === null || standing.because[0]?.kind === 'skill level')]
+  const standings = named.length > 0 ? named : [...(facts.mark ? [facts.mark] : []), ...Object.values(facts.standings).filter((standing) => facts.mark === null || isStrand(standing))]
   return { tiers: standings.flatMap((standing) => (standing.uneven ? standing.because.flatMap((each) => each.tier ?? []) : standing.tier)), what: named[0] ? `“${named[0].because[0]?.text ?? named[0].about}”` : 'what is settled here' }
 }
 

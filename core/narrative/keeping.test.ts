@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { diff3Merge } from 'node-diff3'
 import { describe, expect, it } from 'vitest'
-import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
+import { anyRequest, phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
 import type { Tier } from '../scales/tier'
 import type { DraftSentence } from './because'
 import { draftComment, type DraftRequest } from './draftComment'
 import { fidelity, followEdits } from './followEdits'
 import { countGraphemes } from './graphemes'
 import { proposeInStep, staleSentences } from './outOfStep'
-import { readPlan } from './plan'
+import { partKey, readPlan } from './plan'
 import { unsaidParts } from './unsaid'
 import { rewordComment, rewordSentence } from './reword'
 
@@ -131,6 +131,16 @@ describe('what a comment does not say', () => {
     const tight = { ...whole, box: { ...whole.box, limit: 70 } }
     expect(unsaidParts(draftComment(tight, book).sentences, tight, book).map(({ why }) => why)).toContain('there is no room')
   })
+})
+
+it('says of every part of every plan that it stands in the comment, or does not apply, or why it is not said', () => {
+  fc.assert(fc.property(anyRequest, (request) => {
+    const made = draftComment(request, smallBook)
+    const said = made.sentences.flatMap((sentence) => sentence.parts)
+    const unsaid = unsaidParts(made.sentences, request, smallBook).map(partKey)
+    const applying = request.box.plan.map(partKey).filter((key) => !made.leftOut.some((each) => partKey(each) === key && each.why === 'it does not apply'))
+    expect([...said, ...unsaid].toSorted()).toEqual(applying.toSorted())
+  }))
 })
 
 describe('another wording', () => {

@@ -1,12 +1,13 @@
 import { directionOf, tierRank } from '../scales/tier'
 import type { NarrativeFacts } from './because'
+import { isStrand } from './standingsOfBox'
 
 /**
  * Whether the mark and the levels of a subject tell two stories: every strand is a strength and the mark a difficulty,
  * or the other way round, and one of them lies two tiers off or more. Ours. A family that reads both may ask why.
  */
-export function markAgainstLevels({ mark, standings }: NarrativeFacts): boolean {
-  const strands = Object.values(standings).filter(({ because }) => because.some(({ kind }) => kind === 'skill level'))
+export function markAgainstLevels({ mark, standings }: Pick<NarrativeFacts, 'mark' | 'standings'>): boolean {
+  const strands = Object.values(standings).filter(isStrand)
   if (!mark || strands.length === 0) return false
   return strands.every(({ tier }) => directionOf(tier) !== directionOf(mark.tier)) && strands.some(({ tier }) => Math.abs(tierRank(tier) - tierRank(mark.tier)) >= 2)
 }

@@ -6,6 +6,7 @@ import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
+import { standingsOfBox } from './standingsOfBox'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -80,13 +81,12 @@ function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: Narra
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
   const named = box.plan.flatMap((each) => (each.about === 'mark' ? facts.mark : facts.standings[each.about]) ?? [])
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
-  return standingsOfKind(part, box.subject, facts)
+  return standingsFor(part, box.subject, facts)
 }
 
-/** What a part of a box may speak of at all: habits in the general comment and in habit parts, else the subject's strands. */
-export function standingsOfKind(part: PartKind, subject: string | null, facts: NarrativeFacts): StandingFact[] {
-  const kind = part === 'habit' || subject === null ? 'habit' : 'skill level'
-  return Object.values(facts.standings).filter((standing) => standing.because.some((because) => because.kind === kind))
+/** What a part of a box may speak of at all: habits in habit parts, else what the box's subject gives. */
+export function standingsFor(part: PartKind, subject: string | null, facts: NarrativeFacts): StandingFact[] {
+  return standingsOfBox(part === 'habit' ? null : subject, facts)
 }
 
 /** The weakest, the later one among equals, as it is read last; or the strongest, the first among equals. */
@@ -117,7 +117,7 @@ function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, reques
 export function factsInWords(facts: NarrativeFacts, subject: string | null, { part, about }: Pick<Phrase, 'part' | 'about'>, needs: readonly FactName[] = []): Partial<Record<FactName, string>> {
   const { sayable } = facts
   const named = facts.standings[about]
-  const tries = (named ? [named] : standingsOfKind(part, subject, facts)).map((standing) => inWords({ ...sayable, ...factsOfStanding(standing) }))
+  const tries = (named ? [named] : standingsFor(part, subject, facts)).map((standing) => inWords({ ...sayable, ...factsOfStanding(standing) }))
   return tries.find((words) => needs.every((fact) => words[fact] !== undefined)) ?? tries[0] ?? inWords(sayable)
 }
 

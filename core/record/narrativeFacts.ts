@@ -1,21 +1,14 @@
-import { resultPercent } from '../marks/termMark'
-import { markLevel, type SettledMark } from '../marks/settledMark'
 import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftComment'
 import { lowerFirst } from '../narrative/capitals'
-import { listOf } from '../narrative/listOf'
 import type { CommentBox } from '../narrative/plan'
 import { findLevel, type Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
 import type { Skill, Student, Subject } from './classRecord'
+import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
-
-/** From here on a result is worth naming with praise; ours, not a trade rule. */
-const praiseworthy = 75
-
-/** So many strengths are named in one breath. */
-const mostStrengths = 3
+import { sayableFacts } from './sayableFacts'
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
 export function narrativeFacts(index: RecordIndex, studentId: string, box: CommentBox): NarrativeFacts {
@@ -47,27 +40,6 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
     avoid: new Set(index.commentBefore(student.id, box.key)?.sentences.flatMap((sentence) => sentence.phraseIds)),
     standing: new Set(standing?.sentences.flatMap((sentence) => sentence.phraseIds)),
   }
-}
-
-/** What any sentence of the box may name. */
-function sayableFacts(index: RecordIndex, studentId: string, subject: Subject | undefined, standings: readonly StandingFact[]): NarrativeFacts['sayable'] {
-  const { record } = index
-  const strengths = standings.filter((standing) => tierRank(standing.tier) >= tierRank('strong') && (standing.because[0]?.kind === 'skill level') === (subject !== undefined))
-  return {
-    term: { text: lowerFirst(record.term.name), because: null },
-    ...(subject ? { subject: { text: subject.inSentence, because: null } } : {}),
-    ...(subject ? bestWork(index, studentId, subject.key) : {}),
-    ...(subject ? markInWords(index, studentId, subject) : {}),
-    ...(strengths.length > 0 ? { strengths: strengthsInWords(strengths, record.term.id) } : {}),
-    ...attendanceInWords(index, studentId),
-  }
-}
-
-/** The best first of what is strong, no more than a sentence holds; in the school's order among equals. */
-function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
-  const best = strengths.toSorted((a, b) => tierRank(b.tier) - tierRank(a.tier)).slice(0, mostStrengths)
-  const text = listOf(best.map((standing) => lowerFirst(standing.about)))
-  return { text, because: { kind: 'skill level', about: 'strengths', text, tier: null, termId } }
 }
 
 function habitStanding(index: RecordIndex, studentId: string, habit: { key: string; name: string; scale: string }): StandingFact | undefined {
@@ -133,21 +105,6 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   }
 }
 
-/** "Good (B)": the settled mark in the school's own words; the name first, since "A" at the end reads as an article. */
-function markInWords(index: RecordIndex, studentId: string, subject: Subject): NarrativeFacts['sayable'] {
-  const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
-  if (!settled) return {}
-  const text = `${settled.level.name} (${settled.level.symbol})`
-  return { mark: { text, because: { kind: 'mark', about: 'mark in words', text: `Settled mark: ${text}`, tier: null, termId: index.record.term.id } } }
-}
-
-function levelOfMark(index: RecordIndex, subject: Subject, settled: SettledMark | undefined): { level: Level; percent: number } | undefined {
-  const scale = index.scale(subject.markScale)
-  if (!scale || settled?.percent === null || settled?.percent === undefined) return undefined
-  const level = markLevel(settled.percent, scale, index.record.school.markRules)
-  return level ? { level, percent: settled.percent } : undefined
-}
-
 /** Where something went since the term before: "from 2 to 3 since the autumn term". */
 function trendBetween(index: RecordIndex, about: string, before: Level | undefined, now: Level): Trend | null {
   const last = index.record.before?.term
@@ -158,35 +115,6 @@ function trendBetween(index: RecordIndex, about: string, before: Level | undefin
     by, text, move: by > 0 ? 'up' : by < 0 ? 'down' : 'same',
     because: { kind: 'trend', about, text: `${about}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`, tier: null, termId: last.id },
   }
-}
-
-const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
-
-/** The best counting result, if it is good; the later one among equals. */
-function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
-  const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
-  let best: { title: string; date: string | null; result: string; percent: number } | null = null
-  for (const piece of index.workOf(subjectKey)) {
-    const result = byWork.get(piece.id)
-    const percent = result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.record.school.markRules) : null
-    if (percent === null || percent < praiseworthy || (best && percent < best.percent)) continue
-    best = { title: piece.title, date: piece.date, result: piece.outOf === 100 ? percentText(percent) : `${result?.score} out of ${piece.outOf}`, percent }
-  }
-  if (!best) return {}
-  const because: Because = { kind: 'result', about: best.title, text: `${best.title}: ${percentText(best.percent)}`, tier: null, termId: index.record.term.id }
-  return {
-    'best work': { text: best.title, because },
-    'best result': { text: best.result, because },
-    ...(best.date === null ? {} : { 'best work date': { text: monthAndDay.format(new Date(`${best.date}T00:00:00Z`)), because } }),
-  }
-}
-
-/** "61 of 62 days". */
-function attendanceInWords(index: RecordIndex, studentId: string): NarrativeFacts['sayable'] {
-  const days = index.attendanceOf(studentId)
-  if (!days || days.daysOpen <= 0) return {}
-  const text = `${days.daysOpen - days.absences} of ${days.daysOpen} days`
-  return { attendance: { text, because: { kind: 'attendance', about: 'attendance', text: `At school on ${text}`, tier: null, termId: index.record.term.id } } }
 }
 
 function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefined): Level | undefined {

@@ -4,7 +4,9 @@ import { phraseProblem } from '../../core/exchange/phrasebookFile'
 import type { Phrase } from '../../core/narrative/phrase'
 import { readPlan, writePlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'
+import type { StudentComment } from '../../core/record/classRecord'
 import { planProblems } from '../../core/record/planProblems'
+import { isRedraftable } from '../../core/record/redraftable'
 import { allow, mayChangePhrase, mayChangeSchool, mayReadClass } from '../access/access'
 import { Refusal } from '../access/refusal'
 import { recordChanges, type Change, type Row } from '../data/changes'
@@ -110,12 +112,16 @@ export async function phraseHistory({ db, who }: Context, id: string): Promise<P
 
 /** Where a phrase is said this term, class by class, in the classes that the person may read. */
 export async function phraseUses({ db, who }: Context, id: string, termId: string): Promise<PhraseUses[]> {
-  const redraftable = `comment.status = 'in draft' and not comment.own_words`
   const rows = await db('comment').join('enrolment', 'enrolment.student_id', 'comment.student_id').join('class_room', 'class_room.id', 'enrolment.class_id')
-    .where('comment.term_id', termId).whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
-    .groupBy('class_room.id', 'class_room.name').orderBy('class_room.name')
-    .select('class_room.id as classId', 'class_room.name as className', db.raw(`count(*) filter (where ${redraftable})::int as drafts`), db.raw(`count(*) filter (where not (${redraftable}))::int as staying`)) as PhraseUses[]
-  return rows.filter((row) => mayReadClass(who, row.classId))
+    .where('comment.term_id', termId).whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])]).orderBy('class_room.name')
+    .select('class_room.id as classId', 'class_room.name as className', 'comment.own_words as ownWords', 'comment.status') as (Pick<PhraseUses, 'classId' | 'className'> & Pick<StudentComment, 'ownWords' | 'status'>)[]
+  const uses = new Map<string, PhraseUses>()
+  for (const row of rows.filter(({ classId }) => mayReadClass(who, classId))) {
+    const use = uses.get(row.classId) ?? { classId: row.classId, className: row.className, drafts: 0, staying: 0 }
+    use[isRedraftable(row) ? 'drafts' : 'staying'] += 1
+    uses.set(row.classId, use)
+  }
+  return [...uses.values()]
 }
 
 /** Makes changes to what belongs to the whole school, recorded as one event. */

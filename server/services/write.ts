@@ -7,6 +7,7 @@ import type { CommentBox } from '../../core/narrative/plan'
 import type { StudentComment } from '../../core/record/classRecord'
 import { draftRequest } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
+import { isRedraftable } from '../../core/record/redraftable'
 import { allow, allowOpenTerm, mayChangeGeneral, mayChangeSubject, mayReadClass } from '../access/access'
 import { Refusal } from '../access/refusal'
 import { recordChanges, type Change } from '../data/changes'
@@ -55,7 +56,7 @@ export async function makeDrafts(context: Context, place: Place, { box: boxKey, 
   if (!box) throw new Refusal('not found', 'There is no such box.')
   const wanted = students && new Set(students)
   const standing = record.students.map((student) => ({ student, now: index.commentOf(student.id, box.key) }))
-  const open = standing.filter(({ student, now }) => (!wanted || wanted.has(student.id)) && (!now || now.text === '' || (where === 'empty and drafts' && !now.ownWords && now.status === 'in draft')))
+  const open = standing.filter(({ student, now }) => (!wanted || wanted.has(student.id)) && (!now || now.text === '' || (where === 'empty and drafts' && isRedraftable(now))))
   const kept = standing.filter((each) => !open.includes(each)).flatMap(({ now }) => now ?? [])
   const drafts = draftClass(open.map(({ student }) => draftRequest(index, student, box)), record.phrasebook, usageOfComments(kept))
   const comments = open.flatMap(({ student, now }, at): StudentComment[] => {

@@ -5,6 +5,7 @@ import type { CommentBox } from '../../core/narrative/plan'
 import { he, she, they, type PronounSet } from '../../core/people/pronouns'
 import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
+import { standingsOfBox } from '../../core/narrative/standingsOfBox'
 import { tierRank } from '../../core/scales/tier'
 import type { ClassRecord, Student, StudentComment } from '../../core/record/classRecord'
 
@@ -80,7 +81,7 @@ export const faultKinds: Record<string, Seeder> = {
     const high = ['brilliant', ...record.phrasebook.describing.top]
     if (comment.ownWords) {
       // A sentence that names what it speaks of, by its place or by its word.
-      const extreme = Object.values(narrativeFacts(indexRecord(record), student.id, box).standings).filter(({ tier, uneven, because }) => tier !== 'sound' && !uneven && (because[0]?.kind === 'habit') === (box.subject === null))
+      const extreme = standingsOfBox(box.subject, narrativeFacts(indexRecord(record), student.id, box)).filter(({ tier, uneven }) => tier !== 'sound' && !uneven)
       const about = pick(extreme, chance('where'))
       const word = about && (tierRank(about.tier) < tierRank('sound') ? pick(high, chance('what')) : pick(['struggling', 'weak', 'poor'], chance('what')))
       return about && `${text} In ${about.about.toLowerCase()}, this was ${word}.`
@@ -93,7 +94,7 @@ export const faultKinds: Record<string, Seeder> = {
     return `${text.slice(0, sentence.end - 1)}, which is ${word}${text.slice(sentence.end - 1)}`
   }),
   'mark and levels differ': ({ record, student, box, comment }) => {
-    const strands = Object.values(narrativeFacts(indexRecord(record), student.id, box).standings).filter(({ because }) => because[0]?.kind === 'skill level')
+    const strands = standingsOfBox(box.subject, narrativeFacts(indexRecord(record), student.id, box))
     const [high, low] = [strands.every(({ tier }) => tierRank(tier) >= tierRank('sound')), strands.every(({ tier }) => tierRank(tier) < tierRank('sound'))]
     if (box.subject === null || strands.length === 0 || high === low) return null
     const mark = { studentId: student.id, subject: box.subject, percent: high ? 5 : 95, special: null, reason: null }

@@ -1,0 +1,6 @@
+import type { StudentComment } from './classRecord'
+
+/** Whether a comment may be composed anew without asking: a teacher's own words and finished texts never are. */
+export function isRedraftable({ ownWords, status }: Pick<StudentComment, 'ownWords' | 'status'>): boolean {
+  return !ownWords && status === 'in draft'
+}
