@@ -9,17 +9,59 @@ const { default: withNuxt } = await import('./.nuxt/eslint.config.mjs')
 
 /** Arrows run one way: app → contracts → core, server → contracts → core, press → core with server/data. */
 const arrows = {
-  core: ['**/app/**', '**/server/**', '**/press/**', '**/contracts/**', '**/demo/**', '**/scripts/**', 'vue', 'nuxt', 'knex', 'pg', 'h3', 'node:*', '~/**', '~~/**', '#*'],
-  contracts: ['**/app/**', '**/server/**', '**/press/**', '**/demo/**', '**/scripts/**', 'vue', 'nuxt', 'knex', 'pg', 'h3', 'node:*'],
+  core: [
+    '**/app/**',
+    '**/server/**',
+    '**/press/**',
+    '**/contracts/**',
+    '**/demo/**',
+    '**/scripts/**',
+    'vue',
+    'nuxt',
+    'knex',
+    'pg',
+    'h3',
+    'node:*',
+    '~/**',
+    '~~/**',
+    '#*',
+  ],
+  contracts: [
+    '**/app/**',
+    '**/server/**',
+    '**/press/**',
+    '**/demo/**',
+    '**/scripts/**',
+    'vue',
+    'nuxt',
+    'knex',
+    'pg',
+    'h3',
+    'node:*',
+  ],
   app: ['**/server/**', '**/press/**', '**/demo/**', '**/scripts/**', 'knex', 'pg', 'node:*'],
   server: ['**/app/**', '**/press/**', '**/demo/**', '**/scripts/**', 'vue', '~/**'],
-  press: ['**/app/**', '**/contracts/**', '**/demo/**', '**/scripts/**', '**/server/api/**', '**/server/services/**', 'vue', 'nuxt'],
+  press: [
+    '**/app/**',
+    '**/contracts/**',
+    '**/demo/**',
+    '**/scripts/**',
+    '**/server/api/**',
+    '**/server/services/**',
+    'vue',
+    'nuxt',
+  ],
 }
 
 const boundaries = Object.entries(arrows).map(([folder, group]) => ({
   files: [`${folder}/**/*.ts`, `${folder}/**/*.vue`],
   ignores: ['**/*.test.ts'],
-  rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message: `${folder}/ may not import this: see eslint.config.mjs.` }] }] },
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ group, message: `${folder}/ may not import this: see eslint.config.mjs.` }] },
+    ],
+  },
 }))
 
 export default withNuxt(
@@ -27,8 +69,16 @@ export default withNuxt(
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-non-null-assertion': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' }],
-      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
+      'max-lines': ['error', { max: 360, skipBlankLines: true, skipComments: true }],
+      // The formatter breaks code; this holds comments to the same width. Lists of words may stand in one line.
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },
+      ],
       'no-console': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/max-attributes-per-line': 'off',
@@ -39,8 +89,21 @@ export default withNuxt(
     },
   },
   {
+    // In templates a list of classes may be long.
+    files: ['**/*.vue'],
+    rules: { 'max-len': 'off' },
+  },
+  {
     // No promise is ignored, where the types can tell.
-    files: ['core/**/*.ts', 'contracts/**/*.ts', 'press/**/*.ts', 'scripts/**/*.ts', 'demo/**/*.ts', 'tests/**/*.ts', 'server/{data,services,access,jobs}/**/*.ts'],
+    files: [
+      'core/**/*.ts',
+      'contracts/**/*.ts',
+      'press/**/*.ts',
+      'scripts/**/*.ts',
+      'demo/**/*.ts',
+      'tests/**/*.ts',
+      'server/{data,services,access,jobs}/**/*.ts',
+    ],
     languageOptions: { parserOptions: { project: './tsconfig.tools.json', tsconfigRootDir: import.meta.dirname } },
     rules: { '@typescript-eslint/no-floating-promises': 'error', '@typescript-eslint/no-misused-promises': 'error' },
   },
@@ -49,8 +112,18 @@ export default withNuxt(
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The core has no clock: pass the time in.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'The core has no clock: pass the time in.',
+        },
+      ],
     },
   },
   ...boundaries,

@@ -15,7 +15,10 @@ export const phraseToWrite = z.object({
   moves: z.array(z.enum(moves)).max(3),
   text: z.string().trim().min(1, 'A phrase needs words.').max(400, 'Keep a phrase under 400 characters.'),
   tone: z.string().trim().max(20),
-  grades: z.object({ from: grade, to: grade }).refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.').nullable(),
+  grades: z
+    .object({ from: grade, to: grade })
+    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
+    .nullable(),
   owner: z.enum(['school', 'mine']),
   /** The text that the writer saw, so that nobody's change is overwritten unseen; left out where it does not matter. */
   was: z.string().max(400).optional(),
@@ -32,7 +35,14 @@ export type PhrasesToWrite = z.infer<typeof phrasesToWrite>
 /** The describing words of a tier, in order. */
 export const describingToWrite = z.object({
   tier: z.enum(tiers),
-  words: z.array(z.string().regex(/^[a-z][a-z-]*$/, 'A describing word is one word in small letters.').max(40)).max(60),
+  words: z
+    .array(
+      z
+        .string()
+        .regex(/^[a-z][a-z-]*$/, 'A describing word is one word in small letters.')
+        .max(40),
+    )
+    .max(60),
 })
 export type DescribingToWrite = z.infer<typeof describingToWrite>
 

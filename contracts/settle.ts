@@ -7,11 +7,17 @@ const special = z.enum(Object.keys(specialValues) as [SpecialValue, ...SpecialVa
 export const markToSettle = z.object({
   studentId: z.uuid(),
   subject: z.string().min(1).max(60),
-  mark: z.object({
-    percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.').nullable(),
-    special: special.nullable(),
-    reason: z.string().max(300, 'Keep the reason under 300 characters.').nullable(),
-  }).refine((mark) => (mark.percent === null) !== (mark.special === null), 'Settle either a percentage or a special value.').nullable(),
+  mark: z
+    .object({
+      percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.').nullable(),
+      special: special.nullable(),
+      reason: z.string().max(300, 'Keep the reason under 300 characters.').nullable(),
+    })
+    .refine(
+      (mark) => (mark.percent === null) !== (mark.special === null),
+      'Settle either a percentage or a special value.',
+    )
+    .nullable(),
 })
 export const marksToSettle = z.object({ marks: z.array(markToSettle).min(1).max(2000) })
 export type MarkToSettle = z.infer<typeof markToSettle>

@@ -3,12 +3,21 @@ import { becauseKinds } from '../core/narrative/because'
 import { commentStatuses } from '../core/record/classRecord'
 import { tiers } from '../core/scales/tier'
 
-const because = z.object({ kind: z.enum(becauseKinds), about: z.string().max(300), text: z.string().max(500), tier: z.enum(tiers).nullable(), termId: z.string() })
+const because = z.object({
+  kind: z.enum(becauseKinds),
+  about: z.string().max(300),
+  text: z.string().max(500),
+  tier: z.enum(tiers).nullable(),
+  termId: z.string(),
+})
 
 const sentence = z.object({
-  start: z.number().int().min(0), end: z.number().int().min(0),
-  composed: z.string().max(5000), parts: z.array(z.string().max(120)).max(10),
-  phraseIds: z.array(z.string().max(80)).max(10), because: z.array(because).max(40),
+  start: z.number().int().min(0),
+  end: z.number().int().min(0),
+  composed: z.string().max(5000),
+  parts: z.array(z.string().max(120)).max(10),
+  phraseIds: z.array(z.string().max(80)).max(10),
+  because: z.array(because).max(40),
 })
 
 /** A comment as it shall be. `version` is the one the writer saw; 0 where there was none. */

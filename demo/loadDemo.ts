@@ -37,12 +37,29 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   const people = await addPeople(db, schoolFiles)
   const before = record.before?.term ?? fail('The demo needs a term before.')
   const autumn = await addTerm(db, { ...before, locks: laterDay(today, 1) })
-  const winter = await addTerm(db, { ...record.term, commentsDue: laterDay(today, daysTo.commentsDue), locks: laterDay(today, daysTo.locks), ends: laterDay(today, daysTo.ends) })
+  const winter = await addTerm(db, {
+    ...record.term,
+    commentsDue: laterDay(today, daysTo.commentsDue),
+    locks: laterDay(today, daysTo.locks),
+    ends: laterDay(today, daysTo.ends),
+  })
   const juniper = await addClass(db, record.classRoom.name, record.students, record.categories)
   const rowan = await addClass(db, '6 Rowan', readStudents(schoolFiles, 'students-6-rowan.csv'), record.categories)
-  await addTeaching(db, schoolFiles, people, new Map([['5 Juniper', juniper.classId], ['6 Rowan', rowan.classId]]))
+  await addTeaching(
+    db,
+    schoolFiles,
+    people,
+    new Map([
+      ['5 Juniper', juniper.classId],
+      ['6 Rowan', rowan.classId],
+    ]),
+  )
 
-  const as = async (signIn: string): Promise<Context> => ({ db, today, who: await whoIs(db, people.get(signIn) ?? '') ?? fail(`There is no ${signIn}.`) })
+  const as = async (signIn: string): Promise<Context> => ({
+    db,
+    today,
+    who: (await whoIs(db, people.get(signIn) ?? '')) ?? fail(`There is no ${signIn}.`),
+  })
   const ines = await as('ines')
   const tobias = await as('tobias')
   const now = { classId: juniper.classId, termId: winter }
@@ -61,14 +78,41 @@ interface Teachers {
   tobias: Context
 }
 
-async function loadAutumn({ ines, tobias }: Teachers, place: Place, files: FolderReader, record: ClassRecord, ids: Map<string, string>): Promise<void> {
-  const marks = (record.before?.marks ?? []).map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
-  await settleMarks(ines, place, marks.filter((mark) => mark.subject !== 'music'))
-  await settleMarks(tobias, place, marks.filter((mark) => mark.subject === 'music'))
+async function loadAutumn(
+  { ines, tobias }: Teachers,
+  place: Place,
+  files: FolderReader,
+  record: ClassRecord,
+  ids: Map<string, string>,
+): Promise<void> {
+  const marks = (record.before?.marks ?? []).map(({ studentId, subject, ...mark }) => ({
+    studentId: idOf(ids, studentId),
+    subject,
+    mark,
+  }))
+  await settleMarks(
+    ines,
+    place,
+    marks.filter((mark) => mark.subject !== 'music'),
+  )
+  await settleMarks(
+    tobias,
+    place,
+    marks.filter((mark) => mark.subject === 'music'),
+  )
   await rate({ ines, tobias }, place, record, ids, record.before?.levels ?? [])
   for (const row of files.records('comments-autumn.csv', ['number', 'box', 'text'])) {
     const student = studentOf(files, 'comments-autumn.csv', row, record.students)
-    if (student) await writeComment(ines, place, { studentId: idOf(ids, student.id), box: row.get('box'), text: row.get('text'), sentences: [], ownWords: true, status: 'finished', version: 0 })
+    if (student)
+      await writeComment(ines, place, {
+        studentId: idOf(ids, student.id),
+        box: row.get('box'),
+        text: row.get('text'),
+        sentences: [],
+        ownWords: true,
+        status: 'finished',
+        version: 0,
+      })
   }
 }
 
@@ -84,27 +128,67 @@ async function gatherWinter({ ines, tobias }: Teachers, place: Place, files: Fil
 }
 
 /** Most is settled: all subjects but music take the proposal, save what the demo's teachers decided otherwise. */
-async function settleWinter({ ines, tobias }: Teachers, place: Place, record: ClassRecord, ids: Map<string, string>): Promise<void> {
+async function settleWinter(
+  { ines, tobias }: Teachers,
+  place: Place,
+  record: ClassRecord,
+  ids: Map<string, string>,
+): Promise<void> {
   const index = indexRecord(await readableRecord(ines, place))
-  const decided = record.marks.map(({ studentId, subject, ...mark }) => ({ studentId: idOf(ids, studentId), subject, mark }))
-  const isDecided = new Set(decided.map((mark) => `${mark.studentId} ${mark.subject}`))
-  const proposed = record.students.flatMap((student, position) => ['mathematics', 'writing', 'science', 'art'].flatMap((subject) => {
-    const studentId = idOf(ids, student.id)
-    const { percent } = markProposal(index, studentId, subject).computed
-    // A few are left open, as in any class nine days before the comments are due.
-    const open = percent === null || isDecided.has(`${studentId} ${subject}`) || (subject === 'art' && position % 5 === 2)
-    return open ? [] : [{ studentId, subject, mark: { percent, special: null, reason: null } }]
+  const decided = record.marks.map(({ studentId, subject, ...mark }) => ({
+    studentId: idOf(ids, studentId),
+    subject,
+    mark,
   }))
+  const isDecided = new Set(decided.map((mark) => `${mark.studentId} ${mark.subject}`))
+  const proposed = record.students.flatMap((student, position) =>
+    ['mathematics', 'writing', 'science', 'art'].flatMap((subject) => {
+      const studentId = idOf(ids, student.id)
+      const { percent } = markProposal(index, studentId, subject).computed
+      // A few are left open, as in any class nine days before the comments are due.
+      const open =
+        percent === null || isDecided.has(`${studentId} ${subject}`) || (subject === 'art' && position % 5 === 2)
+      return open ? [] : [{ studentId, subject, mark: { percent, special: null, reason: null } }]
+    }),
+  )
   await settleMarks(ines, place, [...proposed, ...decided])
   await rate({ ines, tobias }, place, record, ids, record.levels)
-  await settleLevels(ines, place, record.habitScores.map((score) => ({ studentId: idOf(ids, score.studentId), kind: 'habit', about: score.about, symbol: score.symbol })))
+  await settleLevels(
+    ines,
+    place,
+    record.habitScores.map((score) => ({
+      studentId: idOf(ids, score.studentId),
+      kind: 'habit',
+      about: score.about,
+      symbol: score.symbol,
+    })),
+  )
 }
 
-async function rate({ ines, tobias }: Teachers, place: Place, record: ClassRecord, ids: Map<string, string>, levels: ClassRecord['levels']): Promise<void> {
+async function rate(
+  { ines, tobias }: Teachers,
+  place: Place,
+  record: ClassRecord,
+  ids: Map<string, string>,
+  levels: ClassRecord['levels'],
+): Promise<void> {
   const music = new Set(record.skills.filter((skill) => skill.subject === 'music').map((skill) => skill.id))
-  const cells = levels.map((level) => ({ studentId: idOf(ids, level.studentId), kind: 'skill' as const, about: level.about, symbol: level.symbol }))
-  await settleLevels(ines, place, cells.filter((cell) => !music.has(cell.about)))
-  await settleLevels(tobias, place, cells.filter((cell) => music.has(cell.about)))
+  const cells = levels.map((level) => ({
+    studentId: idOf(ids, level.studentId),
+    kind: 'skill' as const,
+    about: level.about,
+    symbol: level.symbol,
+  }))
+  await settleLevels(
+    ines,
+    place,
+    cells.filter((cell) => !music.has(cell.about)),
+  )
+  await settleLevels(
+    tobias,
+    place,
+    cells.filter((cell) => music.has(cell.about)),
+  )
 }
 
 /** Half of the comments stand: the general ones and mathematics for the whole class, some of them finished by hand. */
@@ -118,7 +202,11 @@ async function writeWinter({ ines }: Teachers, place: Place): Promise<void> {
   }
   const [first] = drafted.comments.slice(9)
   if (first) {
-    await writeComment(ines, place, { ...first, text: `${first.text} Our walk along the weir was a good day.`, ownWords: true })
+    await writeComment(ines, place, {
+      ...first,
+      text: `${first.text} Our walk along the weir was a good day.`,
+      ownWords: true,
+    })
   }
 }
 
@@ -132,35 +220,74 @@ async function addSlips(ines: Context, place: Place, general: readonly StudentCo
   ]
   for (const [at, slip] of slips) {
     const comment = general[at]
-    if (comment) await writeComment(ines, place, { ...comment, text: slip(comment.text), ownWords: true, sentences: followEdits(comment.sentences, comment.text, slip(comment.text)) })
+    if (comment)
+      await writeComment(ines, place, {
+        ...comment,
+        text: slip(comment.text),
+        ownWords: true,
+        sentences: followEdits(comment.sentences, comment.text, slip(comment.text)),
+      })
   }
 }
 
-async function addSurroundings(db: Knex, place: Place, files: FolderReader, record: ClassRecord, ids: Map<string, string>): Promise<void> {
-  await db('attendance').insert(record.attendance.map((days) => ({
-    student_id: idOf(ids, days.studentId), term_id: place.termId, days_open: days.daysOpen, absences: days.absences, lates: days.lates,
-  })))
+async function addSurroundings(
+  db: Knex,
+  place: Place,
+  files: FolderReader,
+  record: ClassRecord,
+  ids: Map<string, string>,
+): Promise<void> {
+  await db('attendance').insert(
+    record.attendance.map((days) => ({
+      student_id: idOf(ids, days.studentId),
+      term_id: place.termId,
+      days_open: days.daysOpen,
+      absences: days.absences,
+      lates: days.lates,
+    })),
+  )
   const notes = files.records('notes.csv', ['number', 'date', 'about', 'text'])
-  await db('observation').insert(notes.map((note) => ({
-    student_id: idOf(ids, note.get('number')), term_id: place.termId, day: note.get('date'), about: note.get('about'), text: note.get('text'),
-  })))
+  await db('observation').insert(
+    notes.map((note) => ({
+      student_id: idOf(ids, note.get('number')),
+      term_id: place.termId,
+      day: note.get('date'),
+      about: note.get('about'),
+      text: note.get('text'),
+    })),
+  )
 }
 
 async function addPeople(db: Knex, files: FolderReader): Promise<Map<string, string>> {
   const ids = new Map<string, string>()
   for (const row of files.records('people.csv', ['sign-in', 'given name', 'family name', 'role', 'password'])) {
-    const [person] = await db('person').insert({
-      sign_in: row.get('sign-in'), password_hash: await hashPassword(row.get('password')), given_name: row.get('given name'), family_name: row.get('family name'), role: row.get('role'),
-    }).returning<{ id: string }[]>('id')
+    const [person] = await db('person')
+      .insert({
+        sign_in: row.get('sign-in'),
+        password_hash: await hashPassword(row.get('password')),
+        given_name: row.get('given name'),
+        family_name: row.get('family name'),
+        role: row.get('role'),
+      })
+      .returning<{ id: string }[]>('id')
     ids.set(row.get('sign-in'), person?.id ?? '')
   }
   return ids
 }
 
-async function addTeaching(db: Knex, files: FolderReader, people: Map<string, string>, classes: Map<string, string>): Promise<void> {
-  await db('teaching').insert(files.records('teaching.csv', ['class', 'sign-in', 'subject']).map((row) => ({
-    person_id: people.get(row.get('sign-in')), class_id: classes.get(row.get('class')), subject: row.get('subject') || null,
-  })))
+async function addTeaching(
+  db: Knex,
+  files: FolderReader,
+  people: Map<string, string>,
+  classes: Map<string, string>,
+): Promise<void> {
+  await db('teaching').insert(
+    files.records('teaching.csv', ['class', 'sign-in', 'subject']).map((row) => ({
+      person_id: people.get(row.get('sign-in')),
+      class_id: classes.get(row.get('class')),
+      subject: row.get('subject') || null,
+    })),
+  )
 }
 
 async function readFolder(path: string): Promise<Files> {

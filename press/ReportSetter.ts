@@ -66,30 +66,50 @@ export class ReportSetter {
 
   private setBlock(block: Block, next: Block | undefined): void {
     switch (block.kind) {
-      case 'heading': return this.setHeading(block, next)
-      case 'paragraph': return this.setParagraph(block)
-      case 'facts': return this.setFacts(block)
-      case 'table': return this.setTable(block)
-      case 'lines': return this.setLines(block)
-      case 'signatures': return this.setSignatures(block)
+      case 'heading':
+        return this.setHeading(block, next)
+      case 'paragraph':
+        return this.setParagraph(block)
+      case 'facts':
+        return this.setFacts(block)
+      case 'table':
+        return this.setTable(block)
+      case 'lines':
+        return this.setLines(block)
+      case 'signatures':
+        return this.setSignatures(block)
     }
   }
 
   private setHeading(block: Extract<Block, { kind: 'heading' }>, next: Block | undefined): void {
     const size = style.heading[block.level]
     // A heading never stands alone at the foot of a page: the table below it comes along, or three lines of text.
-    const company = next?.kind === 'table' ? Math.min(this.tableHeight(next), 160) : next?.kind === 'lines' || next?.kind === 'signatures' ? 110 : 70
+    const company =
+      next?.kind === 'table'
+        ? Math.min(this.tableHeight(next), 160)
+        : next?.kind === 'lines' || next?.kind === 'signatures'
+          ? 110
+          : 70
     if (block.level > 1) this.doc.y += 6
     this.keep(size * 1.5 + company)
     this.add(this.section, `H${block.level}`, () => {
-      this.face('strong', size, block.level === 1 ? style.ink : style.accent).text(block.text, style.margin.left, this.doc.y, { width: this.width })
+      this.face('strong', size, block.level === 1 ? style.ink : style.accent).text(
+        block.text,
+        style.margin.left,
+        this.doc.y,
+        { width: this.width },
+      )
     })
     this.doc.y += block.level === 1 ? 4 : 2
   }
 
   private setParagraph(block: Extract<Block, { kind: 'paragraph' }>): void {
-    const [role, size, colour] = block.voice === 'comment' ? (['text', style.text, style.ink] as const)
-      : block.voice === 'plain' ? (['label', style.text, style.ink] as const) : (['label', style.small, style.muted] as const)
+    const [role, size, colour] =
+      block.voice === 'comment'
+        ? (['text', style.text, style.ink] as const)
+        : block.voice === 'plain'
+          ? (['label', style.text, style.ink] as const)
+          : (['label', style.small, style.muted] as const)
     const lineGap = block.voice === 'comment' ? 1.4 : 0
     this.doc.y += block.voice === 'comment' ? 3 : 0
     this.face(role, size, colour)
@@ -162,7 +182,12 @@ export class ReportSetter {
       const cell = this.attach(row, 'TH')
       attribute(cell, { O: 'Table', Scope: 'Column' })
       const left = x
-      this.content(cell, () => this.face('label', style.small, style.muted).text(column.title, left, top, { width: column.share * this.width, lineBreak: false }))
+      this.content(cell, () =>
+        this.face('label', style.small, style.muted).text(column.title, left, top, {
+          width: column.share * this.width,
+          lineBreak: false,
+        }),
+      )
       cell.end()
       x += column.share * this.width
     }
@@ -192,7 +217,9 @@ export class ReportSetter {
     const indent = cell.strokes ? cell.strokes.of * 5 + 6 : 0
     if (cell.strokes) this.setStrokes(element, cell.strokes, x, top + style.cellPadding)
     this.content(element, () => {
-      this.face('label', style.text - 1, style.ink).text(cell.text, x + indent, top + style.cellPadding, { width: width - indent - 4 })
+      this.face('label', style.text - 1, style.ink).text(cell.text, x + indent, top + style.cellPadding, {
+        width: width - indent - 4,
+      })
     })
   }
 
@@ -203,22 +230,32 @@ export class ReportSetter {
     const page = this.doc.page.height
     attribute(figure, { O: 'Layout', Placement: 'Inline', BBox: [x, page - top - 9, x + of * 5, page - top] })
     this.content(figure, () => {
-      this.drawStrokes(x, top + 0.5, top, 0, filled).lineWidth(2.2).strokeColor(style.accent).stroke()
-      if (filled < of) this.drawStrokes(x, top + 6, top, filled, of).lineWidth(0.8).strokeColor(style.muted).stroke()
+      this.drawStrokes(x, top + 0.5, top, 0, filled)
+        .lineWidth(2.2)
+        .strokeColor(style.accent)
+        .stroke()
+      if (filled < of)
+        this.drawStrokes(x, top + 6, top, filled, of)
+          .lineWidth(0.8)
+          .strokeColor(style.muted)
+          .stroke()
     })
     figure.end()
   }
 
   private drawStrokes(x: number, height: number, top: number, from: number, to: number): Doc {
-    for (let stroke = from; stroke < to; stroke += 1) this.doc.moveTo(x + 1.5 + stroke * 5, top + 9).lineTo(x + 1.5 + stroke * 5, height)
+    for (let stroke = from; stroke < to; stroke += 1)
+      this.doc.moveTo(x + 1.5 + stroke * 5, top + 9).lineTo(x + 1.5 + stroke * 5, height)
     return this.doc
   }
 
   private setLines(block: Extract<Block, { kind: 'lines' }>): void {
     this.add(this.section, 'P', () => {
-      this.face('label', style.small, style.muted).text(block.label, style.margin.left, this.doc.y, { width: this.width })
+      this.face('label', style.small, style.muted).text(block.label, style.margin.left, this.doc.y, {
+        width: this.width,
+      })
     })
-    for (let line = 0; line < block.count; line += 1) this.rule(this.doc.y += 22)
+    for (let line = 0; line < block.count; line += 1) this.rule((this.doc.y += 22))
     this.doc.y += 6
   }
 
@@ -248,7 +285,11 @@ export class ReportSetter {
       this.doc.markContent('Artifact', { type: 'Pagination', attached: ['Bottom'] } as never)
       this.face('label', style.small - 0.5, style.muted)
       this.doc.text(this.report.foot, style.margin.left, y, { width: this.width - 70, lineBreak: false })
-      this.doc.text(`page ${page + 1} of ${pages}`, style.margin.left, y, { width: this.width, align: 'right', lineBreak: false })
+      this.doc.text(`page ${page + 1} of ${pages}`, style.margin.left, y, {
+        width: this.width,
+        align: 'right',
+        lineBreak: false,
+      })
       this.doc.endMarkedContent()
       this.doc.page.margins.bottom = style.margin.bottom
     }
@@ -279,15 +320,18 @@ export class ReportSetter {
 
   /** Most table texts are the same for every student, so their heights are measured once. */
   private rowHeight(row: readonly Cell[], columns: readonly Column[]): number {
-    return Math.max(...row.map((cell, index) => {
-      const width = (columns[index]?.share ?? 1) * this.width - (cell.strokes ? cell.strokes.of * 5 + 6 : 0) - 4
-      const key = `${width}\u0000${cell.text}`
-      const known = heights.get(key)
-      if (known !== undefined) return known
-      const height = this.face('label', style.text - 1, style.ink).heightOfString(cell.text, { width }) + 2 * style.cellPadding
-      if (heights.size < mostHeights) heights.set(key, height)
-      return height
-    }))
+    return Math.max(
+      ...row.map((cell, index) => {
+        const width = (columns[index]?.share ?? 1) * this.width - (cell.strokes ? cell.strokes.of * 5 + 6 : 0) - 4
+        const key = `${width}\u0000${cell.text}`
+        const known = heights.get(key)
+        if (known !== undefined) return known
+        const height =
+          this.face('label', style.text - 1, style.ink).heightOfString(cell.text, { width }) + 2 * style.cellPadding
+        if (heights.size < mostHeights) heights.set(key, height)
+        return height
+      }),
+    )
   }
 
   private attach(parent: Element, type: string): Element {
@@ -303,10 +347,12 @@ export class ReportSetter {
   }
 
   private content(element: Element, draw: () => void): void {
-    element.add(() => { draw() })
+    element.add(() => {
+      draw()
+    })
   }
 }
 
 function attribute(element: Element, attributes: Record<string, unknown>): void {
-  (element as unknown as WithDictionary).dictionary.data.A = attributes
+  ;(element as unknown as WithDictionary).dictionary.data.A = attributes
 }

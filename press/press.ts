@@ -36,14 +36,26 @@ async function setRun(runId: string): Promise<void> {
   } catch (error) {
     const message = error instanceof Error ? error.message : String(error)
     console.error(`Run ${runId} failed: ${message}`)
-    await db('report_run').where({ id: runId }).update({ state: 'failed', finished_at: new Date(), message: `The reports could not be set (${message}). Try again; nothing else was changed.` })
+    await db('report_run')
+      .where({ id: runId })
+      .update({
+        state: 'failed',
+        finished_at: new Date(),
+        message: `The reports could not be set (${message}). Try again; nothing else was changed.`,
+      })
   }
 }
 
 async function keep(runId: string, name: string, bytes: Buffer, pages: Record<string, number>): Promise<void> {
   await db.transaction(async (trx) => {
-    const finished = await trx('report_run').where({ id: runId, state: 'setting' })
-      .update({ state: 'finished', finished_at: new Date(), done: Object.keys(pages).length, pages: JSON.stringify(pages) })
+    const finished = await trx('report_run')
+      .where({ id: runId, state: 'setting' })
+      .update({
+        state: 'finished',
+        finished_at: new Date(),
+        done: Object.keys(pages).length,
+        pages: JSON.stringify(pages),
+      })
     if (finished === 1) await trx('report_file').insert({ run_id: runId, name, bytes })
   })
 }
@@ -59,11 +71,13 @@ function inWorker(runId: string, order: PressOrder): Promise<{ bytes: Buffer; pa
       if (news.kind === 'finished') resolve({ bytes: Buffer.concat(chunks), pages: news.pages })
       if (news.kind === 'set' && Date.now() - noted > 250) {
         noted = Date.now()
-        noteProgress(runId, news.done).then((goOn) => {
-          if (goOn) return
-          resolve(null)
-          return worker.terminate()
-        }).catch(reject)
+        noteProgress(runId, news.done)
+          .then((goOn) => {
+            if (goOn) return
+            resolve(null)
+            return worker.terminate()
+          })
+          .catch(reject)
       }
     })
     worker.on('error', reject)
@@ -73,7 +87,7 @@ function inWorker(runId: string, order: PressOrder): Promise<{ bytes: Buffer; pa
 
 /** @returns false when the run was stopped */
 async function noteProgress(runId: string, done: number): Promise<boolean> {
-  return await db('report_run').where({ id: runId, state: 'setting' }).update({ done }) === 1
+  return (await db('report_run').where({ id: runId, state: 'setting' }).update({ done })) === 1
 }
 
 function fileName(record: ClassRecord): string {

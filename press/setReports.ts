@@ -25,11 +25,27 @@ export interface SetOptions {
  * memory when it is done, so the size of the class does not matter.
  * @returns pages by student id, in the order set
  */
-export async function setReports(reports: Iterable<ReportDocument>, out: Writable, options: SetOptions): Promise<Map<string, number>> {
+export async function setReports(
+  reports: Iterable<ReportDocument>,
+  out: Writable,
+  options: SetOptions,
+): Promise<Map<string, number>> {
   const doc = new PDFDocument({
-    autoFirstPage: false, bufferPages: true, tagged: true, displayTitle: true, pdfVersion: '1.7', subset: 'PDF/UA' as never,
-    lang: options.language, margins: style.margin,
-    info: { Title: options.title, CreationDate: options.madeAt, ModDate: options.madeAt, Producer: 'Facunda', Creator: 'Facunda' },
+    autoFirstPage: false,
+    bufferPages: true,
+    tagged: true,
+    displayTitle: true,
+    pdfVersion: '1.7',
+    subset: 'PDF/UA' as never,
+    lang: options.language,
+    margins: style.margin,
+    info: {
+      Title: options.title,
+      CreationDate: options.madeAt,
+      ModDate: options.madeAt,
+      Producer: 'Facunda',
+      Creator: 'Facunda',
+    },
   })
   doc.pipe(out)
   for (const [role, file] of Object.entries(fonts)) doc.registerFont(role, file)

@@ -1,4 +1,8 @@
 import { runBatch } from './runBatch'
 
 // npm run batch -- --in FOLDER --out FOLDER
-process.exitCode = await runBatch(process.argv.slice(2), (line) => console.error(line), (line) => console.log(line))
+process.exitCode = await runBatch(
+  process.argv.slice(2),
+  (line) => console.error(line),
+  (line) => console.log(line),
+)

@@ -29,7 +29,10 @@ import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '
 const folder = fileURLToPath(new URL('../demo/batch', import.meta.url))
 const size = Number(process.argv[2] ?? 0)
 if (size === 0) {
-  for (const each of [24, 30, 600]) spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], { stdio: 'inherit' })
+  for (const each of [24, 30, 600])
+    spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], {
+      stdio: 'inherit',
+    })
   benchChecks()
   await benchPages()
 } else {
@@ -41,33 +44,55 @@ function benchChecks(): void {
   const record = grown(24)
   const { record: written, clean } = cleanComments(record)
   const index = indexRecord(written)
-  const each = (work: (comment: CleanComment) => unknown): number => median(clean.map((comment) => timed(() => work(comment))[0])) ?? 0
+  const each = (work: (comment: CleanComment) => unknown): number =>
+    median(clean.map((comment) => timed(() => work(comment))[0])) ?? 0
   clean.forEach(({ student, box }) => checkComment(index, student, box))
-  console.log(`\none comment\n  checked by all checks: ${each(({ student, box }) => checkComment(index, student, box)).toFixed(2)} ms`)
-  console.log(`  drafted anew: ${each(({ student, box }) => draftComment({ ...draftRequest(index, student, box), standing: new Set() }, record.phrasebook)).toFixed(2)} ms`)
-  for (const [of, comments] of [['composed comments of the demo class', cleanComments(record)], ['comments in own words', commentsInOwnWords(record)]] as const) benchFaults(of, comments)
+  console.log(
+    `\none comment\n  checked by all checks: ${each(({ student, box }) => checkComment(index, student, box)).toFixed(2)} ms`,
+  )
+  console.log(
+    `  drafted anew: ${each(({ student, box }) => draftComment({ ...draftRequest(index, student, box), standing: new Set() }, record.phrasebook)).toFixed(2)} ms`,
+  )
+  for (const [of, comments] of [
+    ['composed comments of the demo class', cleanComments(record)],
+    ['comments in own words', commentsInOwnWords(record)],
+  ] as const)
+    benchFaults(of, comments)
 }
 
 function benchFaults(of: string, comments: Written): void {
   console.log(`\nfaults put into ${of}, and found\n  kind                          put  found   clean flagged`)
   for (const { kind, put, found, clean: looked, flagged } of measureChecks(comments, 500)) {
-    console.log(`  ${kind.padEnd(28)} ${String(put).padStart(4)}  ${((found / put) * 100).toFixed(1).padStart(5)} %  ${String(looked).padStart(4)} ${((flagged.length / looked) * 100).toFixed(1).padStart(4)} %`)
+    console.log(
+      `  ${kind.padEnd(28)} ${String(put).padStart(4)}  ${((found / put) * 100).toFixed(1).padStart(5)} %  ${String(looked).padStart(4)} ${((flagged.length / looked) * 100).toFixed(1).padStart(4)} %`,
+    )
   }
 }
 
 /** How long a teacher waits in the browser; only where a Facunda is running to be looked at. */
 async function benchPages(): Promise<void> {
   const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
-  const running = await fetch(`${address}/api/health`).then((answer) => answer.ok, () => false)
+  const running = await fetch(`${address}/api/health`).then(
+    (answer) => answer.ok,
+    () => false,
+  )
   console.log('\nin the browser, on the demo school')
-  if (running) spawnSync(process.execPath, [fileURLToPath(new URL('./benchBrowser.mjs', import.meta.url))], { stdio: 'inherit', env: { ...process.env, FACUNDA_URL: address } })
+  if (running)
+    spawnSync(process.execPath, [fileURLToPath(new URL('./benchBrowser.mjs', import.meta.url))], {
+      stdio: 'inherit',
+      env: { ...process.env, FACUNDA_URL: address },
+    })
   else console.log('  SKIPPED: no Facunda is running; start one with npm start and run the bench again.')
 }
 
 async function bench(students: number): Promise<void> {
   const record = grown(students)
   const peak = (): string => `, ${Math.round(process.resourceUsage().maxRSS / 1024)} MB at most so far`
-  const lines = [draftLine(record) + peak(), importLine(students) + peak(), ...await pdfLines(withComments(record), peak)]
+  const lines = [
+    draftLine(record) + peak(),
+    importLine(students) + peak(),
+    ...(await pdfLines(withComments(record), peak)),
+  ]
   console.log(`\n${students} students\n${lines.map((line) => `  ${line}`).join('\n')}`)
 }
 
@@ -80,17 +105,42 @@ function draftLine(record: ClassRecord): string {
 
 function draftAll(record: ClassRecord): ReturnType<typeof draftClass>[] {
   const index = indexRecord(record)
-  return record.boxes.map((box) => draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook))
+  return record.boxes.map((box) =>
+    draftClass(
+      record.students.map((student) => draftRequest(index, student, box)),
+      record.phrasebook,
+    ),
+  )
 }
 
 function importLine(students: number): string {
-  const rows = ['Number;Name;Work;Category;Out of;Date;Score', ...Array.from({ length: students * 10 }, (_, at) => `${at % students};Student ${at % students};Work ${Math.floor(at / students)};Quizzes;20;2026-11-02;${at % 20}`)]
+  const rows = [
+    'Number;Name;Work;Category;Out of;Date;Score',
+    ...Array.from(
+      { length: students * 10 },
+      (_, at) =>
+        `${at % students};Student ${at % students};Work ${Math.floor(at / students)};Quizzes;20;2026-11-02;${at % 20}`,
+    ),
+  ]
   const bytes = new TextEncoder().encode(rows.join('\r\n'))
-  const known = Array.from({ length: students }, (_, at): Student => ({ id: String(at), schoolNumber: String(at), legalGiven: 'Student', usedName: 'Student', family: String(at), pronouns: 'name only', gradeLevel: '' }))
+  const known = Array.from({ length: students }, (_, at): Student => ({
+    id: String(at),
+    schoolNumber: String(at),
+    legalGiven: 'Student',
+    usedName: 'Student',
+    family: String(at),
+    pronouns: 'name only',
+    gradeLevel: '',
+  }))
   const [time, plan] = timed(() => {
     const table = readTable(decodeText(bytes))
     const mapping = guessGradebook(table, ['Quizzes'])
-    return planImport(readGradebook(table, mapping), mapping, { students: known, work: [], results: [], categories: ['Quizzes'] })
+    return planImport(readGradebook(table, mapping), mapping, {
+      students: known,
+      work: [],
+      results: [],
+      categories: ['Quizzes'],
+    })
   })
   return `import    ${plan.results.length} rows in ${time.toFixed(0)} ms, ${Math.round((plan.results.length / time) * 1000)} a second`
 }
@@ -107,7 +157,11 @@ async function pdfLines(record: ClassRecord, peak: () => string): Promise<string
   let [pages, barePages, memory] = [0, 0, '']
   for (let round = 0; round < (record.students.length > 100 ? 1 : 3); round += 1) {
     const begun = performance.now()
-    const counts = await setReports(reports(), createWriteStream(`${out}.pdf`), { title: 'Bench', language: 'en-GB', madeAt: new Date() })
+    const counts = await setReports(reports(), createWriteStream(`${out}.pdf`), {
+      title: 'Bench',
+      language: 'en-GB',
+      madeAt: new Date(),
+    })
     ours.push(performance.now() - begun)
     pages = [...counts.values()].reduce((sum, each) => sum + each, 0)
     memory ||= peak()
@@ -130,15 +184,29 @@ async function barePdf(reports: Iterable<ReportDocument>, path: string): Promise
   const file = doc.pipe(createWriteStream(path))
   for (const [role, font] of Object.entries(fonts)) doc.registerFont(role, font)
   let pages = 0
-  doc.on('pageAdded', () => { pages += 1 })
+  doc.on('pageAdded', () => {
+    pages += 1
+  })
   for (const report of reports) {
     doc.addPage()
     for (const block of report.blocks) {
-      const texts = block.kind === 'heading' || block.kind === 'paragraph' ? [block.text]
-        : block.kind === 'facts' ? block.items.map((item) => `${item.label} ${item.value}`)
-          : block.kind === 'table' ? block.rows.flatMap((row) => row.map((cell) => cell.text)) : block.kind === 'lines' ? [block.label] : block.labels
+      const texts =
+        block.kind === 'heading' || block.kind === 'paragraph'
+          ? [block.text]
+          : block.kind === 'facts'
+            ? block.items.map((item) => `${item.label} ${item.value}`)
+            : block.kind === 'table'
+              ? block.rows.flatMap((row) => row.map((cell) => cell.text))
+              : block.kind === 'lines'
+                ? [block.label]
+                : block.labels
       for (const text of texts) {
-        const draw = (): void => { doc.font(block.kind === 'paragraph' ? 'text' : 'label').fontSize(10).text(text) }
+        const draw = (): void => {
+          doc
+            .font(block.kind === 'paragraph' ? 'text' : 'label')
+            .fontSize(10)
+            .text(text)
+        }
         doc.addStructure(doc.struct('P', {}, [draw]))
       }
     }
@@ -153,24 +221,48 @@ function withComments(record: ClassRecord): ClassRecord {
   const drafts = draftAll(record)
   return {
     ...record,
-    comments: record.boxes.flatMap((box, at) => record.students.map((student, nth) => ({
-      studentId: student.id, box: box.key, text: drafts[at]?.[nth]?.text ?? '', sentences: [], ownWords: false, status: 'in draft' as const, version: 1,
-    }))),
+    comments: record.boxes.flatMap((box, at) =>
+      record.students.map((student, nth) => ({
+        studentId: student.id,
+        box: box.key,
+        text: drafts[at]?.[nth]?.text ?? '',
+        sentences: [],
+        ownWords: false,
+        status: 'in draft' as const,
+        version: 1,
+      })),
+    ),
   }
 }
 
 /** The demo class with its students copied until there are so many. */
 function grown(students: number): ClassRecord {
   if (!existsSync(folder)) throw new Error('The demo folder is not there.')
-  const { record } = readClassFolder(new Map(readdirSync(folder).map((name) => [name, new Uint8Array(readFileSync(join(folder, name)))])))
+  const { record } = readClassFolder(
+    new Map(readdirSync(folder).map((name) => [name, new Uint8Array(readFileSync(join(folder, name)))])),
+  )
   if (!record) throw new Error('The demo folder cannot be read.')
   const whole = withProposalsTaken(record)
-  const copies = Array.from({ length: students }, (_, at) => ({ from: whole.students[at % whole.students.length]?.id ?? '', to: `s${at}` }))
-  const copy = <T extends { studentId: string }>(rows: readonly T[]): T[] => copies.flatMap(({ from, to }) => rows.filter((row) => row.studentId === from).map((row) => ({ ...row, studentId: to })))
+  const copies = Array.from({ length: students }, (_, at) => ({
+    from: whole.students[at % whole.students.length]?.id ?? '',
+    to: `s${at}`,
+  }))
+  const copy = <T extends { studentId: string }>(rows: readonly T[]): T[] =>
+    copies.flatMap(({ from, to }) =>
+      rows.filter((row) => row.studentId === from).map((row) => ({ ...row, studentId: to })),
+    )
   return {
     ...whole,
-    students: copies.flatMap(({ from, to }) => whole.students.filter((student) => student.id === from).map((student) => ({ ...student, id: to, schoolNumber: to }))),
-    results: copy(whole.results), marks: copy(whole.marks), levels: copy(whole.levels), habitScores: copy(whole.habitScores), attendance: copy(whole.attendance),
+    students: copies.flatMap(({ from, to }) =>
+      whole.students
+        .filter((student) => student.id === from)
+        .map((student) => ({ ...student, id: to, schoolNumber: to })),
+    ),
+    results: copy(whole.results),
+    marks: copy(whole.marks),
+    levels: copy(whole.levels),
+    habitScores: copy(whole.habitScores),
+    attendance: copy(whole.attendance),
   }
 }
 

@@ -7,7 +7,19 @@ import { readFileSync, writeFileSync } from 'node:fs'
 const lock = JSON.parse(readFileSync('package-lock.json', 'utf8'))
 
 const systems = ['android', 'darwin', 'freebsd', 'linux', 'netbsd', 'openbsd', 'openharmony', 'sunos', 'win32', 'aix']
-const processors = ['arm64', 'arm', 'ia32', 'loong64', 'mips64el', 'ppc64', 'ppc64le', 'riscv64', 's390x', 'x64', 'wasm32']
+const processors = [
+  'arm64',
+  'arm',
+  'ia32',
+  'loong64',
+  'mips64el',
+  'ppc64',
+  'ppc64le',
+  'riscv64',
+  's390x',
+  'x64',
+  'wasm32',
+]
 
 let added = 0
 for (const [path, entry] of Object.entries(lock.packages)) {
@@ -30,7 +42,8 @@ console.log(`${added} packages of other platforms added.`)
 /** The version of the other package that a package finds, looking from its own folder upwards. */
 function versionFound(path, name) {
   const folders = [path]
-  for (let at = path.lastIndexOf('/node_modules/'); at >= 0; at = path.lastIndexOf('/node_modules/', at - 1)) folders.push(path.slice(0, at))
+  for (let at = path.lastIndexOf('/node_modules/'); at >= 0; at = path.lastIndexOf('/node_modules/', at - 1))
+    folders.push(path.slice(0, at))
   const places = [...folders.filter(Boolean).map((folder) => `${folder}/node_modules/${name}`), `node_modules/${name}`]
   return places.map((place) => lock.packages[place]?.version).find(Boolean)
 }

@@ -5,7 +5,9 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 export function postgresPrograms() {
   const root = '/usr/lib/postgresql'
   if (!existsSync(root)) return null
-  const versions = readdirSync(root).filter((version) => existsSync(`${root}/${version}/bin/initdb`)).sort((a, b) => Number(b) - Number(a))
+  const versions = readdirSync(root)
+    .filter((version) => existsSync(`${root}/${version}/bin/initdb`))
+    .sort((a, b) => Number(b) - Number(a))
   return versions.length > 0 ? `${root}/${versions[0]}/bin` : null
 }
 
@@ -15,7 +17,9 @@ export function needDebianPackages(wanted) {
   if (lacking.length === 0) return
   const command = `apt-get install -y --no-install-recommends ${lacking.join(' ')}`
   if (process.getuid?.() !== 0) {
-    console.error(`Facunda needs these Debian packages: ${lacking.join(', ')}.\nInstall them with:\n\n  sudo apt-get update && sudo ${command}\n\nthen start again.`)
+    console.error(
+      `Facunda needs these Debian packages: ${lacking.join(', ')}.\nInstall them with:\n\n  sudo apt-get update && sudo ${command}\n\nthen start again.`,
+    )
     process.exit(1)
   }
   console.log(`Installing ${lacking.join(', ')} …`)
@@ -45,12 +49,20 @@ const sources = ['app', 'core', 'contracts', 'server', 'public', 'nuxt.config.ts
 export function needBuild() {
   if (existsSync(built) && newest(sources) <= statSync(built).mtimeMs) return
   console.log('Building …')
-  execFileSync('npx', ['nuxt', 'build'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+  execFileSync('npx', ['nuxt', 'build'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+  })
 }
 
 function newest(paths) {
-  return Math.max(0, ...paths.filter((path) => existsSync(path)).map((path) => {
-    const stat = statSync(path)
-    return stat.isDirectory() ? newest(readdirSync(path).map((name) => `${path}/${name}`)) : stat.mtimeMs
-  }))
+  return Math.max(
+    0,
+    ...paths
+      .filter((path) => existsSync(path))
+      .map((path) => {
+        const stat = statSync(path)
+        return stat.isDirectory() ? newest(readdirSync(path).map((name) => `${path}/${name}`)) : stat.mtimeMs
+      }),
+  )
 }

@@ -3,22 +3,37 @@ import { spawn } from 'node:child_process'
 /** Starts the web and the press beside each other. @returns both, and how to stop them */
 export function startProcesses({ databaseUrl, port, secret, dev = false, quiet = false }) {
   const env = {
-    ...process.env, DATABASE_URL: databaseUrl, NUXT_SESSION_PASSWORD: secret, HOST: '127.0.0.1', PORT: String(port),
-    NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), NODE_ENV: dev ? 'development' : 'production',
+    ...process.env,
+    DATABASE_URL: databaseUrl,
+    NUXT_SESSION_PASSWORD: secret,
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    NITRO_HOST: '127.0.0.1',
+    NITRO_PORT: String(port),
+    NODE_ENV: dev ? 'development' : 'production',
   }
   const stdio = ['ignore', quiet ? 'ignore' : 'pipe', 'inherit']
   const web = dev
-    ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], { env, stdio: ['ignore', 'inherit', 'inherit'] })
+    ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], {
+        env,
+        stdio: ['ignore', 'inherit', 'inherit'],
+      })
     : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio })
   const press = spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], { env, stdio })
   return {
     web,
     press,
-    stop: () => Promise.all([web, press].map((child) => new Promise((done) => {
-      if (child.exitCode !== null || child.signalCode !== null) return done()
-      child.once('exit', done)
-      child.kill('SIGTERM')
-    }))),
+    stop: () =>
+      Promise.all(
+        [web, press].map(
+          (child) =>
+            new Promise((done) => {
+              if (child.exitCode !== null || child.signalCode !== null) return done()
+              child.once('exit', done)
+              child.kill('SIGTERM')
+            }),
+        ),
+      ),
   }
 }
 

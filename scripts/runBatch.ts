@@ -45,8 +45,12 @@ export async function runBatch(args: string[], complain: Say, tell: Say): Promis
   const set = performance.now()
   await placed(folders.out, 'comments.csv', (path) => writeFile(path, commentsCsv(written)))
   const timings = { readMs: round(read - begun), draftMs: round(drafted - read), setMs: round(set - drafted) }
-  await placed(folders.out, 'run.json', (path) => writeFile(path, `${JSON.stringify(runReport(written, pages, timings), null, 2)}\n`))
-  tell(`${written.students.length} students, ${written.comments.filter((comment) => comment.text !== '').length} comments, ${[...pages.values()].reduce((sum, each) => sum + each, 0)} pages in ${folders.out}`)
+  await placed(folders.out, 'run.json', (path) =>
+    writeFile(path, `${JSON.stringify(runReport(written, pages, timings), null, 2)}\n`),
+  )
+  tell(
+    `${written.students.length} students, ${written.comments.filter((comment) => comment.text !== '').length} comments, ${[...pages.values()].reduce((sum, each) => sum + each, 0)} pages in ${folders.out}`,
+  )
   return 0
 }
 
@@ -63,7 +67,9 @@ async function readFolder(path: string): Promise<{ record: ClassRecord | null; p
   const entries = await readdir(path, { withFileTypes: true }).catch(() => null)
   if (!entries) return { record: null, problems: [`${path}: There is no such folder.`] }
   const names = entries.filter((entry) => entry.isFile()).map((entry) => entry.name)
-  const files = new Map(await Promise.all(names.map(async (name) => [name, new Uint8Array(await readFile(join(path, name)))] as const)))
+  const files = new Map(
+    await Promise.all(names.map(async (name) => [name, new Uint8Array(await readFile(join(path, name)))] as const)),
+  )
   const { record, problems } = readClassFolder(files)
   return { record, problems: problems.map(problemText) }
 }
@@ -72,9 +78,18 @@ async function readFolder(path: string): Promise<{ record: ClassRecord | null; p
 function writeComments(record: ClassRecord): StudentComment[] {
   const index = indexRecord(record)
   return record.boxes.flatMap((box) => {
-    const drafts = draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook)
+    const drafts = draftClass(
+      record.students.map((student) => draftRequest(index, student, box)),
+      record.phrasebook,
+    )
     return record.students.map((student, at) => ({
-      studentId: student.id, box: box.key, text: drafts[at]?.text ?? '', sentences: drafts[at]?.sentences ?? [], ownWords: false, status: 'in draft' as const, version: 1,
+      studentId: student.id,
+      box: box.key,
+      text: drafts[at]?.text ?? '',
+      sentences: drafts[at]?.sentences ?? [],
+      ownWords: false,
+      status: 'in draft' as const,
+      version: 1,
     }))
   })
 }
@@ -107,10 +122,18 @@ function runReport(record: ClassRecord, pages: ReadonlyMap<string, number>, timi
       number: student.schoolNumber,
       name: displayName({ given: student.usedName, family: student.family }),
       pages: pages.get(student.id) ?? 0,
-      comments: record.boxes.flatMap((box) => index.commentOf(student.id, box.key) ?? []).map((comment) => ({
-        box: comment.box, length: countGraphemes(comment.text), text: comment.text,
-        sentences: comment.sentences.map((sentence) => ({ text: comment.text.slice(sentence.start, sentence.end), phrases: sentence.phraseIds, because: sentence.because })),
-      })),
+      comments: record.boxes
+        .flatMap((box) => index.commentOf(student.id, box.key) ?? [])
+        .map((comment) => ({
+          box: comment.box,
+          length: countGraphemes(comment.text),
+          text: comment.text,
+          sentences: comment.sentences.map((sentence) => ({
+            text: comment.text.slice(sentence.start, sentence.end),
+            phrases: sentence.phraseIds,
+            because: sentence.because,
+          })),
+        })),
     })),
     timings,
   }

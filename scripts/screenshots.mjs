@@ -5,9 +5,16 @@ import { chromium } from '@playwright/test'
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
 const folder = 'docs/screenshots'
 mkdirSync(folder, { recursive: true })
-const password = readFileSync('demo/school/people.csv', 'utf8').split('\n').find((line) => line.startsWith('ines,'))?.split(',')[4] ?? ''
+const password =
+  readFileSync('demo/school/people.csv', 'utf8')
+    .split('\n')
+    .find((line) => line.startsWith('ines,'))
+    ?.split(',')[4] ?? ''
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 const shoot = async (name) => {
   await page.waitForTimeout(500)
@@ -53,7 +60,9 @@ await open('phrasebook')
 await page.getByRole('button', { name: /^Mathematics \d/ }).click()
 await page.getByRole('button', { name: /^outcome Reasoning, Secure/ }).click()
 await page.getByRole('button', { name: 'Write a phrase' }).click()
-await page.getByLabel('Write it about one student').fill('Maya asks why a method works, and we gave her harder problems to try.')
+await page
+  .getByLabel('Write it about one student')
+  .fill('Maya asks why a method works, and we gave her harder problems to try.')
 await shoot('phrasebook')
 await page.getByRole('button', { name: 'plan', exact: true }).click()
 await shoot('phrasebook-plan')

@@ -16,7 +16,8 @@ const cluster = own ? null : await startCluster('.facunda/cluster')
 const databaseUrl = own ?? cluster.url('facunda')
 
 execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', ...(reset ? ['--reset'] : [])], {
-  stdio: 'inherit', env: { ...process.env, DATABASE_URL: databaseUrl },
+  stdio: 'inherit',
+  env: { ...process.env, DATABASE_URL: databaseUrl },
 })
 if (reset) {
   if (cluster?.startedHere) cluster.stop()
@@ -26,10 +27,19 @@ if (reset) {
 if (!dev) needBuild()
 
 const { startProcesses, whenHealthy } = await import('./processes.mjs')
-const processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/session-secret'), dev, quiet: !dev })
+const processes = startProcesses({
+  databaseUrl,
+  port,
+  secret: sessionSecret('.facunda/session-secret'),
+  dev,
+  quiet: !dev,
+})
 let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop(0))
-for (const child of [processes.web, processes.press]) child.once('exit', (code) => { if (!stopping) void stop(code ?? 1) })
+for (const child of [processes.web, processes.press])
+  child.once('exit', (code) => {
+    if (!stopping) void stop(code ?? 1)
+  })
 
 await whenHealthy(port)
 console.log(`Facunda: http://127.0.0.1:${port} — demo sign-ins (name / password): ${demoSignIns()}`)
@@ -43,6 +53,9 @@ async function stop(code) {
 }
 
 function demoSignIns() {
-  const [, ...rows] = readFileSync('demo/school/people.csv', 'utf8').trim().split('\n').map((line) => line.split(','))
+  const [, ...rows] = readFileSync('demo/school/people.csv', 'utf8')
+    .trim()
+    .split('\n')
+    .map((line) => line.split(','))
   return rows.map((cells) => `${cells[0]} / ${cells[4]}`).join(', ')
 }

@@ -16,12 +16,25 @@ const step = (name, command, args, env = {}) => {
   const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
   return status === 0
 }
-const countStep = (passed) => { totals[passed ? 'passed' : 'failed'] += 1 }
+const countStep = (passed) => {
+  totals[passed ? 'passed' : 'failed'] += 1
+}
 
 step('prepare', 'npx', ['nuxt', 'prepare'])
 countStep(step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
+countStep(step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
 countStep(step('types', 'npx', ['nuxt', 'typecheck']))
-suite('unit and outside references', 'unit.json', 'npx', ['vitest', 'run', '--project', 'unit', '--project', 'outside', '--reporter=dot', '--reporter=json', `--outputFile.json=${results}/unit.json`])
+suite('unit and outside references', 'unit.json', 'npx', [
+  'vitest',
+  'run',
+  '--project',
+  'unit',
+  '--project',
+  'outside',
+  '--reporter=dot',
+  '--reporter=json',
+  `--outputFile.json=${results}/unit.json`,
+])
 
 const { startCluster } = await import('./cluster.mjs')
 const { startProcesses, whenHealthy } = await import('./processes.mjs')
@@ -29,18 +42,40 @@ const { sessionSecret } = await import('./secrets.mjs')
 // A cluster of its own, or the server that TEST_DATABASE_URL names (an empty database; it is wiped).
 const folder = '.facunda/test-cluster'
 const own = process.env.TEST_DATABASE_URL
-if (own) console.log('\nSKIPPED: the two tests in which the database goes away, because a server of somebody’s own is not ours to stop.')
+if (own)
+  console.log(
+    '\nSKIPPED: the two tests in which the database goes away, because a server of somebody’s own is not ours to stop.',
+  )
 const cluster = own ? null : await startCluster(folder)
 const databaseUrl = own ?? cluster.url('facunda_test')
 let processes = null
 try {
   needBuild()
   const port = 4299
-  const env = { DATABASE_URL: databaseUrl, FACUNDA_URL: `http://127.0.0.1:${port}`, ...(cluster ? { FACUNDA_CLUSTER: folder } : {}) }
-  if (!step('demo school', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset'], env)) throw new Error('The demo school could not be loaded.')
-  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret') , quiet: true })
+  const env = {
+    DATABASE_URL: databaseUrl,
+    FACUNDA_URL: `http://127.0.0.1:${port}`,
+    ...(cluster ? { FACUNDA_CLUSTER: folder } : {}),
+  }
+  if (!step('demo school', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset'], env))
+    throw new Error('The demo school could not be loaded.')
+  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
   await whenHealthy(port)
-  suite('API', 'api.json', 'npx', ['vitest', 'run', '--project', 'api', '--reporter=default', '--reporter=json', `--outputFile.json=${results}/api.json`], env)
+  suite(
+    'API',
+    'api.json',
+    'npx',
+    [
+      'vitest',
+      'run',
+      '--project',
+      'api',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${results}/api.json`,
+    ],
+    env,
+  )
   step('demo school again', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset'], env)
   await processes.stop()
   processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
@@ -60,7 +95,9 @@ process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1)
 /** Runs a suite and adds what it counted; a suite that failed without counting a failure counts as one. */
 function suite(name, file, command, args, env = {}) {
   const passed = step(name, command, args, env)
-  const counts = existsSync(`${results}/${file}`) ? readCounts(JSON.parse(readFileSync(`${results}/${file}`, 'utf8'))) : { passed: 0, failed: 0 }
+  const counts = existsSync(`${results}/${file}`)
+    ? readCounts(JSON.parse(readFileSync(`${results}/${file}`, 'utf8')))
+    : { passed: 0, failed: 0 }
   totals.passed += counts.passed
   totals.failed += passed ? counts.failed : Math.max(1, counts.failed)
 }

@@ -8,19 +8,36 @@ const classRecord = useClassRecord()
 const student = computed(() => classRecord.student)
 const title = computed(() => {
   const record = classRecord.record
-  return record?.skills.find((skill) => skill.id === props.about)?.statement ?? record?.habits.find((habit) => habit.key === props.about)?.name ?? ''
+  return (
+    record?.skills.find((skill) => skill.id === props.about)?.statement ??
+    record?.habits.find((habit) => habit.key === props.about)?.name ??
+    ''
+  )
 })
-const notes = computed(() => (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id))
-const lastTerm = computed(() => classRecord.record?.before?.levels.find((level) => level.studentId === student.value?.id && level.about === props.about)?.symbol)
+const notes = computed(() =>
+  (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
+)
+const lastTerm = computed(
+  () =>
+    classRecord.record?.before?.levels.find(
+      (level) => level.studentId === student.value?.id && level.about === props.about,
+    )?.symbol,
+)
 </script>
 
 <template>
   <div class="grid gap-4 text-sm">
-    <p class="font-semibold">{{ student?.usedName }}<template v-if="title">: {{ title }}</template></p>
+    <p class="font-semibold">
+      {{ student?.usedName }}<template v-if="title">: {{ title }}</template>
+    </p>
     <p v-if="classRecord.record?.before">{{ classRecord.record.before.term.name }}: {{ lastTerm ?? 'not rated' }}</p>
     <div>
       <p class="small-head">Notes</p>
-      <ul><li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1"><span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}</li></ul>
+      <ul>
+        <li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1">
+          <span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}
+        </li>
+      </ul>
       <p v-if="notes.length === 0" class="text-muted">No notes about {{ student?.usedName }} this term.</p>
     </div>
     <StudentResults />

@@ -9,7 +9,11 @@ const phrasebook = usePhrasebook()
 const { busy, problem, attempt } = useAttempt()
 const may = computed(() => classRecord.may.phrasebook)
 const checks = computed(() => classRecord.record?.school.checks)
-const lines = (text: string): string[] => text.split('\n').map((line) => line.trim()).filter(Boolean)
+const lines = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
 
 function save(part: Partial<CheckSettings>): Promise<void> {
   return attempt(() => phrasebook.change('PUT', '/api/school/checks', { ...checks.value, ...part }))
@@ -20,30 +24,86 @@ function value(event: Event): string {
 }
 
 function notWanted(event: Event): Promise<void> {
-  return save({ notWanted: lines(value(event)).map((line) => {
-    const [words = '', instead = ''] = line.split('→').map((part) => part.trim())
-    return { words, instead }
-  }) })
+  return save({
+    notWanted: lines(value(event)).map((line) => {
+      const [words = '', instead = ''] = line.split('→').map((part) => part.trim())
+      return { words, instead }
+    }),
+  })
 }
 
 function privateMatters(event: Event): Promise<void> {
-  return save({ privateMatters: lines(value(event)).map((line) => {
-    const [about = '', words = ''] = line.split(':').map((part) => part.trim())
-    return { about, words: words.split(',').map((word) => word.trim()).filter(Boolean) }
-  }) })
+  return save({
+    privateMatters: lines(value(event)).map((line) => {
+      const [about = '', words = ''] = line.split(':').map((part) => part.trim())
+      return {
+        about,
+        words: words
+          .split(',')
+          .map((word) => word.trim())
+          .filter(Boolean),
+      }
+    }),
+  })
 }
 </script>
 
 <template>
   <section v-if="checks" aria-label="Checks" class="grid max-w-180 gap-4 text-sm">
-    <label class="flex items-center gap-2"><input type="checkbox" :checked="checks.nameWanted" :disabled="!may || busy" @change="save({ nameWanted: !checks.nameWanted })"> Every comment names the student</label>
-    <label class="flex items-center gap-2">No harder to read than grade <input type="number" min="1" max="20" class="field w-16" :value="checks.readingTarget" :disabled="!may || busy" @change="save({ readingTarget: Number(value($event)) })"> (Flesch–Kincaid)</label>
-    <label class="grid gap-1">Words not wanted, a line each; after → what may be said instead
-      <textarea rows="6" class="field font-serif" :readonly="!may" :value="checks.notWanted.map((each) => (each.instead ? `${each.words} → ${each.instead}` : each.words)).join('\n')" @change="notWanted" /></label>
-    <label class="grid gap-1">Private matters, a line for each: what it touches on, a colon, the words
-      <textarea rows="6" class="field font-serif" :readonly="!may" :value="checks.privateMatters.map((each) => `${each.about}: ${each.words.join(', ')}`).join('\n')" @change="privateMatters" /></label>
-    <label class="grid gap-1">Words that are spelled right here, such as place names
-      <textarea rows="3" class="field font-serif" :readonly="!may" :value="checks.knownWords.join('\n')" @change="save({ knownWords: lines(value($event)) })" /></label>
+    <label class="flex items-center gap-2"
+      ><input
+        type="checkbox"
+        :checked="checks.nameWanted"
+        :disabled="!may || busy"
+        @change="save({ nameWanted: !checks.nameWanted })"
+      />
+      Every comment names the student</label
+    >
+    <label class="flex items-center gap-2"
+      >No harder to read than grade
+      <input
+        type="number"
+        min="1"
+        max="20"
+        class="field w-16"
+        :value="checks.readingTarget"
+        :disabled="!may || busy"
+        @change="save({ readingTarget: Number(value($event)) })"
+      />
+      (Flesch–Kincaid)</label
+    >
+    <label class="grid gap-1"
+      >Words not wanted, a line each; after → what may be said instead
+      <textarea
+        rows="6"
+        class="field font-serif"
+        :readonly="!may"
+        :value="
+          checks.notWanted.map((each) => (each.instead ? `${each.words} → ${each.instead}` : each.words)).join('\n')
+        "
+        @change="notWanted"
+      />
+    </label>
+    <label class="grid gap-1"
+      >Private matters, a line for each: what it touches on, a colon, the words
+      <textarea
+        rows="6"
+        class="field font-serif"
+        :readonly="!may"
+        :value="checks.privateMatters.map((each) => `${each.about}: ${each.words.join(', ')}`).join('\n')"
+        @change="privateMatters"
+      />
+    </label>
+    <label class="grid gap-1"
+      >Words that are spelled right here, such as place names
+      <textarea
+        rows="3"
+        class="field font-serif"
+        :readonly="!may"
+        :value="checks.knownWords.join('\n')"
+        @change="save({ knownWords: lines(value($event)) })"
+      />
+    </label>
     <p v-if="!may" class="text-muted">The coordinator changes these.</p>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
   </section>

@@ -23,20 +23,32 @@ const full = ref(false)
 
 const comment = computed(() => classRecord.index?.commentOf(props.student.id, props.box.key))
 const text = computed(() => comment.value?.text ?? '')
-const classmates = computed(() => (classRecord.record?.comments ?? []).filter((each) => each.box === props.box.key && each.studentId !== props.student.id))
+const classmates = computed(() =>
+  (classRecord.record?.comments ?? []).filter(
+    (each) => each.box === props.box.key && each.studentId !== props.student.id,
+  ),
+)
 const length = computed(() => countGraphemes(text.value))
 const conflict = computed(() => {
   const refused = saving.refused
   const own = refused?.problem.status === 409 && refused.work.key === `comment ${props.student.id} ${props.box.key}`
-  return own ? { mine: refused.work.body as unknown as StudentComment, standing: refused.problem.details.standing as StudentComment | null } : null
+  return own
+    ? {
+        mine: refused.work.body as unknown as StudentComment,
+        standing: refused.problem.details.standing as StudentComment | null,
+      }
+    : null
 })
 
-watch(() => [props.student.id, props.box.key], () => {
-  void saving.flush()
-  shown.clear()
-  nothing.value = ''
-  full.value = false
-})
+watch(
+  () => [props.student.id, props.box.key],
+  () => {
+    void saving.flush()
+    shown.clear()
+    nothing.value = ''
+    full.value = false
+  },
+)
 
 function typed(event: Event): void {
   const input = event.target as HTMLTextAreaElement
@@ -53,9 +65,26 @@ function typed(event: Event): void {
   put(next, followEdits(comment.value?.sentences ?? [], text.value, next), true, comment.value?.status ?? 'in draft')
 }
 
-function put(next: string, sentences: ReturnType<typeof followEdits>, ownWords: boolean, status: 'in draft' | 'finished', when: 'soon' | 'now' = 'soon'): void {
+function put(
+  next: string,
+  sentences: ReturnType<typeof followEdits>,
+  ownWords: boolean,
+  status: 'in draft' | 'finished',
+  when: 'soon' | 'now' = 'soon',
+): void {
   const { student, box } = props
-  classRecord.writeComment({ studentId: student.id, box: box.key, text: next, sentences, ownWords, status, version: comment.value?.version ?? 0 }, when)
+  classRecord.writeComment(
+    {
+      studentId: student.id,
+      box: box.key,
+      text: next,
+      sentences,
+      ownWords,
+      status,
+      version: comment.value?.version ?? 0,
+    },
+    when,
+  )
 }
 
 function draft(): void {
@@ -74,11 +103,23 @@ function reword(how: Rewording | 'sentence'): void {
   const request = draftRequest(classRecord.index, props.student, props.box)
   const { phrasebook } = classRecord.record
   const caret = area.value?.selectionStart ?? 0
-  const under = Math.max(0, now.sentences.findIndex((sentence) => sentence.start <= caret && sentence.end >= caret))
+  const under = Math.max(
+    0,
+    now.sentences.findIndex((sentence) => sentence.start <= caret && sentence.end >= caret),
+  )
   const told = how === 'sentence' ? now.sentences.slice(under, under + 1) : now.sentences
   for (const id of told.flatMap((sentence) => sentence.phraseIds)) shown.set(id, (shown.get(id) ?? 0) + 1)
-  const made = how === 'sentence' ? rewordSentence(request, now, under, phrasebook, shown) : rewordComment(request, now, how, phrasebook, shown, usageOfComments(classmates.value))
-  nothing.value = made ? '' : how === 'sentence' ? 'There is no other wording of this sentence.' : how === 'another' ? 'There is no other wording.' : `There is no ${how} wording.`
+  const made =
+    how === 'sentence'
+      ? rewordSentence(request, now, under, phrasebook, shown)
+      : rewordComment(request, now, how, phrasebook, shown, usageOfComments(classmates.value))
+  nothing.value = made
+    ? ''
+    : how === 'sentence'
+      ? 'There is no other wording of this sentence.'
+      : how === 'another'
+        ? 'There is no other wording.'
+        : `There is no ${how} wording.`
   if (!made) return
   put(made.text, made.sentences, how === 'sentence' ? now.ownWords : false, 'in draft', 'now')
   if (how === 'sentence') void nextTick(() => area.value?.setSelectionRange(caret, caret))
@@ -98,7 +139,14 @@ function caret(): number {
 defineExpose({ show, caret })
 
 function finish(): void {
-  if (comment.value && text.value.trim() !== '') put(text.value, comment.value.sentences, comment.value.ownWords, comment.value.status === 'finished' ? 'in draft' : 'finished', 'now')
+  if (comment.value && text.value.trim() !== '')
+    put(
+      text.value,
+      comment.value.sentences,
+      comment.value.ownWords,
+      comment.value.status === 'finished' ? 'in draft' : 'finished',
+      'now',
+    )
 }
 
 function goOn(by: 1 | -1): void {
@@ -136,18 +184,38 @@ function keep(which: 'mine' | 'other'): void {
       <p class="font-serif">{{ conflict.standing?.text || '(empty)' }}</p>
       <p>Yours reads:</p>
       <p class="font-serif">{{ conflict.mine.text }}</p>
-      <div class="flex gap-3"><button type="button" class="press" @click="keep('mine')">Keep mine</button><button type="button" class="quiet" @click="keep('other')">Take the other</button></div>
+      <div class="flex gap-3">
+        <button type="button" class="press" @click="keep('mine')">Keep mine</button
+        ><button type="button" class="quiet" @click="keep('other')">Take the other</button>
+      </div>
     </div>
-    <textarea ref="area" :value="text" :disabled="!may" rows="9" class="field w-full p-4 font-serif text-lg leading-relaxed" :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
-      :aria-label="`${box.name} for ${student.usedName}`" :placeholder="`What would you like ${student.usedName}’s family to know?`" @input="typed" />
+    <textarea
+      ref="area"
+      :value="text"
+      :disabled="!may"
+      rows="9"
+      class="field w-full p-4 font-serif text-lg leading-relaxed"
+      :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
+      :aria-label="`${box.name} for ${student.usedName}`"
+      :placeholder="`What would you like ${student.usedName}’s family to know?`"
+      @input="typed"
+    />
     <div class="flex flex-wrap items-center gap-3 text-sm">
-      <span :class="length > box.limit ? 'font-semibold text-needs' : 'text-muted'">{{ length }} of {{ box.limit }} characters</span>
+      <span :class="length > box.limit ? 'font-semibold text-needs' : 'text-muted'"
+        >{{ length }} of {{ box.limit }} characters</span
+      >
       <span v-if="full" class="text-needs" role="alert">No more fits in this box; what came last was left out.</span>
-      <span v-if="comment?.text" class="text-muted">{{ comment.status === 'finished' ? 'finished' : comment.ownWords ? 'own words' : 'composed draft' }}</span>
+      <span v-if="comment?.text" class="text-muted">{{
+        comment.status === 'finished' ? 'finished' : comment.ownWords ? 'own words' : 'composed draft'
+      }}</span>
       <template v-if="may">
-        <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft()">Draft from the record</button>
+        <button v-if="!comment?.text" type="button" class="press ml-auto" @click="draft()">
+          Draft from the record
+        </button>
         <span v-else class="ml-auto" />
-        <button type="button" class="quiet" :disabled="!comment?.text" @click="finish">{{ comment?.status === 'finished' ? 'Back to draft' : 'Finished' }}</button>
+        <button type="button" class="quiet" :disabled="!comment?.text" @click="finish">
+          {{ comment?.status === 'finished' ? 'Back to draft' : 'Finished' }}
+        </button>
       </template>
       <button type="button" class="quiet" @click="goOn(-1)">Previous</button>
       <button type="button" class="quiet" @click="goOn(1)">Next student</button>
@@ -161,6 +229,9 @@ function keep(which: 'mine' | 'other'): void {
       </template>
     </div>
     <p v-if="nothing" role="status" class="text-sm text-needs">{{ nothing }}</p>
-    <p class="text-xs text-muted"><kbd>Alt W</kbd> another wording of the sentence · <kbd>Alt N</kbd> next finding · <kbd>Ctrl Enter</kbd> finished and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous</p>
+    <p class="text-xs text-muted">
+      <kbd>Alt W</kbd> another wording of the sentence · <kbd>Alt N</kbd> next finding · <kbd>Ctrl Enter</kbd> finished
+      and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous
+    </p>
   </div>
 </template>

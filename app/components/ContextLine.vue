@@ -9,9 +9,13 @@ const classRecord = useClassRecord()
 const view = useView()
 const route = useRoute()
 
-const student = computed(() => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }))
+const student = computed(
+  () => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }),
+)
 /** Write and Read are about a comment box, the other stages about a subject; Send is about the whole report. */
-const about = computed(() => (['/write', '/read', '/phrasebook'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject'))
+const about = computed(() =>
+  ['/write', '/read', '/phrasebook'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject',
+)
 const due = computed(() => {
   const answer = classRecord.answer
   if (!answer) return ''
@@ -31,21 +35,40 @@ function chosen(event: Event): string {
 </script>
 
 <template>
-  <section v-if="view.desk && classRecord.record" aria-label="In view" class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm">
+  <section
+    v-if="view.desk && classRecord.record"
+    aria-label="In view"
+    class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm"
+  >
     <label class="sr-only" for="class-in-view">Class</label>
-    <select id="class-in-view" class="bg-paper font-semibold" :value="view.kept.classId" @change="go({ classId: chosen($event), studentId: null })">
+    <select
+      id="class-in-view"
+      class="bg-paper font-semibold"
+      :value="view.kept.classId"
+      @change="go({ classId: chosen($event), studentId: null })"
+    >
       <option v-for="each in view.desk.classes" :key="each.id" :value="each.id">{{ each.name }}</option>
     </select>
     <span aria-hidden="true" class="text-muted">·</span>
     <template v-if="about === 'subject'">
       <label class="sr-only" for="subject-in-view">Subject</label>
-      <select id="subject-in-view" class="bg-paper" :value="classRecord.subject?.key" @change="view.kept.subject = chosen($event)">
+      <select
+        id="subject-in-view"
+        class="bg-paper"
+        :value="classRecord.subject?.key"
+        @change="view.kept.subject = chosen($event)"
+      >
         <option v-for="each in classRecord.record.subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
       </select>
     </template>
     <template v-else-if="about === 'box'">
       <label class="sr-only" for="box-in-view">Comment box</label>
-      <select id="box-in-view" class="bg-paper" :value="classRecord.box?.key" @change="classRecord.chooseBox(chosen($event))">
+      <select
+        id="box-in-view"
+        class="bg-paper"
+        :value="classRecord.box?.key"
+        @change="classRecord.chooseBox(chosen($event))"
+      >
         <option v-for="each in classRecord.record.boxes" :key="each.key" :value="each.key">{{ each.name }}</option>
       </select>
     </template>
@@ -57,6 +80,8 @@ function chosen(event: Event): string {
     </select>
     <span aria-hidden="true" class="text-muted">·</span>
     <span>{{ student }}</span>
-    <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{ classRecord.may.locked ?? due }}</span>
+    <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{
+      classRecord.may.locked ?? due
+    }}</span>
   </section>
 </template>

@@ -27,11 +27,42 @@ function words(finding: Finding): string {
 
 <template>
   <ul class="grid gap-2 text-sm">
-    <li v-for="(finding, at) in findings" :key="`${at} ${finding.check} ${finding.start}`" class="needs flex flex-wrap gap-x-3 gap-y-0.5">
-      <p class="min-w-0 flex-1 basis-60"><b class="font-semibold">{{ finding.check }}</b> <button v-if="wordsOf(finding, text) !== ''" type="button" class="font-serif text-left underline decoration-dotted underline-offset-2" @click="emit('show', finding)">{{ words(finding) }}</button> {{ finding.why }}</p>
+    <li
+      v-for="(finding, at) in findings"
+      :key="`${at} ${finding.check} ${finding.start}`"
+      class="needs flex flex-wrap gap-x-3 gap-y-0.5"
+    >
+      <p class="min-w-0 flex-1 basis-60">
+        <b class="font-semibold">{{ finding.check }}</b>
+        <button
+          v-if="wordsOf(finding, text) !== ''"
+          type="button"
+          class="font-serif text-left underline decoration-dotted underline-offset-2"
+          @click="emit('show', finding)"
+        >
+          {{ words(finding) }}
+        </button>
+        {{ finding.why }}
+      </p>
       <p v-if="may" class="flex flex-wrap items-start gap-x-3">
-        <button v-for="each in finding.check === 'out of step' ? [] : finding.mends" :key="each.label" type="button" class="link" @click="mend(each)">{{ each.label }}</button>
-        <button v-if="canBeRight(finding)" type="button" class="link" :aria-label="`This is right: ${finding.check}`" @click="classRecord.acceptFinding(student.id, box.key, finding.check, wordsOf(finding, text))">This is right</button>
+        <button
+          v-for="each in finding.check === 'out of step' ? [] : finding.mends"
+          :key="each.label"
+          type="button"
+          class="link"
+          @click="mend(each)"
+        >
+          {{ each.label }}
+        </button>
+        <button
+          v-if="canBeRight(finding)"
+          type="button"
+          class="link"
+          :aria-label="`This is right: ${finding.check}`"
+          @click="classRecord.acceptFinding(student.id, box.key, finding.check, wordsOf(finding, text))"
+        >
+          This is right
+        </button>
       </p>
     </li>
   </ul>

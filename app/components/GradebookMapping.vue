@@ -7,13 +7,26 @@ const props = defineProps<{ file: FileAnswer }>()
 const mapping = defineModel<GradebookMapping>({ required: true })
 
 const words: Record<(typeof columnRoles)[number], string> = {
-  'number': 'School number', 'name': 'Whole name', 'given name': 'Given name', 'family name': 'Family name', 'score': 'Score', 'work': 'Piece of work',
-  'out of': 'Out of', 'category': 'Category', 'date': 'Date', 'remark': 'Remark', 'ignore': 'Leave out',
+  'number': 'School number',
+  'name': 'Whole name',
+  'given name': 'Given name',
+  'family name': 'Family name',
+  'score': 'Score',
+  'work': 'Piece of work',
+  'out of': 'Out of',
+  'category': 'Category',
+  'date': 'Date',
+  'remark': 'Remark',
+  'ignore': 'Leave out',
 }
 
 function setRole(column: number, role: string): void {
   const found = columnRoles.find((each) => each === role)
-  if (found) mapping.value = { ...mapping.value, columns: mapping.value.columns.map((each, at) => (at === column ? found : each)) }
+  if (found)
+    mapping.value = {
+      ...mapping.value,
+      columns: mapping.value.columns.map((each, at) => (at === column ? found : each)),
+    }
 }
 
 function rowKind(number: number): string {
@@ -23,22 +36,47 @@ function rowKind(number: number): string {
 </script>
 
 <template>
-  <div class="overflow-x-auto border border-rule bg-sheet" tabindex="0" role="region" aria-label="The file’s first rows">
+  <div
+    class="overflow-x-auto border border-rule bg-sheet"
+    tabindex="0"
+    role="region"
+    aria-label="The file’s first rows"
+  >
     <table class="text-sm">
       <thead>
         <tr class="border-b border-rule align-top">
           <th scope="col" class="px-2 py-1 text-muted">Row</th>
           <th v-for="(role, column) in mapping.columns" :key="column" scope="col" class="px-1 py-1">
-            <select class="field w-32 py-0.5" :class="role === 'ignore' ? 'text-muted' : 'font-semibold'" :aria-label="`Column ${column + 1} is`" :value="role" @change="setRole(column, ($event.target as HTMLSelectElement).value)">
+            <select
+              class="field w-32 py-0.5"
+              :class="role === 'ignore' ? 'text-muted' : 'font-semibold'"
+              :aria-label="`Column ${column + 1} is`"
+              :value="role"
+              @change="setRole(column, ($event.target as HTMLSelectElement).value)"
+            >
               <option v-for="each in columnRoles" :key="each" :value="each">{{ words[each] }}</option>
             </select>
           </th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in props.file.sample" :key="row.number" class="border-b border-rule" :class="rowKind(row.number) ? 'text-muted' : ''">
-          <th scope="row" class="px-2 py-0.5 whitespace-nowrap text-muted">{{ row.number }} <span class="text-xs">{{ rowKind(row.number) }}</span></th>
-          <td v-for="(role, column) in mapping.columns" :key="column" class="max-w-40 truncate px-2 py-0.5" :class="role === 'ignore' ? 'text-muted' : ''">{{ row.cells[column] }}</td>
+        <tr
+          v-for="row in props.file.sample"
+          :key="row.number"
+          class="border-b border-rule"
+          :class="rowKind(row.number) ? 'text-muted' : ''"
+        >
+          <th scope="row" class="px-2 py-0.5 whitespace-nowrap text-muted">
+            {{ row.number }} <span class="text-xs">{{ rowKind(row.number) }}</span>
+          </th>
+          <td
+            v-for="(role, column) in mapping.columns"
+            :key="column"
+            class="max-w-40 truncate px-2 py-0.5"
+            :class="role === 'ignore' ? 'text-muted' : ''"
+          >
+            {{ row.cells[column] }}
+          </td>
         </tr>
       </tbody>
     </table>

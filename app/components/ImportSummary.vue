@@ -21,12 +21,20 @@ const nameOf = (id: string): string => {
     <p class="text-lg">
       <strong>{{ counts.new }} new</strong>, {{ counts.changed }} changed, {{ counts.unchanged }} unchanged,
       <strong :class="counts.refused > 0 ? 'text-needs' : ''">{{ counts.refused }} refused</strong>
-      <span class="text-muted"> in {{ plan.work.length }} {{ plan.work.length === 1 ? 'piece' : 'pieces' }} of work</span>
+      <span class="text-muted">
+        in {{ plan.work.length }} {{ plan.work.length === 1 ? 'piece' : 'pieces' }} of work</span
+      >
     </p>
-    <p v-if="plan.newCategories.length > 0" class="needs">New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.</p>
+    <p v-if="plan.newCategories.length > 0" class="needs">
+      New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.
+    </p>
     <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex items-center gap-3">
       <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: who is “{{ doubt.written }}”?</label>
-      <select :id="`who-${doubt.written}`" class="field" @change="emit('answer', doubt.written, ($event.target as HTMLSelectElement).value)">
+      <select
+        :id="`who-${doubt.written}`"
+        class="field"
+        @change="emit('answer', doubt.written, ($event.target as HTMLSelectElement).value)"
+      >
         <option value="">not taken in until you say</option>
         <option v-for="each in doubt.candidates" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
@@ -35,7 +43,8 @@ const nameOf = (id: string): string => {
       <summary class="font-semibold">Refused, with the reason</summary>
       <ul class="mt-1 text-sm">
         <li v-for="(each, at) in plan.refused" :key="at" class="border-b border-rule py-1">
-          Row {{ each.row }}<template v-if="each.column">, {{ each.column }}</template>: {{ each.reason }}
+          Row {{ each.row }}<template v-if="each.column">, {{ each.column }}</template
+          >: {{ each.reason }}
         </li>
       </ul>
     </details>
@@ -43,7 +52,8 @@ const nameOf = (id: string): string => {
       <summary class="font-semibold">Changed</summary>
       <ul class="mt-1 text-sm">
         <li v-for="each in changed" :key="`${each.studentId} ${each.title}`" class="border-b border-rule py-1">
-          {{ nameOf(each.studentId) }}, {{ each.title }}: {{ each.before?.score ?? each.before?.state }} → {{ each.score ?? each.state }}
+          {{ nameOf(each.studentId) }}, {{ each.title }}: {{ each.before?.score ?? each.before?.state }} →
+          {{ each.score ?? each.state }}
         </li>
       </ul>
     </details>

@@ -27,9 +27,16 @@ const problem = ref('')
 const students = computed(() => classRecord.record?.students ?? [])
 const column = computed(() => props.columns[at.value.column])
 const symbolAt = (studentId: string, about: string): string | undefined => classRecord.index?.levelOf(studentId, about)
-const empty = computed(() => students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined))
+const empty = computed(() =>
+  students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined),
+)
 
-watch(() => props.columns, () => { at.value = { row: at.value.row, column: 0 } })
+watch(
+  () => props.columns,
+  () => {
+    at.value = { row: at.value.row, column: 0 }
+  },
+)
 
 /** All that a row shows, in one word: a row is drawn again only when this changes. */
 function rowState(row: number, studentId: string): string {
@@ -43,8 +50,13 @@ function spoken(each: GridColumn, studentId: string, name: string): string {
 }
 
 function focusCell(row: number, column: number): void {
-  at.value = { row: Math.max(0, Math.min(students.value.length - 1, row)), column: Math.max(0, Math.min(props.columns.length - 1, column)) }
-  void nextTick(() => table.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)?.focus())
+  at.value = {
+    row: Math.max(0, Math.min(students.value.length - 1, row)),
+    column: Math.max(0, Math.min(props.columns.length - 1, column)),
+  }
+  void nextTick(() =>
+    table.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)?.focus(),
+  )
 }
 
 function onFocus(row: number, columnAt: number, studentId: string): void {
@@ -61,7 +73,13 @@ function goOn(): void {
   else focusCell(row + 1, 0)
 }
 
-const arrows: Record<string, [number, number]> = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], Enter: [1, 0] }
+const arrows: Record<string, [number, number]> = {
+  ArrowDown: [1, 0],
+  ArrowUp: [-1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+  Enter: [1, 0],
+}
 
 function onKey(event: KeyboardEvent): void {
   const step = arrows[event.key]
@@ -100,7 +118,10 @@ function fill(which: 'empty' | 'all'): void {
   if (!column.value || fillWith.value === '') return
   const about = column.value.about
   const wanted = which === 'empty' ? empty.value : students.value
-  classRecord.settleLevels(props.kind, wanted.map((student) => ({ studentId: student.id, about, symbol: fillWith.value })))
+  classRecord.settleLevels(
+    props.kind,
+    wanted.map((student) => ({ studentId: student.id, about, symbol: fillWith.value })),
+  )
 }
 </script>
 
@@ -108,28 +129,72 @@ function fill(which: 'empty' | 'all'): void {
   <div class="grid gap-3">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }} in a cell. Then on</p>
-      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down"> down</label>
-      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across"> across</label>
+      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
+      <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
       <template v-if="may && column">
-        <label class="ml-auto flex items-center gap-2">{{ column.title }}: everyone gets
-          <select v-model="fillWith" class="field"><option value="" disabled>level</option><option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">{{ each.symbol }}</option></select></label>
-        <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">Fill the {{ empty.length }} empty</button>
-        <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">Replace all {{ students.length }}</button>
+        <label class="ml-auto flex items-center gap-2"
+          >{{ column.title }}: everyone gets
+          <select v-model="fillWith" class="field">
+            <option value="" disabled>level</option>
+            <option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">
+              {{ each.symbol }}
+            </option>
+          </select></label
+        >
+        <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">
+          Fill the {{ empty.length }} empty
+        </button>
+        <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">
+          Replace all {{ students.length }}
+        </button>
       </template>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <table ref="table" role="grid" class="w-full table-fixed" :aria-label="kind === 'skill' ? 'Skill levels' : 'Habit scores'" @keydown="onKey">
-      <thead><tr class="border-b border-edge align-bottom text-sm text-muted">
-        <th scope="col" class="w-44 py-1">Student</th>
-        <th v-for="each in columns" :key="each.about" scope="col" class="px-1 leading-tight" :title="each.detail">{{ each.title }}<span v-if="each.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span></th>
-      </tr></thead>
+    <table
+      ref="table"
+      role="grid"
+      class="w-full table-fixed"
+      :aria-label="kind === 'skill' ? 'Skill levels' : 'Habit scores'"
+      @keydown="onKey"
+    >
+      <thead>
+        <tr class="border-b border-edge align-bottom text-sm text-muted">
+          <th scope="col" class="w-44 py-1">Student</th>
+          <th v-for="each in columns" :key="each.about" scope="col" class="px-1 leading-tight" :title="each.detail">
+            {{ each.title
+            }}<span v-if="each.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span>
+          </th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="(student, row) in students" :key="student.id" v-memo="[rowState(row, student.id), columns, may]" class="border-b border-rule" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''">
-          <th scope="row" class="truncate py-0.5">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
-          <td v-for="(each, columnAt) in columns" :key="each.about" class="px-1" :data-cell="`${row}.${columnAt}`" role="gridcell"
-            :tabindex="row === at.row && columnAt === at.column ? 0 : -1" :aria-label="spoken(each, student.id, student.usedName)" :aria-readonly="!may"
-            @focus="onFocus(row, columnAt, student.id)" @click="focusCell(row, columnAt)">
-            <span v-if="symbolAt(student.id, each.about) !== undefined" class="flex items-center gap-2"><b class="w-6 font-semibold">{{ symbolAt(student.id, each.about) }}</b><InkStrokes v-if="findLevel(each.scale, symbolAt(student.id, each.about) ?? '')" v-bind="strokesOf(each.scale, symbolAt(student.id, each.about) ?? '')" /></span>
+        <tr
+          v-for="(student, row) in students"
+          :key="student.id"
+          v-memo="[rowState(row, student.id), columns, may]"
+          class="border-b border-rule"
+          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+        >
+          <th scope="row" class="truncate py-0.5">
+            {{ displayName({ given: student.usedName, family: student.family }) }}
+          </th>
+          <td
+            v-for="(each, columnAt) in columns"
+            :key="each.about"
+            class="px-1"
+            :data-cell="`${row}.${columnAt}`"
+            role="gridcell"
+            :tabindex="row === at.row && columnAt === at.column ? 0 : -1"
+            :aria-label="spoken(each, student.id, student.usedName)"
+            :aria-readonly="!may"
+            @focus="onFocus(row, columnAt, student.id)"
+            @click="focusCell(row, columnAt)"
+          >
+            <span v-if="symbolAt(student.id, each.about) !== undefined" class="flex items-center gap-2"
+              ><b class="w-6 font-semibold">{{ symbolAt(student.id, each.about) }}</b
+              ><InkStrokes
+                v-if="findLevel(each.scale, symbolAt(student.id, each.about) ?? '')"
+                v-bind="strokesOf(each.scale, symbolAt(student.id, each.about) ?? '')"
+            /></span>
             <span v-else class="text-edge">·</span>
           </td>
         </tr>

@@ -13,8 +13,12 @@ const view = useView()
         <h2 class="font-semibold">{{ title }}</h2>
         <button type="button" class="link ml-auto text-sm" @click="view.kept.margin = false">Close margin</button>
       </header>
-      <div class="min-h-0 flex-1 overflow-y-auto px-4 py-3" tabindex="0" role="group" :aria-label="`${title}, content`"><slot /></div>
+      <div class="min-h-0 flex-1 overflow-y-auto px-4 py-3" tabindex="0" role="group" :aria-label="`${title}, content`">
+        <slot />
+      </div>
     </section>
-    <button v-else type="button" class="quiet m-2 [writing-mode:vertical-rl]" @click="view.kept.margin = true">{{ title }}</button>
+    <button v-else type="button" class="quiet m-2 [writing-mode:vertical-rl]" @click="view.kept.margin = true">
+      {{ title }}
+    </button>
   </Teleport>
 </template>

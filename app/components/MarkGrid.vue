@@ -19,15 +19,23 @@ const decimals = computed(() => classRecord.record?.school.markRules.decimals ??
 const rows = computed(() => {
   const { index, record } = classRecord
   const key = subject.value?.key
-  return index && record && key ? record.students.map((student) => ({ student, proposal: markProposal(index, student.id, key) })) : []
+  return index && record && key
+    ? record.students.map((student) => ({ student, proposal: markProposal(index, student.id, key) }))
+    : []
 })
-const open = computed(() => rows.value.filter(({ proposal }) => proposal.standing === 'open' && proposal.computed.percent !== null))
+const open = computed(() =>
+  rows.value.filter(({ proposal }) => proposal.standing === 'open' && proposal.computed.percent !== null),
+)
 
 const shown = (percent: number | null): string => (percent === null ? '—' : percentText(percent, decimals.value))
 const cellText = (proposal: MarkProposal): string => {
   const settled = proposal.settled
   if (!settled) return ''
-  return settled.special ? specialValues[settled.special] : settled.percent === null ? '' : String(roundHalfUp(settled.percent, decimals.value))
+  return settled.special
+    ? specialValues[settled.special]
+    : settled.percent === null
+      ? ''
+      : String(roundHalfUp(settled.percent, decimals.value))
 }
 
 function settle(student: Student, proposal: MarkProposal, typed: string): boolean {
@@ -46,14 +54,30 @@ function settle(student: Student, proposal: MarkProposal, typed: string): boolea
     problem.value = `“${typed}” is no mark. Type a percentage from 0 to 100, or incomplete, absent, NA.`
     return false
   }
-  classRecord.settleMarks([{ studentId: student.id, subject: key, mark: { percent, special: special ?? null, reason: proposal.settled?.reason ?? null } }])
+  classRecord.settleMarks([
+    {
+      studentId: student.id,
+      subject: key,
+      mark: { percent, special: special ?? null, reason: proposal.settled?.reason ?? null },
+    },
+  ])
   return true
 }
 
 function take(list: { student: Student; proposal: MarkProposal }[]): void {
   const key = subject.value?.key
   if (!key) return
-  const marks = list.flatMap(({ student, proposal }) => (proposal.computed.percent === null ? [] : [{ studentId: student.id, subject: key, mark: { percent: proposal.computed.percent, special: null, reason: null } }]))
+  const marks = list.flatMap(({ student, proposal }) =>
+    proposal.computed.percent === null
+      ? []
+      : [
+          {
+            studentId: student.id,
+            subject: key,
+            mark: { percent: proposal.computed.percent, special: null, reason: null },
+          },
+        ],
+  )
   if (marks.length > 0) classRecord.settleMarks(marks)
 }
 
@@ -94,28 +118,63 @@ function focusRow(row: number): void {
 <template>
   <div class="grid gap-3">
     <div class="flex items-center gap-4">
-      <p class="text-sm text-muted">Enter takes the proposal. Type a number to settle another; empty the cell to take it back.</p>
-      <button v-if="may && open.length > 0" type="button" class="press ml-auto" @click="take(open)">Take {{ open.length }} open {{ open.length === 1 ? 'proposal' : 'proposals' }}</button>
+      <p class="text-sm text-muted">
+        Enter takes the proposal. Type a number to settle another; empty the cell to take it back.
+      </p>
+      <button v-if="may && open.length > 0" type="button" class="press ml-auto" @click="take(open)">
+        Take {{ open.length }} open {{ open.length === 1 ? 'proposal' : 'proposals' }}
+      </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <table ref="grid" class="w-full">
-      <thead><tr class="border-b border-edge text-sm text-muted">
-        <th scope="col" class="py-1">Student</th><th scope="col" class="text-right">Proposal</th><th scope="col" class="w-32 pl-6">Settled</th><th scope="col"><span class="sr-only">Standing</span></th>
-        <th scope="col" class="text-right">Most recent</th><th scope="col" class="text-right">Median</th><th scope="col" class="text-right">Most often</th><th scope="col" class="text-right">Last term</th>
-      </tr></thead>
+      <thead>
+        <tr class="border-b border-edge text-sm text-muted">
+          <th scope="col" class="py-1">Student</th>
+          <th scope="col" class="text-right">Proposal</th>
+          <th scope="col" class="w-32 pl-6">Settled</th>
+          <th scope="col"><span class="sr-only">Standing</span></th>
+          <th scope="col" class="text-right">Most recent</th>
+          <th scope="col" class="text-right">Median</th>
+          <th scope="col" class="text-right">Most often</th>
+          <th scope="col" class="text-right">Last term</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="({ student, proposal }, row) in rows" :key="student.id" class="border-b border-rule" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''">
+        <tr
+          v-for="({ student, proposal }, row) in rows"
+          :key="student.id"
+          class="border-b border-rule"
+          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+        >
           <th scope="row" class="py-0.5">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
-          <td class="text-right">{{ shown(proposal.computed.percent) }} <b class="inline-block w-4 font-semibold">{{ proposal.proposedLevel?.symbol }}</b></td>
+          <td class="text-right">
+            {{ shown(proposal.computed.percent) }}
+            <b class="inline-block w-4 font-semibold">{{ proposal.proposedLevel?.symbol }}</b>
+          </td>
           <td class="pl-6">
-            <input :value="cellText(proposal)" class="field w-16 py-0 text-right" :class="proposal.standing === 'open' ? 'border-dashed' : ''" :disabled="!may"
-              :aria-label="`Settled mark of ${student.usedName} ${student.family}`" inputmode="decimal"
-              @focus="view.kept.studentId = student.id" @keydown="onKey($event, row)" @change="onLeave($event, row)">
+            <input
+              :value="cellText(proposal)"
+              class="field w-16 py-0 text-right"
+              :class="proposal.standing === 'open' ? 'border-dashed' : ''"
+              :disabled="!may"
+              :aria-label="`Settled mark of ${student.usedName} ${student.family}`"
+              inputmode="decimal"
+              @focus="view.kept.studentId = student.id"
+              @keydown="onKey($event, row)"
+              @change="onLeave($event, row)"
+            />
             <b class="ml-2 font-semibold">{{ proposal.settledLevel?.symbol }}</b>
           </td>
-          <td class="text-sm whitespace-nowrap"><span v-if="proposal.standing === 'differs'" class="text-needs" :title="proposal.settled?.reason ?? ''">differs</span><span v-else-if="proposal.standing === 'special'" class="text-muted">{{ proposal.settled?.special }}</span><span v-else-if="proposal.standing === 'open'" class="text-muted">open</span></td>
-          <td class="text-right text-muted">{{ shown(proposal.mostRecent) }}</td><td class="text-right text-muted">{{ shown(proposal.median) }}</td>
-          <td class="text-right text-muted">{{ proposal.mostFrequent ?? '—' }}</td><td class="text-right text-muted">{{ shown(proposal.lastTerm) }}</td>
+          <td class="text-sm whitespace-nowrap">
+            <span v-if="proposal.standing === 'differs'" class="text-needs" :title="proposal.settled?.reason ?? ''"
+              >differs</span
+            ><span v-else-if="proposal.standing === 'special'" class="text-muted">{{ proposal.settled?.special }}</span
+            ><span v-else-if="proposal.standing === 'open'" class="text-muted">open</span>
+          </td>
+          <td class="text-right text-muted">{{ shown(proposal.mostRecent) }}</td>
+          <td class="text-right text-muted">{{ shown(proposal.median) }}</td>
+          <td class="text-right text-muted">{{ proposal.mostFrequent ?? '—' }}</td>
+          <td class="text-right text-muted">{{ shown(proposal.lastTerm) }}</td>
         </tr>
       </tbody>
     </table>

@@ -17,21 +17,48 @@ function setReason(reason: string): void {
   const { student, subject } = classRecord
   if (!student || !subject || !settled.value) return
   const { percent, special } = settled.value
-  classRecord.settleMarks([{ studentId: student.id, subject: subject.key, mark: { percent, special, reason: reason.trim() || null } }])
+  classRecord.settleMarks([
+    { studentId: student.id, subject: subject.key, mark: { percent, special, reason: reason.trim() || null } },
+  ])
 }
 
 function goBack(): void {
   const { student, subject } = classRecord
   const percent = proposal.value?.computed.percent
   if (!student || !subject || percent === null || percent === undefined) return
-  classRecord.settleMarks([{ studentId: student.id, subject: subject.key, mark: { percent, special: null, reason: null } }])
+  classRecord.settleMarks([
+    { studentId: student.id, subject: subject.key, mark: { percent, special: null, reason: null } },
+  ])
 }
 </script>
 
 <template>
-  <div v-if="proposal && (proposal.standing === 'differs' || proposal.standing === 'special')" class="needs mb-4 grid gap-2 text-sm">
-    <p>You settled <b>{{ settled?.special ?? (settled?.percent == null ? '' : percentText(settled.percent)) }}</b>; the record adds up to <b>{{ proposal.computed.percent === null ? 'nothing yet' : percentText(proposal.computed.percent) }}</b>. Only you and your colleagues see this.</p>
-    <label class="grid gap-1">Reason (optional) <input class="field" :value="settled?.reason ?? ''" :disabled="!may" maxlength="300" @change="setReason(($event.target as HTMLInputElement).value)"></label>
-    <button v-if="may && proposal.computed.percent !== null" type="button" class="quiet justify-self-start" @click="goBack">Back to the computed mark</button>
+  <div
+    v-if="proposal && (proposal.standing === 'differs' || proposal.standing === 'special')"
+    class="needs mb-4 grid gap-2 text-sm"
+  >
+    <p>
+      You settled <b>{{ settled?.special ?? (settled?.percent == null ? '' : percentText(settled.percent)) }}</b>; the
+      record adds up to
+      <b>{{ proposal.computed.percent === null ? 'nothing yet' : percentText(proposal.computed.percent) }}</b>. Only you
+      and your colleagues see this.
+    </p>
+    <label class="grid gap-1"
+      >Reason (optional)
+      <input
+        class="field"
+        :value="settled?.reason ?? ''"
+        :disabled="!may"
+        maxlength="300"
+        @change="setReason(($event.target as HTMLInputElement).value)"
+    /></label>
+    <button
+      v-if="may && proposal.computed.percent !== null"
+      type="button"
+      class="quiet justify-self-start"
+      @click="goBack"
+    >
+      Back to the computed mark
+    </button>
   </div>
 </template>

@@ -5,12 +5,17 @@ import { wordsOf, type Finding } from '~~/core/checks/finding'
 const props = defineProps<{ text: string; findings: Finding[] }>()
 
 const pieces = computed(() => {
-  const marks = props.findings.filter((finding) => wordsOf(finding, props.text) !== '').toSorted((a, b) => a.start - b.start)
+  const marks = props.findings
+    .filter((finding) => wordsOf(finding, props.text) !== '')
+    .toSorted((a, b) => a.start - b.start)
   const made: { text: string; why: string | null }[] = []
   let from = 0
   for (const mark of marks) {
     if (mark.start < from) continue
-    made.push({ text: props.text.slice(from, mark.start), why: null }, { text: props.text.slice(mark.start, mark.end), why: `${mark.check}: ${mark.why}` })
+    made.push(
+      { text: props.text.slice(from, mark.start), why: null },
+      { text: props.text.slice(mark.start, mark.end), why: `${mark.check}: ${mark.why}` },
+    )
     from = mark.end
   }
   return [...made, { text: props.text.slice(from), why: null }].filter((piece) => piece.text !== '')
@@ -19,5 +24,12 @@ const pieces = computed(() => {
 
 <template>
   <template v-if="text === ''">—</template>
-  <template v-for="(piece, at) in pieces" v-else :key="at"><mark v-if="piece.why" class="bg-needs-wash text-ink underline decoration-needs decoration-2 underline-offset-2" :title="piece.why">{{ piece.text }}</mark><template v-else>{{ piece.text }}</template></template>
+  <template v-for="(piece, at) in pieces" v-else :key="at"
+    ><mark
+      v-if="piece.why"
+      class="bg-needs-wash text-ink underline decoration-needs decoration-2 underline-offset-2"
+      :title="piece.why"
+      >{{ piece.text }}</mark
+    ><template v-else>{{ piece.text }}</template></template
+  >
 </template>

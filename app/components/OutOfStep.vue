@@ -6,7 +6,9 @@ import type { Student } from '~~/core/record/classRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** A comment whose facts have changed since: what no longer holds, what would be said today, and the teacher's choice. */
+/**
+ * A comment whose facts have changed since: what no longer holds, what would be said today, and the teacher's choice.
+ */
 const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
 const classRecord = useClassRecord()
 
@@ -14,9 +16,19 @@ const comment = computed(() => classRecord.index?.commentOf(props.student.id, pr
 const proposal = computed(() => {
   const { index } = classRecord
   if (!index || !comment.value || comment.value.text === '') return null
-  return proposeInStep(comment.value.text, comment.value.sentences, draftRequest(index, props.student, props.box), index.record.phrasebook)
+  return proposeInStep(
+    comment.value.text,
+    comment.value.sentences,
+    draftRequest(index, props.student, props.box),
+    index.record.phrasebook,
+  )
 })
-const facts = computed(() => (proposal.value?.stale ?? []).map(({ then, now }) => ({ then: then.map((each) => each.text).join('; '), now: now.map((each) => each.text).join('; ') || 'nothing is settled' })))
+const facts = computed(() =>
+  (proposal.value?.stale ?? []).map(({ then, now }) => ({
+    then: then.map((each) => each.text).join('; '),
+    now: now.map((each) => each.text).join('; ') || 'nothing is settled',
+  })),
+)
 
 /** Puts every new sentence in its place. */
 function bringIntoStep({ text, sentences }: Pick<Draft, 'text' | 'sentences'>): void {
@@ -27,17 +39,26 @@ function bringIntoStep({ text, sentences }: Pick<Draft, 'text' | 'sentences'>): 
 <template>
   <section v-if="proposal" aria-label="Out of step" class="needs grid gap-2">
     <p class="font-semibold">This comment is out of step with what is settled.</p>
-    <ul class="text-sm"><li v-for="(fact, at) in facts" :key="at">Written from “{{ fact.then }}”. Today: {{ fact.now }}.</li></ul>
+    <ul class="text-sm">
+      <li v-for="(fact, at) in facts" :key="at">Written from “{{ fact.then }}”. Today: {{ fact.now }}.</li>
+    </ul>
     <p class="font-serif">
       <template v-for="(piece, at) in proposal.pieces" :key="at">
         <span v-if="piece.kind === 'kept'">{{ piece.text }}</span>
-        <template v-else-if="piece.kind === 'new'"><del class="text-muted">{{ piece.instead }}</del> <ins class="bg-teal-wash">{{ piece.text }}</ins></template>
+        <template v-else-if="piece.kind === 'new'"
+          ><del class="text-muted">{{ piece.instead }}</del> <ins class="bg-teal-wash">{{ piece.text }}</ins></template
+        >
         <del v-else-if="piece.kind === 'removed'" class="text-muted">{{ piece.instead }}</del>
-        <span v-else class="border-b-2 border-needs"><span class="sr-only">Yours:</span>{{ piece.mine || '(taken out)' }} <span class="text-xs">or</span> <ins class="bg-teal-wash">{{ piece.proposed || '(nothing)' }}</ins></span>
+        <span v-else class="border-b-2 border-needs"
+          ><span class="sr-only">Yours:</span>{{ piece.mine || '(taken out)' }} <span class="text-xs">or</span>
+          <ins class="bg-teal-wash">{{ piece.proposed || '(nothing)' }}</ins></span
+        >
       </template>
     </p>
     <p v-if="may" class="flex gap-3">
-      <button v-if="proposal.merged" type="button" class="press" @click="bringIntoStep(proposal.merged)">Bring it into step</button>
+      <button v-if="proposal.merged" type="button" class="press" @click="bringIntoStep(proposal.merged)">
+        Bring it into step
+      </button>
       <template v-else>
         <button type="button" class="press" @click="bringIntoStep(proposal.overMine)">Take the new sentences</button>
         <span class="self-center text-sm">or leave your own words and change them by hand</span>

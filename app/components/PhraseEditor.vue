@@ -27,11 +27,18 @@ const history = shallowRef<PhraseChange[] | null>(null)
 const message = ref('')
 const may = computed(() => phrasebook.mayChange(props.phrase))
 const isNew = computed(() => !phrasebook.phrases.some((each) => each.id === props.phrase.id))
-const wrong = computed(() => (now.value.text.trim() === '' ? '' : phraseProblem({ ...now.value }) ?? ''))
-const changed = computed(() => JSON.stringify({ ...now.value, grades: readGrades(grades.value) }) !== JSON.stringify(props.phrase) || isNew.value)
+const wrong = computed(() => (now.value.text.trim() === '' ? '' : (phraseProblem({ ...now.value }) ?? '')))
+const changed = computed(
+  () =>
+    JSON.stringify({ ...now.value, grades: readGrades(grades.value) }) !== JSON.stringify(props.phrase) || isNew.value,
+)
 
 /** The drafts of the class in view that use the phrase; texts with own words are never touched. */
-const users = computed(() => (classRecord.record?.comments ?? []).filter((comment) => comment.sentences.some((sentence) => sentence.phraseIds.includes(props.phrase.id))))
+const users = computed(() =>
+  (classRecord.record?.comments ?? []).filter((comment) =>
+    comment.sentences.some((sentence) => sentence.phraseIds.includes(props.phrase.id)),
+  ),
+)
 const drafts = computed(() => users.value.filter(isRedraftable))
 
 const notationArea = useTemplateRef('notation')
@@ -53,7 +60,10 @@ function save(): Promise<void> {
     const made = { ...now.value, text: now.value.text.trim(), grades: read }
     await phrasebook.write([made])
     phrasebook.phrase = phrasebook.phrases.find((each) => each.id === made.id) ?? null
-    message.value = drafts.value.length > 0 ? `Saved. ${drafts.value.length} ${drafts.value.length === 1 ? 'draft' : 'drafts'} of this class still use the old words.` : 'Saved.'
+    message.value =
+      drafts.value.length > 0
+        ? `Saved. ${drafts.value.length} ${drafts.value.length === 1 ? 'draft' : 'drafts'} of this class still use the old words.`
+        : 'Saved.'
   })
 }
 
@@ -65,7 +75,11 @@ function takeOut(): Promise<void> {
 }
 
 function ownCopy(): void {
-  phrasebook.phrase = { ...props.phrase, id: `p-${crypto.randomUUID().slice(0, 13)}`, owner: session.person?.id ?? null }
+  phrasebook.phrase = {
+    ...props.phrase,
+    id: `p-${crypto.randomUUID().slice(0, 13)}`,
+    owner: session.person?.id ?? null,
+  }
 }
 
 function redraft(): Promise<void> {
@@ -73,7 +87,11 @@ function redraft(): Promise<void> {
     let made = 0
     for (const box of new Set(drafts.value.map((comment) => comment.box))) {
       const students = drafts.value.filter((comment) => comment.box === box).map((comment) => comment.studentId)
-      const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, { box, where: 'empty and drafts', students })
+      const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, {
+        box,
+        where: 'empty and drafts',
+        students,
+      })
       classRecord.putComments(answer.comments)
       made += answer.comments.length
     }
@@ -82,7 +100,12 @@ function redraft(): Promise<void> {
 }
 
 function showHistory(): Promise<void> {
-  return attempt(async () => { history.value = await askServer<PhraseChange[]>('GET', `/api/phrasebook/history?phrase=${encodeURIComponent(props.phrase.id)}`) })
+  return attempt(async () => {
+    history.value = await askServer<PhraseChange[]>(
+      'GET',
+      `/api/phrasebook/history?phrase=${encodeURIComponent(props.phrase.id)}`,
+    )
+  })
 }
 
 function undo(event: number): Promise<void> {
@@ -103,22 +126,46 @@ function toggle<T>(list: T[], item: T): T[] {
       <FrameEditor v-model="now.text" :always-named="now.part === 'opening' || now.part === 'closing'" />
       <details>
         <summary class="link cursor-pointer">Facts of the record, and the notation</summary>
-        <textarea ref="notation" v-model="now.text" rows="3" class="field mt-1 w-full font-mono text-xs" aria-label="The phrase in the notation" />
+        <textarea
+          ref="notation"
+          v-model="now.text"
+          rows="3"
+          class="field mt-1 w-full font-mono text-xs"
+          aria-label="The phrase in the notation"
+        />
         <p class="text-muted">A fact goes in at the cursor. For {{ classRecord.student?.usedName }} it would say:</p>
-        <ul><li v-for="fact in factNames" :key="fact" class="flex gap-2"><button type="button" class="link shrink-0" @click="putIn(fact)">{{ fact }}</button><span class="font-serif" :class="known[fact] ? '' : 'text-muted'">{{ known[fact] ?? 'not known' }}</span></li></ul>
+        <ul>
+          <li v-for="fact in factNames" :key="fact" class="flex gap-2">
+            <button type="button" class="link shrink-0" @click="putIn(fact)">{{ fact }}</button><span
+              class="font-serif"
+              :class="known[fact] ? '' : 'text-muted'"
+              >{{ known[fact] ?? 'not known' }}</span
+            >
+          </li>
+        </ul>
       </details>
       <p v-if="wrong" class="needs" role="alert">{{ wrong }}</p>
-      <fieldset class="flex flex-wrap gap-x-3"><legend class="small-head">{{ now.uneven ? 'Said where the weakest skill stands at' : 'Said at' }}</legend>
-        <label v-for="tier in [...tiers].reverse()" :key="tier" class="flex items-center gap-1"><input type="checkbox" :checked="now.tiers.includes(tier)" @change="now.tiers = toggle(now.tiers, tier)"> {{ nameOfTier(tier) }}</label>
+      <fieldset class="flex flex-wrap gap-x-3">
+        <legend class="small-head">{{ now.uneven ? 'Said where the weakest skill stands at' : 'Said at' }}</legend>
+        <label v-for="tier in [...tiers].reverse()" :key="tier" class="flex items-center gap-1"
+          ><input type="checkbox" :checked="now.tiers.includes(tier)" @change="now.tiers = toggle(now.tiers, tier)" />
+          {{ nameOfTier(tier) }}</label
+        >
         <span v-if="now.tiers.length === 0" class="text-muted">at none marked: at every level</span>
       </fieldset>
-      <label v-if="now.part === 'outcome'" class="flex items-center gap-1"><input v-model="now.uneven" type="checkbox"> For an uneven strand, whose skills lie far apart</label>
-      <fieldset v-if="now.part === 'progress'" class="flex flex-wrap gap-x-3"><legend class="small-head">After a move</legend>
-        <label v-for="move in moves" :key="move" class="flex items-center gap-1"><input type="checkbox" :checked="now.moves.includes(move)" @change="now.moves = toggle(now.moves, move)"> {{ move }}</label>
+      <label v-if="now.part === 'outcome'" class="flex items-center gap-1"
+        ><input v-model="now.uneven" type="checkbox" /> For an uneven strand, whose skills lie far apart</label
+      >
+      <fieldset v-if="now.part === 'progress'" class="flex flex-wrap gap-x-3">
+        <legend class="small-head">After a move</legend>
+        <label v-for="move in moves" :key="move" class="flex items-center gap-1"
+          ><input type="checkbox" :checked="now.moves.includes(move)" @change="now.moves = toggle(now.moves, move)" />
+          {{ move }}</label
+        >
       </fieldset>
       <div class="flex gap-3">
-        <label class="grid gap-1">Tone <input v-model="now.tone" class="field w-28" placeholder="any"></label>
-        <label class="grid gap-1">Grades <input v-model="grades" class="field w-24" placeholder="all"></label>
+        <label class="grid gap-1">Tone <input v-model="now.tone" class="field w-28" placeholder="any" /></label>
+        <label class="grid gap-1">Grades <input v-model="grades" class="field w-24" placeholder="all" /></label>
       </div>
     </template>
     <template v-else>
@@ -127,25 +174,58 @@ function toggle<T>(list: T[], item: T): T[] {
       <button type="button" class="quiet justify-self-start" @click="ownCopy">Make one of your own from it</button>
     </template>
     <PhrasePreview v-if="wrong === '' && now.text.trim() !== ''" :phrase="now" />
-    <p v-if="users.length > 0" class="text-muted">Used in {{ users.length }} {{ users.length === 1 ? 'comment' : 'comments' }} of this class: {{ drafts.length }} would change when redrafted, {{ users.length - drafts.length }} with own words or finished stay.</p>
+    <p v-if="users.length > 0" class="text-muted">
+      Used in {{ users.length }} {{ users.length === 1 ? 'comment' : 'comments' }} of this class:
+      {{ drafts.length }} would change when redrafted, {{ users.length - drafts.length }} with own words or finished
+      stay.
+    </p>
     <PhraseElsewhere v-if="!isNew" :id="phrase.id" />
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
     <div class="flex flex-wrap gap-3">
-      <button v-if="may" type="button" class="press" :disabled="busy || !changed || wrong !== '' || now.text.trim() === ''" @click="save">{{ isNew ? (now.owner === null ? 'Put into the school’s phrasebook' : 'Put into my phrases') : 'Save the phrase' }}</button>
-      <button v-if="!isNew && drafts.length > 0 && !changed" type="button" class="quiet" :disabled="busy" @click="redraft">Redraft {{ drafts.length === 1 ? 'the draft' : `the ${drafts.length} drafts` }}</button>
+      <button
+        v-if="may"
+        type="button"
+        class="press"
+        :disabled="busy || !changed || wrong !== '' || now.text.trim() === ''"
+        @click="save"
+      >
+        {{
+          isNew ? (now.owner === null ? 'Put into the school’s phrasebook' : 'Put into my phrases') : 'Save the phrase'
+        }}
+      </button>
+      <button
+        v-if="!isNew && drafts.length > 0 && !changed"
+        type="button"
+        class="quiet"
+        :disabled="busy"
+        @click="redraft"
+      >
+        Redraft {{ drafts.length === 1 ? 'the draft' : `the ${drafts.length} drafts` }}
+      </button>
       <button v-if="may && !isNew" type="button" class="quiet" :disabled="busy" @click="takeOut">Take it out</button>
-      <button v-if="!isNew && history === null" type="button" class="link" :disabled="busy" @click="showHistory">History</button>
+      <button v-if="!isNew && history === null" type="button" class="link" :disabled="busy" @click="showHistory">
+        History
+      </button>
     </div>
     <div v-if="history">
       <p class="small-head">History</p>
       <p v-if="history.length === 0" class="text-muted">It stands as it came with the phrasebook.</p>
-      <ul><li v-for="change in history" :key="change.event" class="border-b border-rule py-1">
-        <p class="text-xs text-muted">{{ new Date(change.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }} · {{ change.by }}</p>
-        <p v-if="change.before" class="font-serif"><del>{{ change.before }}</del></p>
-        <p class="font-serif">{{ change.after ?? '(taken out)' }}</p>
-        <button v-if="change.undoable" type="button" class="link" :disabled="busy" @click="undo(change.event)">Undo this change</button>
-      </li></ul>
+      <ul>
+        <li v-for="change in history" :key="change.event" class="border-b border-rule py-1">
+          <p class="text-xs text-muted">
+            {{ new Date(change.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }} ·
+            {{ change.by }}
+          </p>
+          <p v-if="change.before" class="font-serif">
+            <del>{{ change.before }}</del>
+          </p>
+          <p class="font-serif">{{ change.after ?? '(taken out)' }}</p>
+          <button v-if="change.undoable" type="button" class="link" :disabled="busy" @click="undo(change.event)">
+            Undo this change
+          </button>
+        </li>
+      </ul>
     </div>
   </div>
 </template>

@@ -10,12 +10,20 @@ const { problem, attempt } = useAttempt()
 const uses = shallowRef<PhraseUses[]>([])
 const elsewhere = computed(() => uses.value.filter((each) => each.classId !== view.kept.classId))
 
-onMounted(() => attempt(async () => {
-  uses.value = await askServer<PhraseUses[]>('GET', `/api/phrasebook/uses/${view.kept.termId}?phrase=${encodeURIComponent(props.id)}`)
-}))
+onMounted(() =>
+  attempt(async () => {
+    uses.value = await askServer<PhraseUses[]>(
+      'GET',
+      `/api/phrasebook/uses/${view.kept.termId}?phrase=${encodeURIComponent(props.id)}`,
+    )
+  }),
+)
 </script>
 
 <template>
-  <p v-for="each in elsewhere" :key="each.classId" class="text-muted">In {{ each.className }}: {{ each.drafts }} {{ each.drafts === 1 ? 'draft' : 'drafts' }} would change when redrafted there, {{ each.staying }} with own words or finished stay.</p>
+  <p v-for="each in elsewhere" :key="each.classId" class="text-muted">
+    In {{ each.className }}: {{ each.drafts }} {{ each.drafts === 1 ? 'draft' : 'drafts' }} would change when redrafted
+    there, {{ each.staying }} with own words or finished stay.
+  </p>
   <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
 </template>

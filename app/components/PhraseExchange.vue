@@ -13,10 +13,12 @@ const session = useSession()
 const { busy, problem, attempt } = useAttempt()
 const plan = shallowRef<PhraseImport | null>(null)
 const message = ref('')
-const owner = computed(() => (classRecord.may.phrasebook ? null : session.person?.id ?? null))
+const owner = computed(() => (classRecord.may.phrasebook ? null : (session.person?.id ?? null)))
 
 function save(): void {
-  const url = URL.createObjectURL(new Blob([writePhrasebook({ phrases: phrasebook.phrases })], { type: 'text/csv;charset=utf-8' }))
+  const url = URL.createObjectURL(
+    new Blob([writePhrasebook({ phrases: phrasebook.phrases })], { type: 'text/csv;charset=utf-8' }),
+  )
   const link = Object.assign(document.createElement('a'), { href: url, download: 'phrasebook.csv' })
   link.click()
   URL.revokeObjectURL(url)
@@ -30,7 +32,12 @@ function bring(event: Event): Promise<void> {
     plan.value = null
     if (!file) return
     const subjects = ['any', 'general', ...(classRecord.record?.subjects ?? []).map((subject) => subject.key)]
-    plan.value = planPhraseImport(decodeText(new Uint8Array(await file.arrayBuffer())), phrasebook.phrases, subjects, owner.value)
+    plan.value = planPhraseImport(
+      decodeText(new Uint8Array(await file.arrayBuffer())),
+      phrasebook.phrases,
+      subjects,
+      owner.value,
+    )
     input.value = ''
   })
 }
@@ -48,16 +55,49 @@ function putIn(): Promise<void> {
 
 <template>
   <section aria-label="Import and export" class="grid gap-4">
-    <p class="flex items-center gap-4"><button type="button" class="quiet" @click="save">Save all {{ phrasebook.phrases.length }} phrases as a file</button><span class="text-sm text-muted">CSV; a spreadsheet or text editor opens it</span></p>
-    <label class="grid gap-1 text-sm">Bring a phrasebook file <input type="file" accept=".csv,.tsv,.txt,text/csv" :disabled="busy" @change="bring"></label>
-    <p class="text-sm text-muted">{{ owner === null ? 'They become the school’s phrases.' : 'They become your own phrases; nobody else sees them.' }}</p>
+    <p class="flex items-center gap-4">
+      <button type="button" class="quiet" @click="save">
+        Save all {{ phrasebook.phrases.length }} phrases as a file</button
+      ><span class="text-sm text-muted">CSV; a spreadsheet or text editor opens it</span>
+    </p>
+    <label class="grid gap-1 text-sm"
+      >Bring a phrasebook file <input type="file" accept=".csv,.tsv,.txt,text/csv" :disabled="busy" @change="bring"
+    /></label>
+    <p class="text-sm text-muted">
+      {{
+        owner === null ? 'They become the school’s phrases.' : 'They become your own phrases; nobody else sees them.'
+      }}
+    </p>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
     <div v-if="plan" class="grid gap-3">
-      <p><b>{{ plan.added.length }}</b> new, <b>{{ plan.changed.length }}</b> changed, <b>{{ plan.unchanged }}</b> unchanged, <b :class="plan.doubtful.length > 0 ? 'text-needs' : ''">{{ plan.doubtful.length }}</b> doubtful</p>
-      <ul v-if="plan.doubtful.length > 0" class="needs grid gap-1 text-sm"><li v-for="each in plan.doubtful.slice(0, 50)" :key="each.row">Row {{ each.row }}: {{ each.reason }}</li><li v-if="plan.doubtful.length > 50">and {{ plan.doubtful.length - 50 }} more</li></ul>
-      <ul class="text-sm"><li v-for="each in plan.changed.slice(0, 20)" :key="each.phrase.id" class="border-b border-rule py-1 font-serif"><del class="text-muted">{{ each.before.text }}</del> {{ each.phrase.text }}</li></ul>
-      <button v-if="plan.added.length + plan.changed.length > 0" type="button" class="press justify-self-start" :disabled="busy" @click="putIn">Put in {{ plan.added.length }} new and {{ plan.changed.length }} changed phrases</button>
+      <p>
+        <b>{{ plan.added.length }}</b> new, <b>{{ plan.changed.length }}</b> changed,
+        <b>{{ plan.unchanged }}</b> unchanged,
+        <b :class="plan.doubtful.length > 0 ? 'text-needs' : ''">{{ plan.doubtful.length }}</b> doubtful
+      </p>
+      <ul v-if="plan.doubtful.length > 0" class="needs grid gap-1 text-sm">
+        <li v-for="each in plan.doubtful.slice(0, 50)" :key="each.row">Row {{ each.row }}: {{ each.reason }}</li>
+        <li v-if="plan.doubtful.length > 50">and {{ plan.doubtful.length - 50 }} more</li>
+      </ul>
+      <ul class="text-sm">
+        <li
+          v-for="each in plan.changed.slice(0, 20)"
+          :key="each.phrase.id"
+          class="border-b border-rule py-1 font-serif"
+        >
+          <del class="text-muted">{{ each.before.text }}</del> {{ each.phrase.text }}
+        </li>
+      </ul>
+      <button
+        v-if="plan.added.length + plan.changed.length > 0"
+        type="button"
+        class="press justify-self-start"
+        :disabled="busy"
+        @click="putIn"
+      >
+        Put in {{ plan.added.length }} new and {{ plan.changed.length }} changed phrases
+      </button>
     </div>
   </section>
 </template>

@@ -10,5 +10,9 @@ const parts = computed(() => frameParts(frameOfPhrase(parsePhrase(props.text), '
 </script>
 
 <template>
-  <span class="font-serif"><template v-for="(part, at) in parts" :key="at"><span v-if="part.piece" class="border-b border-teal text-teal">{{ part.text }}</span><SlotWords v-else :text="part.text" /></template></span>
+  <span class="font-serif"
+    ><template v-for="(part, at) in parts" :key="at"
+      ><span v-if="part.piece" class="border-b border-teal text-teal">{{ part.text }}</span
+      ><SlotWords v-else :text="part.text" /></template
+  ></span>
 </template>

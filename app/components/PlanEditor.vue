@@ -18,18 +18,29 @@ let nextId = 0
 /** Changes that are on their way. */
 let waiting = 0
 let queue: Promise<void> = Promise.resolve()
-watch(() => classRecord.box, (box, before) => {
-  // What was just saved comes back as it stands here; rows that are being moved stay the same rows.
-  if (box && box.key === before?.key && (waiting > 1 || writePlan(box.plan) === writePlan(parts.value))) return
-  parts.value = (box?.plan ?? []).map((part) => ({ ...part, id: nextId++ }))
-}, { immediate: true })
+watch(
+  () => classRecord.box,
+  (box, before) => {
+    // What was just saved comes back as it stands here; rows that are being moved stay the same rows.
+    if (box && box.key === before?.key && (waiting > 1 || writePlan(box.plan) === writePlan(parts.value))) return
+    parts.value = (box?.plan ?? []).map((part) => ({ ...part, id: nextId++ }))
+  },
+  { immediate: true },
+)
 
 /** Every part that this box can have. */
 const possible = computed(() => {
   const { record, box } = classRecord
   if (!record || !box) return []
-  const abouts = box.subject === null ? record.habits.map((habit) => `habit ${habit.name}`) : [...strandsOf(record.skills, box.subject).map(([strand]) => `outcome ${strand}`), 'outcome mark']
-  return [...partKinds.filter((kind) => kind !== 'outcome' && kind !== 'habit'), ...abouts, ...(box.subject === null ? ['habit strongest', 'habit weakest'] : ['outcome strongest', 'outcome weakest'])]
+  const abouts =
+    box.subject === null
+      ? record.habits.map((habit) => `habit ${habit.name}`)
+      : [...strandsOf(record.skills, box.subject).map(([strand]) => `outcome ${strand}`), 'outcome mark']
+  return [
+    ...partKinds.filter((kind) => kind !== 'outcome' && kind !== 'habit'),
+    ...abouts,
+    ...(box.subject === null ? ['habit strongest', 'habit weakest'] : ['outcome strongest', 'outcome weakest']),
+  ]
 })
 
 /** The student in view, as the plan now stands. */
@@ -45,7 +56,11 @@ function save(): Promise<void> {
   const path = `/api/boxes/${classRecord.box?.key}/plan`
   const plan = writePlan(parts.value)
   waiting += 1
-  queue = queue.then(() => attempt(() => phrasebook.change('PUT', path, { plan }))).finally(() => { waiting -= 1 })
+  queue = queue
+    .then(() => attempt(() => phrasebook.change('PUT', path, { plan })))
+    .finally(() => {
+      waiting -= 1
+    })
   return queue
 }
 
@@ -79,23 +94,75 @@ function takeOut(at: number): void {
 <template>
   <section aria-label="Plan" class="grid gap-3">
     <VueDraggable v-model="parts" tag="ol" handle=".handle" :disabled="!may" class="grid gap-1" @end="save">
-      <li v-for="(part, at) in parts" :key="part.id" class="flex items-center gap-3 border-b border-rule py-1" :class="part.sharesSentence ? 'pl-8' : ''">
+      <li
+        v-for="(part, at) in parts"
+        :key="part.id"
+        class="flex items-center gap-3 border-b border-rule py-1"
+        :class="part.sharesSentence ? 'pl-8' : ''"
+      >
         <span v-if="may" class="handle cursor-grab px-1 text-muted" aria-hidden="true">⠿</span>
         <span class="w-52 shrink-0">{{ partKey(part) }}</span>
-        <label class="text-sm whitespace-nowrap">said <select class="bg-paper" :disabled="!may" :value="part.when ?? ''" @change="change(at, { when: conditions.find((each) => each === ($event.target as HTMLSelectElement).value) ?? null })">
-          <option value="">always</option><option v-for="each in conditions" :key="each" :value="each">when {{ each }}</option>
-        </select></label>
-        <label v-if="at > 0" class="flex items-center gap-1 text-sm"><input type="checkbox" :disabled="!may" :checked="part.sharesSentence" @change="change(at, { sharesSentence: !part.sharesSentence })"> joins the one above</label>
+        <label class="text-sm whitespace-nowrap"
+          >said
+          <select
+            class="bg-paper"
+            :disabled="!may"
+            :value="part.when ?? ''"
+            @change="
+              change(at, {
+                when: conditions.find((each) => each === ($event.target as HTMLSelectElement).value) ?? null,
+              })
+            "
+          >
+            <option value="">always</option>
+            <option v-for="each in conditions" :key="each" :value="each">when {{ each }}</option>
+          </select></label
+        >
+        <label v-if="at > 0" class="flex items-center gap-1 text-sm"
+          ><input
+            type="checkbox"
+            :disabled="!may"
+            :checked="part.sharesSentence"
+            @change="change(at, { sharesSentence: !part.sharesSentence })"
+          />
+          joins the one above</label
+        >
         <span v-if="may" class="ml-auto flex shrink-0 gap-1.5 text-sm">
-          <button type="button" class="quiet" :disabled="at === 0" :aria-label="`${partKey(part)}: up`" @click="move(at, -1)">↑</button>
-          <button type="button" class="quiet" :disabled="at === parts.length - 1" :aria-label="`${partKey(part)}: down`" @click="move(at, 1)">↓</button>
-          <button type="button" class="quiet" :aria-label="`Take out ${partKey(part)}`" @click="takeOut(at)">Out</button>
+          <button
+            type="button"
+            class="quiet"
+            :disabled="at === 0"
+            :aria-label="`${partKey(part)}: up`"
+            @click="move(at, -1)"
+          >
+            ↑
+          </button>
+          <button
+            type="button"
+            class="quiet"
+            :disabled="at === parts.length - 1"
+            :aria-label="`${partKey(part)}: down`"
+            @click="move(at, 1)"
+          >
+            ↓
+          </button>
+          <button type="button" class="quiet" :aria-label="`Take out ${partKey(part)}`" @click="takeOut(at)">
+            Out
+          </button>
         </span>
       </li>
     </VueDraggable>
-    <label v-if="may" class="text-sm">Add <select class="field" :disabled="busy" @change="add"><option value="">a part …</option><option v-for="each in possible" :key="each">{{ each }}</option></select></label>
+    <label v-if="may" class="text-sm"
+      >Add
+      <select class="field" :disabled="busy" @change="add">
+        <option value="">a part …</option>
+        <option v-for="each in possible" :key="each">{{ each }}</option>
+      </select></label
+    >
     <p v-else class="text-sm text-muted">The coordinator changes plans.</p>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <MarginPanel :title="`${classRecord.student?.usedName ?? ''} by this plan`"><p class="font-serif">{{ preview || 'Nothing could be said yet.' }}</p></MarginPanel>
+    <MarginPanel :title="`${classRecord.student?.usedName ?? ''} by this plan`"
+      ><p class="font-serif">{{ preview || 'Nothing could be said yet.' }}</p></MarginPanel
+    >
   </section>
 </template>

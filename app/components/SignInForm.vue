@@ -17,8 +17,12 @@ function send(): Promise<void> {
 
 <template>
   <form class="grid gap-3" @submit.prevent="send">
-    <label class="grid gap-1">Name <input v-model="name" class="field" autocomplete="username" autocapitalize="none" required></label>
-    <label class="grid gap-1">Password <input v-model="password" class="field" type="password" autocomplete="current-password" required></label>
+    <label class="grid gap-1"
+      >Name <input v-model="name" class="field" autocomplete="username" autocapitalize="none" required
+    /></label>
+    <label class="grid gap-1"
+      >Password <input v-model="password" class="field" type="password" autocomplete="current-password" required
+    /></label>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <button type="submit" class="press justify-center" :disabled="busy">Sign in</button>
   </form>

@@ -16,11 +16,14 @@ const left = (stage: Stage): number => {
   return Math.max(0, of - done)
 }
 /** The phrasebook belongs to writing. */
-const isIn = (stage: Stage): boolean => route.path === `/${stage}` || (stage === 'write' && route.path === '/phrasebook')
+const isIn = (stage: Stage): boolean =>
+  route.path === `/${stage}` || (stage === 'write' && route.path === '/phrasebook')
 const savedText = computed(() => {
   if (saving.trouble) return 'kept on this device'
   if (saving.waiting.length > 0) return 'saving …'
-  return saving.savedAt ? `saved ${saving.savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : ''
+  return saving.savedAt
+    ? `saved ${saving.savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+    : ''
 })
 
 async function signOut(): Promise<void> {
@@ -32,18 +35,33 @@ async function signOut(): Promise<void> {
 <template>
   <header class="flex h-12 shrink-0 items-center gap-6 border-b border-rule px-4">
     <NuxtLink to="/" class="flex items-center gap-2 font-semibold" aria-label="Facunda: to the desk">
-      <img src="/mark.svg" alt="" width="22" height="22"> Facunda
+      <img src="/mark.svg" alt="" width="22" height="22" /> Facunda
     </NuxtLink>
     <nav aria-label="Stages" class="flex h-full gap-1">
-      <NuxtLink v-for="stage in stages" :key="stage" :to="`/${stage}`"
-        class="flex h-full items-center gap-1.5 border-b-2 px-3" :class="isIn(stage) ? 'border-teal font-semibold text-teal' : 'border-transparent'"
-        :aria-current="isIn(stage) ? 'page' : undefined">
+      <NuxtLink
+        v-for="stage in stages"
+        :key="stage"
+        :to="`/${stage}`"
+        class="flex h-full items-center gap-1.5 border-b-2 px-3"
+        :class="isIn(stage) ? 'border-teal font-semibold text-teal' : 'border-transparent'"
+        :aria-current="isIn(stage) ? 'page' : undefined"
+      >
         {{ names[stage] }}
-        <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted">{{ left(stage) }}<span class="sr-only"> left</span></span>
+        <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted"
+          >{{ left(stage) }}<span class="sr-only"> left</span></span
+        >
       </NuxtLink>
     </nav>
     <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
-    <button v-if="saving.lastEvent !== null" type="button" class="link text-sm" :disabled="busy" @click="attempt(classRecord.undoLast)">Undo</button>
+    <button
+      v-if="saving.lastEvent !== null"
+      type="button"
+      class="link text-sm"
+      :disabled="busy"
+      @click="attempt(classRecord.undoLast)"
+    >
+      Undo
+    </button>
     <span class="text-sm">{{ session.person?.name }}</span>
     <button type="button" class="link text-sm" @click="signOut">Sign out</button>
   </header>

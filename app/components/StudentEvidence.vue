@@ -14,22 +14,44 @@ const marks = computed(() => {
   const { index, record } = classRecord
   const id = student.value?.id
   if (!index || !record || !id) return []
-  return record.subjects.filter((subject) => props.box.subject === null || subject.key === props.box.subject).map((subject) => ({ subject, proposal: markProposal(index, id, subject.key) }))
+  return record.subjects
+    .filter((subject) => props.box.subject === null || subject.key === props.box.subject)
+    .map((subject) => ({ subject, proposal: markProposal(index, id, subject.key) }))
 })
 const levels = computed(() => {
   const { index, record } = classRecord
   if (!index || !record || !student.value) return []
-  const skills = record.skills.filter((skill) => skill.subject === props.box.subject).map((skill) => ({ about: skill.id, title: skill.statement, scaleKey: record.subjects.find((subject) => subject.key === skill.subject)?.skillScale ?? '' }))
-  const habits = props.box.subject === null ? record.habits.map((habit) => ({ about: habit.key, title: habit.name, scaleKey: habit.scale })) : []
+  const skills = record.skills
+    .filter((skill) => skill.subject === props.box.subject)
+    .map((skill) => ({
+      about: skill.id,
+      title: skill.statement,
+      scaleKey: record.subjects.find((subject) => subject.key === skill.subject)?.skillScale ?? '',
+    }))
+  const habits =
+    props.box.subject === null
+      ? record.habits.map((habit) => ({ about: habit.key, title: habit.name, scaleKey: habit.scale }))
+      : []
   return [...skills, ...habits].map(({ about, title, scaleKey }) => {
     const scale = index.scale(scaleKey)
     const symbol = index.levelOf(student.value?.id ?? '', about)
-    return { about, title, symbol, strokes: scale && symbol && findLevel(scale, symbol) ? strokesOf(scale, symbol) : null }
+    return {
+      about,
+      title,
+      symbol,
+      strokes: scale && symbol && findLevel(scale, symbol) ? strokesOf(scale, symbol) : null,
+    }
   })
 })
 const days = computed(() => (student.value ? classRecord.index?.attendanceOf(student.value.id) : undefined))
-const notes = computed(() => (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id))
-const before = computed(() => classRecord.record?.before?.comments.find((comment) => comment.studentId === student.value?.id && comment.box === props.box.key))
+const notes = computed(() =>
+  (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
+)
+const before = computed(() =>
+  classRecord.record?.before?.comments.find(
+    (comment) => comment.studentId === student.value?.id && comment.box === props.box.key,
+  ),
+)
 </script>
 
 <template>
@@ -37,17 +59,32 @@ const before = computed(() => classRecord.record?.before?.comments.find((comment
     <ul>
       <li v-for="{ subject, proposal } in marks" :key="subject.key" class="flex gap-2 py-0.5">
         <span class="flex-1">{{ subject.name }}</span>
-        <b v-if="proposal.settled" class="font-semibold">{{ proposal.settled.special ?? percentText(proposal.settled.percent ?? 0) }} {{ proposal.settledLevel?.symbol }}</b>
+        <b v-if="proposal.settled" class="font-semibold"
+          >{{ proposal.settled.special ?? percentText(proposal.settled.percent ?? 0) }}
+          {{ proposal.settledLevel?.symbol }}</b
+        >
         <span v-else class="text-needs">not settled</span>
       </li>
     </ul>
     <ul>
-      <li v-for="each in levels" :key="each.about" class="flex items-center gap-2 py-0.5"><span class="flex-1">{{ each.title }}</span><InkStrokes v-if="each.strokes" v-bind="each.strokes" /><b class="w-5 text-right font-semibold">{{ each.symbol ?? '—' }}</b></li>
+      <li v-for="each in levels" :key="each.about" class="flex items-center gap-2 py-0.5">
+        <span class="flex-1">{{ each.title }}</span><InkStrokes v-if="each.strokes" v-bind="each.strokes" /><b
+          class="w-5 text-right font-semibold"
+          >{{ each.symbol ?? '—' }}</b
+        >
+      </li>
     </ul>
-    <p v-if="days">Absent {{ days.absences }} of {{ days.daysOpen }} days, late {{ days.lates }} {{ days.lates === 1 ? 'time' : 'times' }}</p>
+    <p v-if="days">
+      Absent {{ days.absences }} of {{ days.daysOpen }} days, late {{ days.lates }}
+      {{ days.lates === 1 ? 'time' : 'times' }}
+    </p>
     <div v-if="notes.length > 0">
       <p class="small-head">Notes</p>
-      <ul><li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1"><span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}</li></ul>
+      <ul>
+        <li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1">
+          <span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}
+        </li>
+      </ul>
     </div>
     <BecauseList :box="box.key" />
     <div v-if="before">

@@ -24,11 +24,19 @@ const lines = computed(() => {
     <p v-if="lines.length === 0">No work is in yet.</p>
     <ul v-else>
       <li v-for="{ piece, result } in lines" :key="piece.id" class="flex gap-2 border-b border-rule py-1">
-        <span class="min-w-0 flex-1">{{ piece.title }}<span class="block text-xs text-muted">{{ piece.category }}{{ piece.date ? `, ${piece.date}` : '' }}</span></span>
+        <span class="min-w-0 flex-1"
+          >{{ piece.title
+          }}<span class="block text-xs text-muted"
+            >{{ piece.category }}{{ piece.date ? `, ${piece.date}` : '' }}</span
+          ></span
+        >
         <span class="text-right">
           <template v-if="!result">no result</template>
-          <template v-else>{{ result.score === null ? result.state : `${result.score} / ${piece.outOf}` }}<span v-if="result.state === 'late'" class="block text-xs text-muted">late</span>
-            <span v-if="result.remark" class="block max-w-28 text-xs text-muted">{{ result.remark }}</span></template>
+          <template v-else
+            >{{ result.score === null ? result.state : `${result.score} / ${piece.outOf}`
+            }}<span v-if="result.state === 'late'" class="block text-xs text-muted">late</span>
+            <span v-if="result.remark" class="block max-w-28 text-xs text-muted">{{ result.remark }}</span></template
+          >
         </span>
       </li>
     </ul>
@@ -36,11 +44,17 @@ const lines = computed(() => {
       <p class="small-head">How the mark adds up</p>
       <ul>
         <li v-for="each in proposal.computed.categories" :key="each.key" class="flex gap-2 py-0.5">
-          <span class="flex-1">{{ each.name }}</span><span>{{ percentText(each.percent) }}</span><span class="w-20 text-right text-muted">× {{ percentText(each.share * 100) }}</span>
+          <span class="flex-1">{{ each.name }}</span><span>{{ percentText(each.percent) }}</span
+          ><span class="w-20 text-right text-muted">× {{ percentText(each.share * 100) }}</span>
         </li>
       </ul>
-      <p v-if="proposal.computed.percent !== null" class="flex border-t border-edge py-1 font-semibold"><span class="flex-1">Proposal</span>{{ percentText(proposal.computed.percent, 1) }} {{ proposal.proposedLevel?.symbol }}</p>
-      <p v-if="proposal.computed.leftOut > 0" class="text-muted">{{ proposal.computed.leftOut }} excused or incomplete, left out.</p>
+      <p v-if="proposal.computed.percent !== null" class="flex border-t border-edge py-1 font-semibold">
+        <span class="flex-1">Proposal</span>{{ percentText(proposal.computed.percent, 1) }}
+        {{ proposal.proposedLevel?.symbol }}
+      </p>
+      <p v-if="proposal.computed.leftOut > 0" class="text-muted">
+        {{ proposal.computed.leftOut }} excused or incomplete, left out.
+      </p>
     </div>
   </div>
 </template>

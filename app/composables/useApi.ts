@@ -29,9 +29,15 @@ export async function askServer<T>(method: Method, path: string, body?: object |
 }
 
 function toProblem(error: unknown): ApiProblem {
-  if (!(error instanceof FetchError)) return new ApiProblem(error instanceof Error ? error.message : String(error), 0, {})
+  if (!(error instanceof FetchError))
+    return new ApiProblem(error instanceof Error ? error.message : String(error), 0, {})
   const answer = error.data as { message?: string; data?: Record<string, unknown> } | undefined
   const status = error.statusCode ?? 0
-  const message = status === 0 ? 'The server cannot be reached just now.' : status === 413 ? 'The file is too large.' : answer?.message ?? 'Something went wrong on the server.'
+  const message =
+    status === 0
+      ? 'The server cannot be reached just now.'
+      : status === 413
+        ? 'The file is too large.'
+        : (answer?.message ?? 'Something went wrong on the server.')
   return new ApiProblem(message, status, answer?.data ?? {})
 }

@@ -1,4 +1,6 @@
-/** Does something that may fail: says that it is under way, and what went wrong in words for the person at the screen. */
+/**
+ * Does something that may fail: says that it is under way, and what went wrong in words for the person at the screen.
+ */
 export function useAttempt() {
   const busy = ref(false)
   const problem = ref('')

@@ -18,21 +18,32 @@ export function useFindings(student: () => Student | null, box: () => CommentBox
     return (who && where && classRecord.index?.commentOf(who.id, where.key)?.text) ?? ''
   })
 
-  watchDebounced(text, async (now) => {
-    if (now.trim() === '') return
-    try {
-      const plain = plainlyNamed(now, student()?.usedName ?? '')
-      const found = await remarksOn(plain.text)
-      remarks.value = { text: now, remarks: found.map((remark) => ({ ...remark, suggestions: remark.suggestions.map(plain.restored) })) }
-      languageProblem.value = ''
-    } catch (error) {
-      languageProblem.value = error instanceof Error ? error.message : String(error)
-    }
-  }, { debounce: 500, immediate: true })
+  watchDebounced(
+    text,
+    async (now) => {
+      if (now.trim() === '') return
+      try {
+        const plain = plainlyNamed(now, student()?.usedName ?? '')
+        const found = await remarksOn(plain.text)
+        remarks.value = {
+          text: now,
+          remarks: found.map((remark) => ({ ...remark, suggestions: remark.suggestions.map(plain.restored) })),
+        }
+        languageProblem.value = ''
+      } catch (error) {
+        languageProblem.value = error instanceof Error ? error.message : String(error)
+      }
+    },
+    { debounce: 500, immediate: true },
+  )
 
   const knownWords = computed(() => {
     const { record } = classRecord
-    const words = [...(record?.students ?? []).flatMap((each) => [each.usedName, each.legalGiven, each.family]), ...(record?.namesInYear ?? []), ...(record?.school.checks.knownWords ?? [])]
+    const words = [
+      ...(record?.students ?? []).flatMap((each) => [each.usedName, each.legalGiven, each.family]),
+      ...(record?.namesInYear ?? []),
+      ...(record?.school.checks.knownWords ?? []),
+    ]
     return new Set(words.flatMap((word) => [word, ...word.split(/[\s-]/)]).map((word) => word.toLocaleLowerCase('en')))
   })
 
@@ -40,10 +51,20 @@ export function useFindings(student: () => Student | null, box: () => CommentBox
     const { index } = classRecord
     const [who, where] = [student(), box()]
     if (!index || !who || !where) return []
-    const language = remarks.value.text === text.value ? languageFindings(remarks.value.remarks, text.value, knownWords.value) : []
+    const language =
+      remarks.value.text === text.value ? languageFindings(remarks.value.remarks, text.value, knownWords.value) : []
     // What a check of our own has found already is not said again by the language check.
     const own = checkComment(index, who, where)
-    return [...own, ...language.filter((finding) => !isAccepted(finding, index, who.id, where.key, text.value) && !own.some((each) => each.start < finding.end && each.end > finding.start && each.end - each.start < text.value.length))]
+    return [
+      ...own,
+      ...language.filter(
+        (finding) =>
+          !isAccepted(finding, index, who.id, where.key, text.value) &&
+          !own.some(
+            (each) => each.start < finding.end && each.end > finding.start && each.end - each.start < text.value.length,
+          ),
+      ),
+    ]
   })
 
   return { findings, text, languageProblem }

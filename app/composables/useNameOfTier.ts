@@ -6,7 +6,9 @@ export function useNameOfTier(): (tier: Tier) => string {
   const classRecord = useClassRecord()
   return (tier) => {
     const subject = classRecord.record?.subjects.find((each) => each.key === classRecord.box?.subject)
-    const scale = classRecord.record?.scales.find((each) => each.key === (subject?.skillScale ?? classRecord.record?.habits[0]?.scale))
+    const scale = classRecord.record?.scales.find(
+      (each) => each.key === (subject?.skillScale ?? classRecord.record?.habits[0]?.scale),
+    )
     return scale?.levels.find((level) => level.tier === tier)?.name ?? tier
   }
 }

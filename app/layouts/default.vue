@@ -13,7 +13,13 @@ onMounted(async () => {
   if (!view.desk) await view.loadDesk()
   await classRecord.load()
 })
-watch(() => route.path, (path) => { view.kept.stage = path.slice(1) }, { immediate: true })
+watch(
+  () => route.path,
+  (path) => {
+    view.kept.stage = path.slice(1)
+  },
+  { immediate: true },
+)
 
 const refusedText = computed(() => saving.refused?.problem.message)
 const isConflict = computed(() => saving.refused?.problem.status === 409)

@@ -21,11 +21,20 @@ const done = ref('')
 const subject = computed(() => classRecord.subject)
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
-const rows = computed(() => work.value.map((piece) => {
-  const results = classRecord.record?.results.filter((result) => result.workId === piece.id) ?? []
-  const scores = results.flatMap((result) => (result.score === null ? [] : [(result.score / piece.outOf) * 100]))
-  return { piece, results: results.length, middle: median(scores), low: quantile(scores, 0.25), high: quantile(scores, 0.75), missing: results.filter((result) => result.state === 'missing').length }
-}))
+const rows = computed(() =>
+  work.value.map((piece) => {
+    const results = classRecord.record?.results.filter((result) => result.workId === piece.id) ?? []
+    const scores = results.flatMap((result) => (result.score === null ? [] : [(result.score / piece.outOf) * 100]))
+    return {
+      piece,
+      results: results.length,
+      middle: median(scores),
+      low: quantile(scores, 0.25),
+      high: quantile(scores, 0.75),
+      missing: results.filter((result) => result.state === 'missing').length,
+    }
+  }),
+)
 const toTake = computed(() => {
   const counts = plan.value ? countPlan(plan.value.plan) : { new: 0, changed: 0 }
   return counts.new + counts.changed
@@ -49,10 +58,15 @@ function bring(chosen: File): Promise<void> {
 }
 
 // Each correction shows at once what it would change.
-watchDebounced(mapping, () => attempt(async () => {
-  if (!file.value || !mapping.value) return
-  plan.value = await askServer<PlanAnswer>('POST', `/api/files/${file.value.id}/plan`, { mapping: mapping.value })
-}), { debounce: 150, deep: true })
+watchDebounced(
+  mapping,
+  () =>
+    attempt(async () => {
+      if (!file.value || !mapping.value) return
+      plan.value = await askServer<PlanAnswer>('POST', `/api/files/${file.value.id}/plan`, { mapping: mapping.value })
+    }),
+  { debounce: 150, deep: true },
+)
 
 function whoIs(written: string, studentId: string): void {
   if (!mapping.value) return
@@ -63,7 +77,11 @@ function whoIs(written: string, studentId: string): void {
 function takeIn(): Promise<void> {
   return attempt(async () => {
     if (!file.value || !mapping.value || !plan.value) return
-    const answer = await askServer<{ event: number | null; summary: string }>('POST', `/api/files/${file.value.id}/apply`, { mapping: mapping.value, fingerprint: plan.value.fingerprint })
+    const answer = await askServer<{ event: number | null; summary: string }>(
+      'POST',
+      `/api/files/${file.value.id}/apply`,
+      { mapping: mapping.value, fingerprint: plan.value.fingerprint },
+    )
     saving.lastEvent = answer.event
     done.value = `${file.value.name} is in: ${answer.summary}.`
     leave()
@@ -92,19 +110,37 @@ function drop(event: DragEvent): void {
       <div class="flex items-start gap-3">
         <div class="min-w-0 flex-1">
           <h1 class="truncate text-xl font-semibold">{{ file.name }}</h1>
-          <p class="text-sm text-muted">Into {{ subject?.name }}, {{ classRecord.record?.term.name }}. {{ file.rows }} rows, {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result' }}<template v-if="file.remembered">, read as you corrected it last time</template></p>
+          <p class="text-sm text-muted">
+            Into {{ subject?.name }}, {{ classRecord.record?.term.name }}. {{ file.rows }} rows,
+            {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result'
+            }}<template v-if="file.remembered">, read as you corrected it last time</template>
+          </p>
         </div>
-        <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">{{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}</button>
+        <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">
+          {{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}
+        </button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
       <ImportSummary v-if="plan" :plan="plan.plan" @answer="whoIs" />
       <p>This is how the columns were read. Correct what is wrong above a column.</p>
       <GradebookMapping v-model="mapping" :file="file" />
       <div class="flex flex-wrap gap-4 text-sm">
-        <label class="flex items-center gap-2">Heading row <input v-model.number="mapping.headingRow" type="number" min="1" class="field w-16"></label>
-        <label class="flex items-center gap-2">Where the file names none: category <input v-model="mapping.category" class="field w-36"></label>
-        <label class="flex items-center gap-2">out of <input v-model.number="mapping.outOf" type="number" min="1" class="field w-20"></label>
-        <label class="flex items-center gap-2">Dates <select v-model="mapping.dates" class="field"><option>day first</option><option>month first</option></select></label>
+        <label class="flex items-center gap-2"
+          >Heading row <input v-model.number="mapping.headingRow" type="number" min="1" class="field w-16"
+        /></label>
+        <label class="flex items-center gap-2"
+          >Where the file names none: category <input v-model="mapping.category" class="field w-36"
+        /></label>
+        <label class="flex items-center gap-2"
+          >out of <input v-model.number="mapping.outOf" type="number" min="1" class="field w-20"
+        /></label>
+        <label class="flex items-center gap-2"
+          >Dates
+          <select v-model="mapping.dates" class="field">
+            <option>day first</option>
+            <option>month first</option>
+          </select></label
+        >
       </div>
     </template>
 
@@ -112,26 +148,52 @@ function drop(event: DragEvent): void {
       <div class="flex items-center gap-4">
         <h1 class="text-xl font-semibold">{{ subject?.name }}: work of the term</h1>
         <label v-if="mayGather" class="press ml-auto cursor-pointer focus-within:outline-2 focus-within:outline-teal">
-          Choose a gradebook file <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="choose">
+          Choose a gradebook file
+          <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="choose" />
         </label>
       </div>
-      <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">{{ subject?.teacher }} brings in the results of this subject. You can read them.</p>
+      <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
+        {{ subject?.teacher }} brings in the results of this subject. You can read them.
+      </p>
       <table v-if="rows.length > 0" class="w-full">
-        <thead><tr class="border-b border-edge text-sm text-muted">
-          <th scope="col" class="py-1">Piece of work</th><th scope="col">Category</th><th scope="col">Date</th><th scope="col" class="text-right">Out of</th><th scope="col" class="text-right">Results</th><th scope="col" class="text-right">Middle result</th><th scope="col" class="text-right">Middle half</th>
-        </tr></thead>
+        <thead>
+          <tr class="border-b border-edge text-sm text-muted">
+            <th scope="col" class="py-1">Piece of work</th>
+            <th scope="col">Category</th>
+            <th scope="col">Date</th>
+            <th scope="col" class="text-right">Out of</th>
+            <th scope="col" class="text-right">Results</th>
+            <th scope="col" class="text-right">Middle result</th>
+            <th scope="col" class="text-right">Middle half</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="{ piece, results, middle, low, high, missing } in rows" :key="piece.id" class="border-b border-rule">
-            <th scope="row" class="py-1.5">{{ piece.title }}</th><td>{{ piece.category }}</td><td>{{ piece.date ?? '—' }}</td><td class="text-right">{{ piece.outOf }}</td>
-            <td class="text-right">{{ results }} of {{ classRecord.record?.students.length }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span></td>
+          <tr
+            v-for="{ piece, results, middle, low, high, missing } in rows"
+            :key="piece.id"
+            class="border-b border-rule"
+          >
+            <th scope="row" class="py-1.5">{{ piece.title }}</th>
+            <td>{{ piece.category }}</td>
+            <td>{{ piece.date ?? '—' }}</td>
+            <td class="text-right">{{ piece.outOf }}</td>
+            <td class="text-right">
+              {{ results }} of {{ classRecord.record?.students.length
+              }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span>
+            </td>
             <td class="text-right">{{ middle === null ? '—' : percentText(middle) }}</td>
-            <td class="text-right text-muted">{{ low === null || high === null ? '—' : `${roundHalfUp(low)} to ${percentText(high)}` }}</td>
+            <td class="text-right text-muted">
+              {{ low === null || high === null ? '—' : `${roundHalfUp(low)} to ${percentText(high)}` }}
+            </td>
           </tr>
         </tbody>
       </table>
       <p v-else class="border border-dashed border-edge p-8 text-center">
         No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
-        <template v-if="mayGather">Choose the file your gradebook exports (CSV, a row per student or a row per result), or drop it here.</template>
+        <template v-if="mayGather"
+          >Choose the file your gradebook exports (CSV, a row per student or a row per result), or drop it
+          here.</template
+        >
       </p>
     </template>
 

@@ -12,7 +12,13 @@ const view = useView()
 const session = useSession()
 onMounted(() => view.loadDesk())
 
-const words: Record<Stage, string> = { gather: 'results in', settle: 'settled', write: 'boxes written', read: 'read and finished', send: 'reports made' }
+const words: Record<Stage, string> = {
+  gather: 'results in',
+  settle: 'settled',
+  write: 'boxes written',
+  read: 'read and finished',
+  send: 'reports made',
+}
 const days = computed(() => (view.desk ? daysUntil(view.desk.term.commentsDue, view.desk.today) : 0))
 
 /** The first stage of a class with something left. */
@@ -41,20 +47,37 @@ async function signOut(): Promise<void> {
     <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>
     <p class="mt-3 font-serif text-lg">
       {{ view.desk.term.name }}: comments are due on {{ longDate(view.desk.term.commentsDue) }},
-      <strong :class="days < 3 ? 'text-needs' : ''">{{ days < 0 ? `${-days} days ago` : days === 0 ? 'today' : `in ${days} ${days === 1 ? 'day' : 'days'}` }}</strong>.
+      <strong :class="days < 3 ? 'text-needs' : ''">{{
+        days < 0 ? `${-days} days ago` : days === 0 ? 'today' : `in ${days} ${days === 1 ? 'day' : 'days'}`
+      }}</strong>.
     </p>
-    <section v-for="each in view.desk.classes" :key="each.id" class="mt-8 border-t border-rule pt-5" :aria-label="each.name">
+    <section
+      v-for="each in view.desk.classes"
+      :key="each.id"
+      class="mt-8 border-t border-rule pt-5"
+      :aria-label="each.name"
+    >
       <div class="flex items-baseline gap-3">
         <h2 class="text-xl font-semibold">{{ each.name }}</h2>
         <p class="text-muted">{{ each.role }}, {{ each.students }} students</p>
-        <button type="button" class="press ml-auto" @click="open(each, nextStage(each))">Go on with {{ nextStage(each) }}</button>
+        <button type="button" class="press ml-auto" @click="open(each, nextStage(each))">
+          Go on with {{ nextStage(each) }}
+        </button>
       </div>
       <ol class="mt-4 grid grid-cols-5 gap-4">
         <li v-for="stage in stages" :key="stage">
           <button type="button" class="w-full border-t-2 border-rule pt-2 text-left" @click="open(each, stage)">
-            <span class="block h-1 bg-teal -mt-[10px] mb-2" :style="{ width: `${each.counts[stage].of ? (each.counts[stage].done / each.counts[stage].of) * 100 : 0}%` }" aria-hidden="true" />
+            <span
+              class="block h-1 bg-teal -mt-[10px] mb-2"
+              :style="{
+                width: `${each.counts[stage].of ? (each.counts[stage].done / each.counts[stage].of) * 100 : 0}%`,
+              }"
+              aria-hidden="true"
+            />
             <span class="font-semibold capitalize">{{ stage }}</span>
-            <span class="block text-sm text-muted">{{ each.counts[stage].done }} of {{ each.counts[stage].of }} {{ words[stage] }}</span>
+            <span class="block text-sm text-muted"
+              >{{ each.counts[stage].done }} of {{ each.counts[stage].of }} {{ words[stage] }}</span
+            >
           </button>
         </li>
       </ol>

@@ -7,10 +7,13 @@ const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const views = ['phrases', 'plan', 'describing words', 'checks', 'files'] as const
 const shown = ref<(typeof views)[number]>('phrases')
-watch(() => classRecord.box?.key, () => {
-  phrasebook.place = null
-  phrasebook.phrase = null
-})
+watch(
+  () => classRecord.box?.key,
+  () => {
+    phrasebook.place = null
+    phrasebook.phrase = null
+  },
+)
 </script>
 
 <template>
@@ -18,7 +21,16 @@ watch(() => classRecord.box?.key, () => {
     <div class="flex items-baseline gap-5">
       <h1 class="text-xl font-semibold">Phrasebook</h1>
       <div role="group" aria-label="Part of the phrasebook" class="flex gap-4">
-        <button v-for="each in views" :key="each" type="button" :aria-pressed="each === shown" :class="each === shown ? 'font-semibold text-teal underline underline-offset-4' : ''" @click="shown = each">{{ each }}</button>
+        <button
+          v-for="each in views"
+          :key="each"
+          type="button"
+          :aria-pressed="each === shown"
+          :class="each === shown ? 'font-semibold text-teal underline underline-offset-4' : ''"
+          @click="shown = each"
+        >
+          {{ each }}
+        </button>
       </div>
       <NuxtLink to="/write" class="link ml-auto text-sm">Back to writing</NuxtLink>
     </div>
@@ -30,7 +42,9 @@ watch(() => classRecord.box?.key, () => {
     <PhraseExchange v-else />
     <MarginPanel v-if="shown === 'phrases'" title="Phrase">
       <PhraseEditor v-if="phrasebook.phrase" :key="phrasebook.phrase.id" :phrase="phrasebook.phrase" />
-      <p v-else class="text-sm text-muted">A phrase that you choose or write stands here, with how it reads for four students of the class.</p>
+      <p v-else class="text-sm text-muted">
+        A phrase that you choose or write stands here, with how it reads for four students of the class.
+      </p>
     </MarginPanel>
   </div>
 </template>

@@ -18,22 +18,33 @@ const rows = computed(() => {
   return record.students.map((student) => {
     const comment = index.commentOf(student.id, now.key)
     return {
-      student, comment, findings: checkComment(index, student, now),
+      student,
+      comment,
+      findings: checkComment(index, student, now),
       mark: now.subject === null ? null : markProposal(index, student.id, now.subject),
     }
   })
 })
 const withFindings = computed(() => rows.value.filter((row) => row.findings.length > 0))
-const may = computed(() => (box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject)))
-const { findings, text, languageProblem } = useFindings(() => classRecord.student, () => box.value)
+const may = computed(() =>
+  box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
+)
+const { findings, text, languageProblem } = useFindings(
+  () => classRecord.student,
+  () => box.value,
+)
 const current = computed(() => rows.value.find((row) => row.student.id === classRecord.student?.id))
 
 // Who is chosen in the class list is brought into view.
 const table = useTemplateRef('table')
-watch(() => [current.value?.student.id, box.value?.key], async () => {
-  await nextTick()
-  table.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
-}, { immediate: true, flush: 'post' })
+watch(
+  () => [current.value?.student.id, box.value?.key],
+  async () => {
+    await nextTick()
+    table.value?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' })
+  },
+  { immediate: true, flush: 'post' },
+)
 
 /** On to the next student, round to the first, with whom something was found. */
 function nextToLookAt(): void {
@@ -52,18 +63,50 @@ async function write(studentId: string): Promise<void> {
   <div v-if="box" class="grid gap-4 p-5">
     <BoxChooser />
     <h1 class="sr-only">Read {{ box.name }}</h1>
-    <p><b>{{ rows.filter((row) => row.comment?.status === 'finished').length }}</b> of {{ rows.length }} finished, <b :class="withFindings.length > 0 ? 'text-needs' : ''">{{ withFindings.length }}</b> with something to look at <button v-if="withFindings.length > 0" type="button" class="link ml-3 text-sm" @click="nextToLookAt">Next to look at</button></p>
+    <p>
+      <b>{{ rows.filter((row) => row.comment?.status === 'finished').length }}</b> of {{ rows.length }} finished,
+      <b :class="withFindings.length > 0 ? 'text-needs' : ''">{{ withFindings.length }}</b> with something to look at
+      <button v-if="withFindings.length > 0" type="button" class="link ml-3 text-sm" @click="nextToLookAt">
+        Next to look at
+      </button>
+    </p>
     <table ref="table" class="w-full table-fixed">
-      <thead><tr class="border-b border-edge text-sm text-muted"><th scope="col" class="w-32 py-1">Student</th><th v-if="box.subject" scope="col" class="w-18">Mark</th><th scope="col">{{ box.name }}</th><th scope="col" class="w-24">State</th></tr></thead>
+      <thead>
+        <tr class="border-b border-edge text-sm text-muted">
+          <th scope="col" class="w-32 py-1">Student</th>
+          <th v-if="box.subject" scope="col" class="w-18">Mark</th>
+          <th scope="col">{{ box.name }}</th>
+          <th scope="col" class="w-24">State</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="{ student, comment, findings: found, mark } in rows" :key="student.id" :aria-current="student.id === classRecord.student?.id ? 'true' : undefined" class="scroll-my-4 border-b border-rule align-top" :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''" @click="view.kept.studentId = student.id">
+        <tr
+          v-for="{ student, comment, findings: found, mark } in rows"
+          :key="student.id"
+          :aria-current="student.id === classRecord.student?.id ? 'true' : undefined"
+          class="scroll-my-4 border-b border-rule align-top"
+          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+          @click="view.kept.studentId = student.id"
+        >
           <th scope="row" class="py-2 pr-2">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
-          <td v-if="box.subject" class="py-2">{{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }} {{ mark?.settledLevel?.symbol }}</td>
-          <td class="py-2 pr-4 font-serif text-[0.875rem]/normal"><MarkedText :text="comment?.text ?? ''" :findings="found" /></td>
+          <td v-if="box.subject" class="py-2">
+            {{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }}
+            {{ mark?.settledLevel?.symbol }}
+          </td>
+          <td class="py-2 pr-4 font-serif text-[0.875rem]/normal">
+            <MarkedText :text="comment?.text ?? ''" :findings="found" />
+          </td>
           <td class="py-2 text-sm">
             <p>{{ comment?.text ? comment.status : 'not begun' }}</p>
             <p v-for="(finding, at) in found" :key="at" class="text-needs">{{ finding.check }}</p>
-            <button type="button" class="link" :aria-label="`Write ${box.name} of ${student.usedName}`" @click.stop="write(student.id)">Write</button>
+            <button
+              type="button"
+              class="link"
+              :aria-label="`Write ${box.name} of ${student.usedName}`"
+              @click.stop="write(student.id)"
+            >
+              Write
+            </button>
           </td>
         </tr>
       </tbody>
@@ -72,7 +115,14 @@ async function write(studentId: string): Promise<void> {
       <div v-if="current" class="grid gap-3 text-sm">
         <p class="font-semibold">{{ current.student.usedName }}, {{ box.name }}</p>
         <p v-if="findings.length === 0">Nothing was found by the checks. Read it yourself all the same.</p>
-        <FindingList :student="current.student" :box="box" :findings="findings" :text="text" :may="may" @show="write(current.student.id)" />
+        <FindingList
+          :student="current.student"
+          :box="box"
+          :findings="findings"
+          :text="text"
+          :may="may"
+          @show="write(current.student.id)"
+        />
         <p v-if="languageProblem" class="text-muted">{{ languageProblem }} The other checks go on.</p>
       </div>
     </MarginPanel>

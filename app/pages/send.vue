@@ -16,7 +16,10 @@ const report = computed(() => {
 const total = computed(() => classRecord.record?.students.length ?? 0)
 const missing = computed(() => {
   const { settle, write } = classRecord.total
-  const parts = [[settle.of - settle.done, 'marks, levels or scores are not settled'], [write.of - write.done, 'comment boxes are empty']] as const
+  const parts = [
+    [settle.of - settle.done, 'marks, levels or scores are not settled'],
+    [write.of - write.done, 'comment boxes are empty'],
+  ] as const
   return parts.filter(([count]) => count > 0).map(([count, what]) => `${count} ${what}`)
 })
 const active = computed(() => classRecord.runs.find((run) => run.state === 'waiting' || run.state === 'setting'))
@@ -47,7 +50,13 @@ useIntervalFn(async () => {
   }
 }, 400)
 
-const stateWords: Record<RunAnswer['state'], string> = { waiting: 'waiting for the press', setting: 'being set', finished: 'ready', stopped: 'stopped', failed: 'failed' }
+const stateWords: Record<RunAnswer['state'], string> = {
+  waiting: 'waiting for the press',
+  setting: 'being set',
+  finished: 'ready',
+  stopped: 'stopped',
+  failed: 'failed',
+}
 const pagesOf = (run: RunAnswer): number => Object.values(run.pages ?? {}).reduce((sum, pages) => sum + pages, 0)
 const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>
@@ -59,12 +68,27 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
     <MarginPanel title="Report cards">
       <div class="grid gap-4 text-sm">
         <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-        <div v-if="missing.length > 0" class="needs"><p class="font-semibold">Still missing in this class</p><p v-for="each in missing" :key="each">{{ each }}</p></div>
+        <div v-if="missing.length > 0" class="needs">
+          <p class="font-semibold">Still missing in this class</p>
+          <p v-for="each in missing" :key="each">{{ each }}</p>
+        </div>
         <template v-if="classRecord.may.reports">
-          <button type="button" class="press justify-center" :disabled="busy || active !== undefined" @click="make([])">Make {{ total }} report cards</button>
-          <button v-if="classRecord.student" type="button" class="quiet justify-center" :disabled="busy || active !== undefined" @click="make([classRecord.student.id])">Make only {{ classRecord.student.usedName }}’s</button>
+          <button type="button" class="press justify-center" :disabled="busy || active !== undefined" @click="make([])">
+            Make {{ total }} report cards
+          </button>
+          <button
+            v-if="classRecord.student"
+            type="button"
+            class="quiet justify-center"
+            :disabled="busy || active !== undefined"
+            @click="make([classRecord.student.id])"
+          >
+            Make only {{ classRecord.student.usedName }}’s
+          </button>
         </template>
-        <p v-else class="text-muted">The class teacher and the coordinator make the report cards. Here you see what yours will look like.</p>
+        <p v-else class="text-muted">
+          The class teacher and the coordinator make the report cards. Here you see what yours will look like.
+        </p>
         <div v-if="active" role="status">
           <p>{{ active.done }} of {{ active.students }} set, {{ stateWords[active.state] }}</p>
           <progress class="w-full accent-teal" :value="active.done" :max="active.students" aria-label="Reports set" />
@@ -72,10 +96,16 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
         </div>
         <ul aria-label="Runs">
           <li v-for="run in classRecord.runs" :key="run.id" class="border-b border-rule py-2">
-            <p>{{ run.students }} {{ run.students === 1 ? 'report card' : 'report cards' }}, {{ stateWords[run.state] }}</p>
-            <p class="text-muted">{{ time(run.askedAt) }}<template v-if="run.pages">, {{ pagesOf(run) }} pages</template></p>
+            <p>
+              {{ run.students }} {{ run.students === 1 ? 'report card' : 'report cards' }}, {{ stateWords[run.state] }}
+            </p>
+            <p class="text-muted">
+              {{ time(run.askedAt) }}<template v-if="run.pages">, {{ pagesOf(run) }} pages</template>
+            </p>
             <p v-if="run.message" class="text-needs">{{ run.message }}</p>
-            <a v-if="run.state === 'finished'" class="link" :href="`/api/runs/${run.id}/pdf`" download>Download the PDF</a>
+            <a v-if="run.state === 'finished'" class="link" :href="`/api/runs/${run.id}/pdf`" download
+              >Download the PDF</a
+            >
           </li>
         </ul>
       </div>

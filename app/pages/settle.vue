@@ -10,17 +10,37 @@ const tab = useLocalStorage('facunda.settle.tab', 0)
 const about = ref<string | null>(null)
 
 const subject = computed(() => classRecord.subject)
-const skills = computed((): GridColumn[] => (classRecord.record?.skills ?? []).filter((skill) => skill.subject === subject.value?.key).flatMap((skill) => {
-  const scale = classRecord.index?.scale(subject.value?.skillScale ?? '')
-  return scale ? [{ about: skill.id, title: skill.statement, detail: `${skill.strand}. On the report: ${skill.familyWords}`, scale, teacherOnly: skill.teacherOnly }] : []
-}))
-const habits = computed((): GridColumn[] => (classRecord.record?.habits ?? []).flatMap((habit) => {
-  const scale = classRecord.index?.scale(habit.scale)
-  return scale ? [{ about: habit.key, title: habit.name, detail: habit.familyWords, scale, teacherOnly: false }] : []
-}))
+const skills = computed((): GridColumn[] =>
+  (classRecord.record?.skills ?? [])
+    .filter((skill) => skill.subject === subject.value?.key)
+    .flatMap((skill) => {
+      const scale = classRecord.index?.scale(subject.value?.skillScale ?? '')
+      return scale
+        ? [
+            {
+              about: skill.id,
+              title: skill.statement,
+              detail: `${skill.strand}. On the report: ${skill.familyWords}`,
+              scale,
+              teacherOnly: skill.teacherOnly,
+            },
+          ]
+        : []
+    }),
+)
+const habits = computed((): GridColumn[] =>
+  (classRecord.record?.habits ?? []).flatMap((habit) => {
+    const scale = classRecord.index?.scale(habit.scale)
+    return scale ? [{ about: habit.key, title: habit.name, detail: habit.familyWords, scale, teacherOnly: false }] : []
+  }),
+)
 const maySubject = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const marginTitle = computed(() => (tab.value === 0 ? 'What the mark rests on' : 'What the record shows'))
-const tabs = computed(() => [`Marks in ${subject.value?.name ?? ''}`, `Skills in ${subject.value?.name ?? ''}`, 'Habits'])
+const tabs = computed(() => [
+  `Marks in ${subject.value?.name ?? ''}`,
+  `Skills in ${subject.value?.name ?? ''}`,
+  'Habits',
+])
 </script>
 
 <template>
@@ -28,12 +48,28 @@ const tabs = computed(() => [`Marks in ${subject.value?.name ?? ''}`, `Skills in
     <h1 class="sr-only">Settle</h1>
     <TabGroup :selected-index="tab" @change="tab = $event">
       <TabList class="mb-4 flex gap-5 border-b border-rule">
-        <Tab v-for="each in tabs" :key="each" class="border-b-2 border-transparent pb-1.5 ui-selected:border-teal data-[headlessui-state~=selected]:border-teal data-[headlessui-state~=selected]:font-semibold data-[headlessui-state~=selected]:text-teal">{{ each }}</Tab>
+        <Tab
+          v-for="each in tabs"
+          :key="each"
+          class="border-b-2 border-transparent pb-1.5 ui-selected:border-teal data-[headlessui-state~=selected]:border-teal data-[headlessui-state~=selected]:font-semibold data-[headlessui-state~=selected]:text-teal"
+          >{{ each }}</Tab
+        >
       </TabList>
       <TabPanels>
         <TabPanel :tabindex="-1"><MarkGrid /></TabPanel>
-        <TabPanel :tabindex="-1"><LevelGrid v-if="skills.length > 0" :columns="skills" kind="skill" :may="maySubject" @cell="about = $event" /><p v-else>{{ subject?.name }} has no skills to rate.</p></TabPanel>
-        <TabPanel :tabindex="-1"><LevelGrid :columns="habits" kind="habit" :may="classRecord.may.general" @cell="about = $event" /></TabPanel>
+        <TabPanel :tabindex="-1"
+          ><LevelGrid
+            v-if="skills.length > 0"
+            :columns="skills"
+            kind="skill"
+            :may="maySubject"
+            @cell="about = $event"
+          />
+          <p v-else>{{ subject?.name }} has no skills to rate.</p></TabPanel
+        >
+        <TabPanel :tabindex="-1"
+          ><LevelGrid :columns="habits" kind="habit" :may="classRecord.may.general" @cell="about = $event"
+        /></TabPanel>
       </TabPanels>
     </TabGroup>
     <MarginPanel :title="marginTitle">

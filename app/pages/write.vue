@@ -15,15 +15,29 @@ const { busy, problem, attempt } = useAttempt()
 const editor = useTemplateRef('editor')
 const box = computed(() => classRecord.box)
 const student = computed(() => classRecord.student)
-const may = computed(() => (box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject)))
-const empty = computed(() => (classRecord.record?.students ?? []).filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text).length)
-const { findings, text, languageProblem } = useFindings(() => student.value, () => box.value)
+const may = computed(() =>
+  box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
+)
+const empty = computed(
+  () =>
+    (classRecord.record?.students ?? []).filter(
+      (each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text,
+    ).length,
+)
+const { findings, text, languageProblem } = useFindings(
+  () => student.value,
+  () => box.value,
+)
 /** That a box is empty, or out of step, is said above already. */
-const shownFindings = computed(() => findings.value.filter((finding) => !['empty', 'mark without comment', 'out of step'].includes(finding.check)))
+const shownFindings = computed(() =>
+  findings.value.filter((finding) => !['empty', 'mark without comment', 'out of step'].includes(finding.check)),
+)
 /** The next finding after the cursor, round to the first; its words are marked in the editor. */
 function nextFinding(): void {
   const from = editor.value?.caret() ?? 0
-  const placed = shownFindings.value.filter((finding) => finding.end > finding.start).toSorted((a, b) => a.start - b.start)
+  const placed = shownFindings.value
+    .filter((finding) => finding.end > finding.start)
+    .toSorted((a, b) => a.start - b.start)
   const next = placed.find((finding) => finding.start >= from) ?? placed[0]
   if (next) editor.value?.show(next)
 }
@@ -34,15 +48,22 @@ function onKey(event: KeyboardEvent): void {
   nextFinding()
 }
 
-watch([box, student], () => { message.value = '' })
+watch([box, student], () => {
+  message.value = ''
+})
 
 function draftEmpty(): Promise<void> {
   return attempt(async () => {
-    const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, { box: box.value?.key, where: 'empty' })
+    const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, {
+      box: box.value?.key,
+      where: 'empty',
+    })
     saving.lastEvent = answer.event
     classRecord.putComments(answer.comments)
     const without = answer.withoutFacts.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])
-    message.value = `${answer.comments.length} drafted.` + (without.length > 0 ? ` Nothing could be said yet of ${without.join(', ')}: settle a mark or level first.` : '')
+    message.value =
+      `${answer.comments.length} drafted.` +
+      (without.length > 0 ? ` Nothing could be said yet of ${without.join(', ')}: settle a mark or level first.` : '')
   })
 }
 </script>
@@ -54,15 +75,26 @@ function draftEmpty(): Promise<void> {
       <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
       <NuxtLink to="/phrasebook" class="link text-sm">Phrasebook</NuxtLink>
-      <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}</button>
+      <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">
+        Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}
+      </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
     <OutOfStep :student="student" :box="box" :may="may" />
     <CommentEditor ref="editor" :student="student" :box="box" :may="may" />
     <section v-if="shownFindings.length > 0" aria-label="Findings">
-      <h2 class="small-head mb-2">{{ shownFindings.length }} {{ shownFindings.length === 1 ? 'thing' : 'things' }} to look at</h2>
-      <FindingList :student="student" :box="box" :findings="shownFindings" :text="text" :may="may" @show="editor?.show($event)" />
+      <h2 class="small-head mb-2">
+        {{ shownFindings.length }} {{ shownFindings.length === 1 ? 'thing' : 'things' }} to look at
+      </h2>
+      <FindingList
+        :student="student"
+        :box="box"
+        :findings="shownFindings"
+        :text="text"
+        :may="may"
+        @show="editor?.show($event)"
+      />
     </section>
     <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>
     <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>

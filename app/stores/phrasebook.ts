@@ -43,15 +43,31 @@ export const usePhrasebook = defineStore('phrasebook', () => {
     if (!box || !place.value) return
     const { part, about, as } = place.value
     phrase.value = {
-      id: `p-${crypto.randomUUID().slice(0, 13)}`, subject: box.subject ?? 'general', part, about, tiers: as === 'uneven' ? [] : [as], uneven: as === 'uneven', moves: [], text: '', tone: '', grades: null,
-      owner: classRecord.may.phrasebook ? null : session.person?.id ?? null,
+      id: `p-${crypto.randomUUID().slice(0, 13)}`,
+      subject: box.subject ?? 'general',
+      part,
+      about,
+      tiers: as === 'uneven' ? [] : [as],
+      uneven: as === 'uneven',
+      moves: [],
+      text: '',
+      tone: '',
+      grades: null,
+      owner: classRecord.may.phrasebook ? null : (session.person?.id ?? null),
     }
   }
 
   /** Puts phrases in, changes and takes out; refused where one has been changed since it was shown here. */
   async function write(changed: readonly Phrase[], removed: readonly string[] = []): Promise<void> {
     const seen = new Map(phrases.value.map((each) => [each.id, each.text]))
-    const body = { phrases: changed.map(({ owner, ...rest }): PhraseToWrite => ({ ...rest, was: seen.get(rest.id), owner: owner === null ? 'school' : 'mine' })), removed }
+    const body = {
+      phrases: changed.map(({ owner, ...rest }): PhraseToWrite => ({
+        ...rest,
+        was: seen.get(rest.id),
+        owner: owner === null ? 'school' : 'mine',
+      })),
+      removed,
+    }
     await change('PUT', '/api/phrasebook/phrases', body)
   }
 

@@ -40,11 +40,14 @@ export const useSaving = defineStore('saving', () => {
   const shelf = (): string => `facunda.waiting.${owner ?? 'nobody'}`
 
   // Somebody is back: what is waiting goes out, if it is the same person; anybody else gets a page of their own.
-  watch(() => session.expired, (expired) => {
-    if (expired) return
-    if (session.person?.id === owner) void flush()
-    else window.location.reload()
-  })
+  watch(
+    () => session.expired,
+    (expired) => {
+      if (expired) return
+      if (session.person?.id === owner) void flush()
+      else window.location.reload()
+    },
+  )
 
   /** Takes what an earlier visit could not send, and tries to send it. */
   async function takeUp(): Promise<void> {
@@ -60,7 +63,10 @@ export const useSaving = defineStore('saving', () => {
    */
   function save(work: Waiting, when: 'now' | 'soon' = 'now', answered?: (answer: Answer) => void): void {
     const [inFlight, ...later] = waiting.value
-    const rest = running && inFlight ? [inFlight, ...later.filter((each) => each.key !== work.key)] : waiting.value.filter((each) => each.key !== work.key)
+    const rest =
+      running && inFlight
+        ? [inFlight, ...later.filter((each) => each.key !== work.key)]
+        : waiting.value.filter((each) => each.key !== work.key)
     put([...rest, work])
     if (answered) handlers.set(work.key, answered)
     clearTimeout(timer)
@@ -114,7 +120,8 @@ export const useSaving = defineStore('saving', () => {
       return false
     }
     if (problem.passing || problem.status >= 500) {
-      trouble.value = 'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
+      trouble.value =
+        'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
       setTimeout(() => void flush(), pause)
       pause = Math.min(longestPause, pause * 2)
       return false

@@ -22,13 +22,19 @@ addEventListener('message', (event: MessageEvent<Asked>) => {
   if (!reading) void readAll()
 })
 
-/** The text that was asked for last comes first: it is the one in view. After each the cores are left to others for about as long. */
+/**
+ * The text that was asked for last comes first: it is the one in view. After each the cores are left to others for
+ * about as long.
+ */
 async function readAll(): Promise<void> {
   reading = true
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const { id, text } = next
     const begun = performance.now()
-    await remarksOn(text).then((remarks) => postMessage({ id, remarks }), (error: unknown) => postMessage({ id, problem: String(error) }))
+    await remarksOn(text).then(
+      (remarks) => postMessage({ id, remarks }),
+      (error: unknown) => postMessage({ id, problem: String(error) }),
+    )
     const took = performance.now() - begun
     await new Promise((rested) => setTimeout(rested, waiting.length > 0 ? Math.min(took, longestRest) : 0))
   }
@@ -42,7 +48,10 @@ async function remarksOn(text: string): Promise<LanguageRemark[]> {
   return lints.map((lint) => {
     const span = lint.span()
     return {
-      kind: lint.lint_kind(), message: lint.message(), start: units[span.start] ?? 0, end: units[span.end] ?? text.length,
+      kind: lint.lint_kind(),
+      message: lint.message(),
+      start: units[span.start] ?? 0,
+      end: units[span.end] ?? text.length,
       suggestions: lint.suggestions().map((suggestion) => suggestion.get_replacement_text()),
     }
   })
@@ -51,9 +60,12 @@ async function remarksOn(text: string): Promise<LanguageRemark[]> {
 /** Where each character begins in UTF-16 units: the checker counts characters, the browser units. */
 function unitsOf(text: string): number[] {
   let at = 0
-  return [...[...text].map((character) => {
-    const start = at
-    at += character.length
-    return start
-  }), at]
+  return [
+    ...[...text].map((character) => {
+      const start = at
+      at += character.length
+      return start
+    }),
+    at,
+  ]
 }

@@ -6,7 +6,13 @@ export const blankLeft: Check = ({ text, student }) =>
   [...text.matchAll(/\{[^}]*\}?|\}|\[[^\]]*\]|_{2,}|\b[Xx]{2,}\b|\.{4,}|<[^>]*>|\bTB[CD]\b|\?{2,}/g)].map((match) => {
     const start = match.index
     const end = start + match[0].length
-    return { check: 'blank left', why: `“${match[0]}” looks like a blank that was not filled in.`, start, end, mends: mendOf(match[0], start, end, student.usedName) }
+    return {
+      check: 'blank left',
+      why: `“${match[0]}” looks like a blank that was not filled in.`,
+      start,
+      end,
+      mends: mendOf(match[0], start, end, student.usedName),
+    }
   })
 
 function mendOf(blank: string, start: number, end: number, name: string): Mend[] {

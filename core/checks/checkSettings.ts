@@ -9,26 +9,123 @@ export const usualCheckSettings: CheckSettings = {
   nameWanted: true,
   readingTarget: 8,
   notWanted: [
-    ['lazy', 'needs encouragement to begin'], ['naughty', ''], ['stupid', ''], ['dumb', ''], ['bossy', 'sure of what to do'], ['hopeless', ''],
-    ['useless', ''], ['disruptive', 'finds it hard to let others work'], ['attention-seeking', ''], ['immature', ''], ['babyish', ''], ['rude', ''],
-    ['sneaky', ''], ['liar', ''], ['cheeky', ''], ['chatterbox', 'talkative'], ['troublemaker', ''], ['annoying', ''],
-    ['below average', 'working towards what is expected'], ['can’t be bothered', ''], ['doesn’t care', ''], ['obviously', ''],
+    ['lazy', 'needs encouragement to begin'],
+    ['naughty', ''],
+    ['stupid', ''],
+    ['dumb', ''],
+    ['bossy', 'sure of what to do'],
+    ['hopeless', ''],
+    ['useless', ''],
+    ['disruptive', 'finds it hard to let others work'],
+    ['attention-seeking', ''],
+    ['immature', ''],
+    ['babyish', ''],
+    ['rude', ''],
+    ['sneaky', ''],
+    ['liar', ''],
+    ['cheeky', ''],
+    ['chatterbox', 'talkative'],
+    ['troublemaker', ''],
+    ['annoying', ''],
+    ['below average', 'working towards what is expected'],
+    ['can’t be bothered', ''],
+    ['doesn’t care', ''],
+    ['obviously', ''],
   ].map(([words = '', instead = '']) => ({ words, instead })),
   privateMatters: [
-    { about: 'health', words: ['illness', 'hospital', 'medication', 'medicine', 'therapy', 'therapist', 'counsellor', 'psychologist', 'anxiety', 'depression', 'asthma', 'allergy', 'epilepsy', 'operation', 'doctor'] },
-    { about: 'a diagnosis', words: ['diagnosis', 'diagnosed', 'ADHD', 'ADD', 'autism', 'autistic', 'dyslexia', 'dyslexic', 'dyspraxia', 'dyscalculia', 'disorder', 'syndrome', 'disability', 'special needs'] },
-    { about: 'the family', words: ['divorce', 'divorced', 'custody', 'foster', 'adopted', 'stepfather', 'stepmother', 'single mother', 'single father', 'funeral', 'bereavement', 'passed away', 'prison', 'police', 'social worker', 'pregnant', 'pregnancy'] },
-    { about: 'money or status', words: ['poverty', 'cannot afford', 'unemployed', 'benefits office', 'free school meals', 'unpaid', 'refugee', 'asylum', 'immigrant', 'visa', 'religion', 'religious'] },
+    {
+      about: 'health',
+      words: [
+        'illness',
+        'hospital',
+        'medication',
+        'medicine',
+        'therapy',
+        'therapist',
+        'counsellor',
+        'psychologist',
+        'anxiety',
+        'depression',
+        'asthma',
+        'allergy',
+        'epilepsy',
+        'operation',
+        'doctor',
+      ],
+    },
+    {
+      about: 'a diagnosis',
+      words: [
+        'diagnosis',
+        'diagnosed',
+        'ADHD',
+        'ADD',
+        'autism',
+        'autistic',
+        'dyslexia',
+        'dyslexic',
+        'dyspraxia',
+        'dyscalculia',
+        'disorder',
+        'syndrome',
+        'disability',
+        'special needs',
+      ],
+    },
+    {
+      about: 'the family',
+      words: [
+        'divorce',
+        'divorced',
+        'custody',
+        'foster',
+        'adopted',
+        'stepfather',
+        'stepmother',
+        'single mother',
+        'single father',
+        'funeral',
+        'bereavement',
+        'passed away',
+        'prison',
+        'police',
+        'social worker',
+        'pregnant',
+        'pregnancy',
+      ],
+    },
+    {
+      about: 'money or status',
+      words: [
+        'poverty',
+        'cannot afford',
+        'unemployed',
+        'benefits office',
+        'free school meals',
+        'unpaid',
+        'refugee',
+        'asylum',
+        'immigrant',
+        'visa',
+        'religion',
+        'religious',
+      ],
+    },
   ],
   knownWords: [],
 }
 
-/** A search for whole words, whatever their case, with either apostrophe. For matchAll and search, which leave it as it is. */
+/**
+ * A search for whole words, whatever their case, with either apostrophe. For matchAll and search, which leave it as it
+ * is.
+ */
 export function wholeWords(...words: string[]): RegExp {
   return searchFor(words, 'giu')
 }
 
-/** The same, but only as they are written: for names, and for abbreviations such as ADD, which is not the word "add". */
+/**
+ * The same, but only as they are written: for names, and for abbreviations such as ADD, which is not the word "add".
+ */
 export function exactWords(...words: string[]): RegExp {
   return searchFor(words, 'gu')
 }
@@ -40,10 +137,21 @@ function searchFor(words: readonly string[], flags: string): RegExp {
   const key = `${flags} ${words.join('\u0000')}`
   const known = searches.get(key)
   if (known) return known
-  const patterns = words.map((each) => each.trim()).filter(Boolean).sort((a, b) => b.length - a.length)
-    .map((each) => each.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/['’]/g, '[\'’]').replace(/\s+/g, '\\s+'))
+  const patterns = words
+    .map((each) => each.trim())
+    .filter(Boolean)
+    .sort((a, b) => b.length - a.length)
+    .map((each) =>
+      each
+        .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+        .replace(/['’]/g, "['’]")
+        .replace(/\s+/g, '\\s+'),
+    )
   // A search for no words finds nothing.
-  const made = new RegExp(patterns.length === 0 ? '(?!)' : `(?<![\\p{L}\\p{M}’'-])(?:${patterns.join('|')})(?![\\p{L}\\p{M}]|-\\p{L})`, flags)
+  const made = new RegExp(
+    patterns.length === 0 ? '(?!)' : `(?<![\\p{L}\\p{M}’'-])(?:${patterns.join('|')})(?![\\p{L}\\p{M}]|-\\p{L})`,
+    flags,
+  )
   searches.set(key, made)
   return made
 }
@@ -51,8 +159,15 @@ function searchFor(words: readonly string[], flags: string): RegExp {
 /** Where words of a list stand in a text, each with the list's own spelling of it. */
 export function findWords(text: string, words: readonly string[]): { word: string; start: number; end: number }[] {
   const isAbbreviation = (word: string): boolean => /^\p{Lu}{2,}$/u.test(word.trim())
-  const found = [...text.matchAll(wholeWords(...words.filter((word) => !isAbbreviation(word)))), ...text.matchAll(exactWords(...words.filter(isAbbreviation)))]
-  return found.map((match) => ({ word: words.find((word) => plain(word) === plain(match[0])) ?? match[0], start: match.index, end: match.index + match[0].length }))
+  const found = [
+    ...text.matchAll(wholeWords(...words.filter((word) => !isAbbreviation(word)))),
+    ...text.matchAll(exactWords(...words.filter(isAbbreviation))),
+  ]
+  return found.map((match) => ({
+    word: words.find((word) => plain(word) === plain(match[0])) ?? match[0],
+    start: match.index,
+    end: match.index + match[0].length,
+  }))
 }
 
 function plain(words: string): string {

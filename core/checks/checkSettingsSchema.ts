@@ -7,7 +7,10 @@ export const checkSettingsSchema = z.object({
   /** Whether each comment shall name the student. */
   nameWanted: z.boolean(),
   /** The Flesch–Kincaid grade that a comment shall not exceed. */
-  readingTarget: z.number().min(1, 'A reading target is a grade from 1 to 20.').max(20, 'A reading target is a grade from 1 to 20.'),
+  readingTarget: z
+    .number()
+    .min(1, 'A reading target is a grade from 1 to 20.')
+    .max(20, 'A reading target is a grade from 1 to 20.'),
   /** Words that do not belong in a report, each with what may be said instead, or "". */
   notWanted: z.array(z.object({ words, instead: z.string().trim().max(120) })).max(500),
   /** Words that touch on what is not for a report. */

@@ -10,53 +10,136 @@ import { wordsOf, type Finding } from './finding'
 import { languageFindings } from './language'
 import { plainlyNamed } from './plainName'
 
-const student = (id: string, usedName: string, pronouns: Pronouns = she): Student => ({ id, schoolNumber: id, legalGiven: usedName, usedName, family: 'Reed', pronouns, gradeLevel: '5' })
-const comment = (studentId: string, text: string, more: Partial<StudentComment> = {}): StudentComment => ({ studentId, box: 'general', text, sentences: [], ownWords: true, status: 'in draft', version: 1, ...more })
+const student = (id: string, usedName: string, pronouns: Pronouns = she): Student => ({
+  id,
+  schoolNumber: id,
+  legalGiven: usedName,
+  usedName,
+  family: 'Reed',
+  pronouns,
+  gradeLevel: '5',
+})
+const comment = (studentId: string, text: string, more: Partial<StudentComment> = {}): StudentComment => ({
+  studentId,
+  box: 'general',
+  text,
+  sentences: [],
+  ownWords: true,
+  status: 'in draft',
+  version: 1,
+  ...more,
+})
 const box = { key: 'general', name: 'General comment', subject: null, limit: 60, tone: '', plan: [] }
 
-function check(text: string, { pronouns = she, others = [], record = {} }: { pronouns?: Pronouns; others?: StudentComment[]; record?: Partial<ClassRecord> } = {}): Finding[] {
+function check(
+  text: string,
+  {
+    pronouns = she,
+    others = [],
+    record = {},
+  }: { pronouns?: Pronouns; others?: StudentComment[]; record?: Partial<ClassRecord> } = {},
+): Finding[] {
   const students = [student('1', 'Maya', pronouns), student('2', 'Will'), student('3', 'Ana')]
-  const made = exampleClass({ students, boxes: [box], comments: [comment('1', text), ...others], namesInYear: ['Ottoline'], habitScores: [], levels: [], ...record })
+  const made = exampleClass({
+    students,
+    boxes: [box],
+    comments: [comment('1', text), ...others],
+    namesInYear: ['Ottoline'],
+    habitScores: [],
+    levels: [],
+    ...record,
+  })
   return checkComment(indexRecord(made), students[0] as Student, box)
 }
 const names = (...given: Parameters<typeof check>): string[] => check(...given).map((finding) => finding.check)
 
 describe('the checks', () => {
   it.each([
-    ['Maya has had a good term.', []], ['', ['empty']], ['Maya [add more] reads well.', ['blank left']], ['Maya and Ana read well.', ['another name']],
-    ['Maya reads. Will she write? Yes.', []], ['Maya often helps Will.', ['another name']], ['Maya sat beside Ottoline.', ['another name']],
-    ['She reads well in class.', ['name missing']], [`Maya ${'reads '.repeat(12)}`, ['too long', 'repeated word', 'spacing and quotes'].slice(0, 1)], ['Maya is.', ['very short']],
-    ['Maya reads in in class.', ['repeated word']], ['Maya had had a long day there.', []], ['Maya reads  well, and isn\'t slow.', ['spacing and quotes', 'spacing and quotes']],
-    ['Maya is never lazy or bored.', ['word not wanted']], ['Maya was in hospital in May.', ['private matter']], ['Maya can add, and add again.', []],
+    ['Maya has had a good term.', []],
+    ['', ['empty']],
+    ['Maya [add more] reads well.', ['blank left']],
+    ['Maya and Ana read well.', ['another name']],
+    ['Maya reads. Will she write? Yes.', []],
+    ['Maya often helps Will.', ['another name']],
+    ['Maya sat beside Ottoline.', ['another name']],
+    ['She reads well in class.', ['name missing']],
+    [`Maya ${'reads '.repeat(12)}`, ['too long', 'repeated word', 'spacing and quotes'].slice(0, 1)],
+    ['Maya is.', ['very short']],
+    ['Maya reads in in class.', ['repeated word']],
+    ['Maya had had a long day there.', []],
+    ["Maya reads  well, and isn't slow.", ['spacing and quotes', 'spacing and quotes']],
+    ['Maya is never lazy or bored.', ['word not wanted']],
+    ['Maya was in hospital in May.', ['private matter']],
+    ['Maya can add, and add again.', []],
   ])('in “%s” find %j', (text, found) => {
     expect(names(text).filter((name) => !(text.length > 60 && name !== 'too long'))).toEqual(found)
   })
 
   it.each<[string, Pronouns, string, string]>([
-    ['Maya helped his group today.', she, 'his', 'her'], ['Maya reads. He writes as well.', she, 'He', 'She'], ['Maya saw that it was hers today.', he, 'hers', 'his'], ['Maya did it by herself today.', they, 'herself', 'themself'],
-    ['Maya knows what him needs to do.', he, 'him', 'he'], ['Maya has his/her own book now.', she, 'his/her', 'her'], ['Maya says he/she reads a lot.', they, 'he/she', 'they'], ['Maya taught hisself to read.', he, 'hisself', 'himself'],
-    ['Maya asked her for a new book.', readPronouns('xe/xem/xyr/xyrs/xemself') ?? she, 'her', 'xem'], ['Maya reads her book again.', 'name only', 'her', 'Maya’s'], ['Maya reads. They write as well.', she, 'They', 'She'],
-    ['Maya reads. He’s quick.', she, 'He', 'She'], ['In a longer book her is good.', she, 'her', 'she'], ['Maya reads; now them could write.', they, 'them', 'they'], ['We think that her knows it.', she, 'her', 'she'],
+    ['Maya helped his group today.', she, 'his', 'her'],
+    ['Maya reads. He writes as well.', she, 'He', 'She'],
+    ['Maya saw that it was hers today.', he, 'hers', 'his'],
+    ['Maya did it by herself today.', they, 'herself', 'themself'],
+    ['Maya knows what him needs to do.', he, 'him', 'he'],
+    ['Maya has his/her own book now.', she, 'his/her', 'her'],
+    ['Maya says he/she reads a lot.', they, 'he/she', 'they'],
+    ['Maya taught hisself to read.', he, 'hisself', 'himself'],
+    ['Maya asked her for a new book.', readPronouns('xe/xem/xyr/xyrs/xemself') ?? she, 'her', 'xem'],
+    ['Maya reads her book again.', 'name only', 'her', 'Maya’s'],
+    ['Maya reads. They write as well.', she, 'They', 'She'],
+    ['Maya reads. He’s quick.', she, 'He', 'She'],
+    ['In a longer book her is good.', she, 'her', 'she'],
+    ['Maya reads; now them could write.', they, 'them', 'they'],
+    ['We think that her knows it.', she, 'her', 'she'],
   ])('in “%s” mends the pronoun %s', (text, pronouns, wrong, right) => {
     const [finding] = check(text, { pronouns }).filter((each) => each.check === 'pronoun')
     expect(finding && text.slice(finding.start, finding.end)).toBe(wrong)
     expect(finding?.mends[0]?.text).toBe(right)
   })
-  it.each<[string, Pronouns]>([['Maya helps others when they are stuck.', she], ['Maya gave them her book to read.', they], ['She told her friends about Maya.', she], ['Maya asked one of the boys what he wanted.', she], ['In the picture with her is a map.', she], ['Maya says that she’s ready.', she], ['Maya knows what is his and hers.', 'name only']])('leaves “%s” alone', (text, pronouns) => {
-    expect(names(text, { pronouns }).filter((name) => name === 'pronoun')).toEqual(pronouns === 'name only' ? ['pronoun', 'pronoun'] : pronouns === they ? ['pronoun'] : [])
+  it.each<[string, Pronouns]>([
+    ['Maya helps others when they are stuck.', she],
+    ['Maya gave them her book to read.', they],
+    ['She told her friends about Maya.', she],
+    ['Maya asked one of the boys what he wanted.', she],
+    ['In the picture with her is a map.', she],
+    ['Maya says that she’s ready.', she],
+    ['Maya knows what is his and hers.', 'name only'],
+  ])('leaves “%s” alone', (text, pronouns) => {
+    expect(names(text, { pronouns }).filter((name) => name === 'pronoun')).toEqual(
+      pronouns === 'name only' ? ['pronoun', 'pronoun'] : pronouns === they ? ['pronoun'] : [],
+    )
   })
 
   it('leave a name alone that is part of the title of a piece of work', () => {
-    const work = [{ id: 'w', subject: 'sums', title: 'Ana’s bridge', category: 'Quizzes', date: null, outOf: 10, weight: 1, counts: true }]
+    const work = [
+      {
+        id: 'w',
+        subject: 'sums',
+        title: 'Ana’s bridge',
+        category: 'Quizzes',
+        date: null,
+        outOf: 10,
+        weight: 1,
+        counts: true,
+      },
+    ]
     expect(names('Maya did well in “Ana’s bridge” here.', { record: { work } })).toEqual([])
     expect(names('Maya did well on Ana’s boat here.', { record: { work } })).toEqual(['another name'])
   })
 
   it('find the same text, names and pronouns aside, and nearly the same', () => {
-    expect(names('Maya reads well in her group.', { others: [comment('3', 'Ana reads well in his group.')] })).toEqual(['same text'])
+    expect(names('Maya reads well in her group.', { others: [comment('3', 'Ana reads well in his group.')] })).toEqual([
+      'same text',
+    ])
     const long = 'Maya reads well every day and she always knows what each chapter was about.'
-    expect(names(long, { others: [comment('3', long.replace('Maya', 'Ana').replace('always', 'often'))] })).toContain('same text')
-    expect(names(long, { others: [comment('3', 'Ana counts well and can tell the time in any place she likes to go, every day.')] })).not.toContain('same text')
+    expect(names(long, { others: [comment('3', long.replace('Maya', 'Ana').replace('always', 'often'))] })).toContain(
+      'same text',
+    )
+    expect(
+      names(long, {
+        others: [comment('3', 'Ana counts well and can tell the time in any place she likes to go, every day.')],
+      }),
+    ).not.toContain('same text')
   })
 
   it('find words that contradict a level or a habit by name, and not those of the school’s own phrases', () => {
@@ -68,28 +151,50 @@ describe('the checks', () => {
   })
 
   it('find reading that is too hard, and point at the sentence to blame', () => {
-    const hard = 'Notwithstanding considerable organisational improvement, consolidation necessitates individualised opportunities.'
+    const hard =
+      'Notwithstanding considerable organisational improvement, consolidation necessitates individualised opportunities.'
     const [finding] = check(`Maya reads. ${hard}`).filter((each) => each.check === 'hard to read')
     expect(finding && `Maya reads. ${hard}`.slice(finding.start, finding.end)).toBe(hard)
   })
 
   it('find a describing word twice and its relatives, and offer another of the same tier', () => {
-    const phrasebook = { phrases: [], describing: { top: ['superb', 'splendid', 'excellent'], strong: [], sound: [], growing: [], starting: [] } }
+    const phrasebook = {
+      phrases: [],
+      describing: { top: ['superb', 'splendid', 'excellent'], strong: [], sound: [], growing: [], starting: [] },
+    }
     const [finding] = check('Maya does superb work and superb art.', { record: { phrasebook } })
     expect(finding).toMatchObject({ check: 'describing word twice', mends: [{ text: 'splendid' }] })
-    expect(names('Maya is excellent and reads excellently.', { record: { phrasebook } })).toEqual(['describing word twice'])
+    expect(names('Maya is excellent and reads excellently.', { record: { phrasebook } })).toEqual([
+      'describing word twice',
+    ])
   })
 
   it('tell of a mark without a comment, a comment without a mark, and what is not settled', () => {
-    const record = exampleClass({ comments: [comment('2', 'Sam adds well enough for me to say so here.', { box: 'sums' })] })
-    const findings = (id: string, key: string) => checkComment(indexRecord(record), record.students.find((each) => each.id === id) as Student, record.boxes.find((each) => each.key === key) as typeof box).map((finding) => finding.check)
+    const record = exampleClass({
+      comments: [comment('2', 'Sam adds well enough for me to say so here.', { box: 'sums' })],
+    })
+    const findings = (id: string, key: string) =>
+      checkComment(
+        indexRecord(record),
+        record.students.find((each) => each.id === id) as Student,
+        record.boxes.find((each) => each.key === key) as typeof box,
+      ).map((finding) => finding.check)
     expect(findings('1', 'sums')).toEqual(['mark without comment'])
     expect(findings('2', 'sums')).toEqual(['very short', 'comment without mark'])
     expect(findings('2', 'general')).toEqual(['empty'])
   })
 
   it('mend cleanly: what was found is gone, and nothing else has changed', () => {
-    for (const text of ['Maya reads in in class.', 'Maya  reads well.', 'Maya helped his group.', 'Maya often helps Ana.', 'She reads well in class.', 'Maya is lazy at times.', 'Maya said "so" today.', `Maya reads. ${'She writes a lot. '.repeat(5).trim()}`]) {
+    for (const text of [
+      'Maya reads in in class.',
+      'Maya  reads well.',
+      'Maya helped his group.',
+      'Maya often helps Ana.',
+      'She reads well in class.',
+      'Maya is lazy at times.',
+      'Maya said "so" today.',
+      `Maya reads. ${'She writes a lot. '.repeat(5).trim()}`,
+    ]) {
       const [finding] = check(text)
       const [mend] = finding?.mends ?? []
       expect(mend).toBeDefined()
@@ -100,14 +205,28 @@ describe('the checks', () => {
   it('keep quiet about what a teacher has said is right, until other words stand there', () => {
     const text = 'Maya often helps Will.'
     const [finding] = check(text)
-    const accepted = [{ studentId: '1', box: 'general', check: 'another name', words: finding ? wordsOf(finding, text) : '' }]
+    const accepted = [
+      { studentId: '1', box: 'general', check: 'another name', words: finding ? wordsOf(finding, text) : '' },
+    ]
     expect(names(text, { record: { accepted } })).toEqual([])
     expect(names('Maya often helps Ana.', { record: { accepted } })).toEqual(['another name'])
   })
 
   it('look for what the school has set, and nothing when it has set nothing', () => {
-    const school = { ...exampleClass().school, checks: { ...usualCheckSettings, nameWanted: false, notWanted: [{ words: 'can’t  spell', instead: '' }], privateMatters: [], readingTarget: 20 } }
-    expect(names("She can't spell or was in hospital.", { record: { school } })).toEqual(['word not wanted', 'spacing and quotes'])
+    const school = {
+      ...exampleClass().school,
+      checks: {
+        ...usualCheckSettings,
+        nameWanted: false,
+        notWanted: [{ words: 'can’t  spell', instead: '' }],
+        privateMatters: [],
+        readingTarget: 20,
+      },
+    }
+    expect(names("She can't spell or was in hospital.", { record: { school } })).toEqual([
+      'word not wanted',
+      'spacing and quotes',
+    ])
   })
 })
 
@@ -115,21 +234,41 @@ it('a name that is a word is given to the language checker as a plain one of the
   const { text, restored } = plainlyNamed('Will has Will’s book. Will she read? Willow waits.', 'Will')
   expect(text).toBe('Anna has Anna’s book. Will she read? Willow waits.')
   expect(restored('Anna has')).toBe('Will has')
-  for (const name of ['Mary Ann', 'Hyun-woo', 'Z', 'Wolfgangusius', '']) expect(plainlyNamed(`${name} reads.`, name).text).toBe(`${name} reads.`)
+  for (const name of ['Mary Ann', 'Hyun-woo', 'Z', 'Wolfgangusius', ''])
+    expect(plainlyNamed(`${name} reads.`, name).text).toBe(`${name} reads.`)
 })
 
 it('a plain name moves nothing in a text, whatever the name and the text', () => {
-  fc.assert(fc.property(fc.constantFrom('Will', 'River', 'Ng', 'Bo', 'Zoë', 'Maximiliano', 'Mary Ann', 'O’Shea'), fc.array(fc.constantFrom('reads', 'Will', 'River', '’s', '. ', 'she', 'Zoë', '“', '”', 'Ng')), (name, words) => {
-    const text = words.join(' ')
-    const plain = plainlyNamed(text, name)
-    expect(plain.text).toHaveLength(text.length)
-    expect(plain.text.split(/\s/)).toHaveLength(text.split(/\s/).length)
-    if (!text.includes(name)) expect(plain.text).toBe(text)
-  }))
+  fc.assert(
+    fc.property(
+      fc.constantFrom('Will', 'River', 'Ng', 'Bo', 'Zoë', 'Maximiliano', 'Mary Ann', 'O’Shea'),
+      fc.array(fc.constantFrom('reads', 'Will', 'River', '’s', '. ', 'she', 'Zoë', '“', '”', 'Ng')),
+      (name, words) => {
+        const text = words.join(' ')
+        const plain = plainlyNamed(text, name)
+        expect(plain.text).toHaveLength(text.length)
+        expect(plain.text.split(/\s/)).toHaveLength(text.split(/\s/).length)
+        if (!text.includes(name)) expect(plain.text).toBe(text)
+      },
+    ),
+  )
 })
 
 it('a language checker’s remarks become findings, but for names, the school’s words and matters of taste', () => {
-  const remark = (kind: string, start: number, end: number) => ({ kind, message: 'Why.', start, end, suggestions: ['x'] })
-  const found = languageFindings([remark('Spelling', 0, 8), remark('Spelling', 9, 13), remark('Style', 0, 4), remark('Agreement', 14, 16)], 'Hyun-woo raeds it', new Set(['hyun', 'woo']))
-  expect(found.map((finding) => [finding.check, finding.start])).toEqual([['spelling', 9], ['grammar', 14]])
+  const remark = (kind: string, start: number, end: number) => ({
+    kind,
+    message: 'Why.',
+    start,
+    end,
+    suggestions: ['x'],
+  })
+  const found = languageFindings(
+    [remark('Spelling', 0, 8), remark('Spelling', 9, 13), remark('Style', 0, 4), remark('Agreement', 14, 16)],
+    'Hyun-woo raeds it',
+    new Set(['hyun', 'woo']),
+  )
+  expect(found.map((finding) => [finding.check, finding.start])).toEqual([
+    ['spelling', 9],
+    ['grammar', 14],
+  ])
 })

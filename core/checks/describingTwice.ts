@@ -16,8 +16,20 @@ export const describingTwice: Check = ({ index, text }) => {
     if (before === undefined) return []
     const end = match.index + match[0].length
     // Another word stands in only for a word of the list itself, not for its relatives.
-    const others = words.includes(match[0]) ? words.filter((word) => !seen.has(familyOf(word)) && /^[aeiou]/.test(word) === /^[aeiou]/.test(match[0])).slice(0, 3) : []
-    return [{ check: 'describing word twice', why: `“${match[0]}” comes after “${before}” in the same comment.`, start: match.index, end, mends: others.map((word) => write(word, match.index, end)) }]
+    const others = words.includes(match[0])
+      ? words
+          .filter((word) => !seen.has(familyOf(word)) && /^[aeiou]/.test(word) === /^[aeiou]/.test(match[0]))
+          .slice(0, 3)
+      : []
+    return [
+      {
+        check: 'describing word twice',
+        why: `“${match[0]}” comes after “${before}” in the same comment.`,
+        start: match.index,
+        end,
+        mends: others.map((word) => write(word, match.index, end)),
+      },
+    ]
   })
 }
 
@@ -25,7 +37,9 @@ const known = new WeakMap<DescribingWords, Map<string, readonly string[]>>()
 
 /** For the family of each describing word the words of its tier. */
 function wordsByFamily(describing: DescribingWords): ReadonlyMap<string, readonly string[]> {
-  const made = known.get(describing) ?? new Map(Object.values(describing).flatMap((words) => words.map((word) => [familyOf(word), words] as const)))
+  const made =
+    known.get(describing) ??
+    new Map(Object.values(describing).flatMap((words) => words.map((word) => [familyOf(word), words] as const)))
   known.set(describing, made)
   return made
 }

@@ -4,6 +4,8 @@ import type { Check } from './finding'
 export const emptyBox: Check = ({ text, student, box, index }) => {
   if (text.trim() !== '') return []
   const marked = box.subject !== null && index.markOf(student.id, box.subject) !== undefined
-  const why = marked ? `${student.usedName} has a mark in ${box.name} and no comment yet.` : `${student.usedName} has nothing in ${box.name} yet.`
+  const why = marked
+    ? `${student.usedName} has a mark in ${box.name} and no comment yet.`
+    : `${student.usedName} has nothing in ${box.name} yet.`
   return [{ check: marked ? 'mark without comment' : 'empty', why, start: 0, end: 0, mends: [] }]
 }

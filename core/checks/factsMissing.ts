@@ -10,7 +10,20 @@ export const factsMissing: Check = (input) => {
   const facts = narrativeFacts(index, student.id, box)
   const known = facts.mark !== null || (box.subject !== null && index.markOf(student.id, box.subject) !== undefined)
   const levels = Object.values(facts.standings).some(isStrand)
-  if (box.subject !== null && !known && !levels) return [ofWhole('comment without mark', `There is a comment in ${box.name} but no settled mark or level.`, input)]
-  const unsettled = [...new Set(box.plan.flatMap(({ part, about }) => ((part === 'outcome' || part === 'habit') && !['mark', 'strongest', 'weakest'].includes(about) && !facts.standings[about] ? [about] : [])))]
-  return unsettled.map((about) => ofWhole('not settled', `Nothing is settled for ${about}, so the plan has nothing to say of it.`, input))
+  if (box.subject !== null && !known && !levels)
+    return [ofWhole('comment without mark', `There is a comment in ${box.name} but no settled mark or level.`, input)]
+  const unsettled = [
+    ...new Set(
+      box.plan.flatMap(({ part, about }) =>
+        (part === 'outcome' || part === 'habit') &&
+        !['mark', 'strongest', 'weakest'].includes(about) &&
+        !facts.standings[about]
+          ? [about]
+          : [],
+      ),
+    ),
+  ]
+  return unsettled.map((about) =>
+    ofWhole('not settled', `Nothing is settled for ${about}, so the plan has nothing to say of it.`, input),
+  )
 }

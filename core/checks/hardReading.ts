@@ -12,7 +12,9 @@ export const hardReading: Check = ({ index, text }) => {
   const target = index.record.school.checks.readingTarget
   const grade = readingGrade(text)
   if (grade <= target) return []
-  const hardest = sentencesOf(text).reduce((worst, each) => (readingGrade(each.text) > readingGrade(worst.text) ? each : worst))
+  const hardest = sentencesOf(text).reduce((worst, each) =>
+    readingGrade(each.text) > readingGrade(worst.text) ? each : worst,
+  )
   const why = `The comment reads at grade ${grade.toFixed(1)}; the school’s target is ${target}. This sentence is the hardest.`
   return [{ check: 'hard to read', why, start: hardest.start, end: hardest.end, mends: [] }]
 }

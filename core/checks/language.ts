@@ -16,11 +16,22 @@ const taste = /^(Style|Enhancement|WordChoice|Readability|Miscellaneous|Formatti
  * A language checker's remarks as findings. The class's names and the school's words are spelled right by definition.
  * @param known names and words, in any case
  */
-export function languageFindings(remarks: readonly LanguageRemark[], text: string, known: ReadonlySet<string>): Finding[] {
-  return remarks.filter((remark) => !taste.test(remark.kind) && !isKnown(text.slice(remark.start, remark.end), known)).map(({ kind, message, start, end, suggestions }) => ({
-    check: /spell/i.test(kind) ? 'spelling' : 'grammar', why: message, start, end,
-    mends: suggestions.slice(0, 3).map((words): Mend => ({ label: words === '' ? 'Leave it out' : `Write “${words}”`, start, end, text: words })),
-  }))
+export function languageFindings(
+  remarks: readonly LanguageRemark[],
+  text: string,
+  known: ReadonlySet<string>,
+): Finding[] {
+  return remarks
+    .filter((remark) => !taste.test(remark.kind) && !isKnown(text.slice(remark.start, remark.end), known))
+    .map(({ kind, message, start, end, suggestions }) => ({
+      check: /spell/i.test(kind) ? 'spelling' : 'grammar',
+      why: message,
+      start,
+      end,
+      mends: suggestions
+        .slice(0, 3)
+        .map((words): Mend => ({ label: words === '' ? 'Leave it out' : `Write “${words}”`, start, end, text: words })),
+    }))
 }
 
 function isKnown(words: string, known: ReadonlySet<string>): boolean {

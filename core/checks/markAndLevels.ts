@@ -9,5 +9,11 @@ export const markAndLevels: Check = (input) => {
   if (text.trim() === '' || box.subject === null) return []
   const facts = narrativeFacts(index, student.id, box)
   if (!markAgainstLevels(facts)) return []
-  return [ofWhole('mark and levels differ', `${facts.mark?.because[0]?.text ?? 'The mark'}; the levels say otherwise. The family reads both and may ask why.`, input)]
+  return [
+    ofWhole(
+      'mark and levels differ',
+      `${facts.mark?.because[0]?.text ?? 'The mark'}; the levels say otherwise. The family reads both and may ask why.`,
+      input,
+    ),
+  ]
 }

@@ -5,8 +5,17 @@ import { ofWhole, write } from './finding'
 /** A comment that never names the student, where the school wants it. */
 export const nameMissing: Check = (input) => {
   const { text, student, index } = input
-  if (!index.record.school.checks.nameWanted || text.trim() === '' || text.search(exactWords(student.usedName)) >= 0) return []
+  if (!index.record.school.checks.nameWanted || text.trim() === '' || text.search(exactWords(student.usedName)) >= 0)
+    return []
   const { pronouns } = student
-  const first = pronouns === 'name only' ? undefined : new RegExp(`^${pronouns.subject}(?=\\s)`, 'iu').exec(text.trimStart())
-  return [ofWhole('name missing', `The text never names ${student.usedName}.`, input, first ? [write(student.usedName, 0, first[0].length)] : [])]
+  const first =
+    pronouns === 'name only' ? undefined : new RegExp(`^${pronouns.subject}(?=\\s)`, 'iu').exec(text.trimStart())
+  return [
+    ofWhole(
+      'name missing',
+      `The text never names ${student.usedName}.`,
+      input,
+      first ? [write(student.usedName, 0, first[0].length)] : [],
+    ),
+  ]
 }

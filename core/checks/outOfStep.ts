@@ -7,11 +7,21 @@ export const outOfStep: Check = ({ index, student, box, comment, text }) => {
   if (!comment || comment.sentences.length === 0) return []
   const proposal = proposeInStep(text, comment.sentences, draftRequest(index, student, box), index.record.phrasebook)
   if (!proposal) return []
-  const mends = proposal.merged ? [{ label: 'Bring it into step', start: 0, end: text.length, text: proposal.merged.text }] : []
+  const mends = proposal.merged
+    ? [{ label: 'Bring it into step', start: 0, end: text.length, text: proposal.merged.text }]
+    : []
   return proposal.stale.flatMap(({ at, then, now }): Finding[] => {
     const sentence = comment.sentences[at]
     if (!sentence || sentence.start === sentence.end) return []
     const today = now.map((because) => because.text).join('; ') || 'nothing is settled'
-    return [{ check: 'out of step', why: `Written from “${then.map((because) => because.text).join('; ')}”; today: ${today}.`, start: sentence.start, end: sentence.end, mends }]
+    return [
+      {
+        check: 'out of step',
+        why: `Written from “${then.map((because) => because.text).join('; ')}”; today: ${today}.`,
+        start: sentence.start,
+        end: sentence.end,
+        mends,
+      },
+    ]
   })
 }

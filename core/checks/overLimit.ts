@@ -10,8 +10,12 @@ const farUnder = 0.2
 export const overLimit: Check = (input) => {
   const { text, box } = input
   const length = countGraphemes(text)
-  if (length > box.limit) return [ofWhole('too long', `${length} characters; ${box.name} holds ${box.limit}.`, input, cutToFit(text, box.limit))]
-  if (text.trim() !== '' && length < box.limit * farUnder) return [ofWhole('very short', `${length} characters in a box for ${box.limit}.`, input)]
+  if (length > box.limit)
+    return [
+      ofWhole('too long', `${length} characters; ${box.name} holds ${box.limit}.`, input, cutToFit(text, box.limit)),
+    ]
+  if (text.trim() !== '' && length < box.limit * farUnder)
+    return [ofWhole('very short', `${length} characters in a box for ${box.limit}.`, input)]
   return []
 }
 

@@ -1,5 +1,16 @@
 /** Names that no language checker takes for another word, one for each length. */
-const standIns = ['Jo', 'Tom', 'Anna', 'Peter', 'Robert', 'Michael', 'Jonathan', 'Elizabeth', 'Christiana', 'Christopher']
+const standIns = [
+  'Jo',
+  'Tom',
+  'Anna',
+  'Peter',
+  'Robert',
+  'Michael',
+  'Jonathan',
+  'Elizabeth',
+  'Christiana',
+  'Christopher',
+]
 
 /** A text as it is given to a language checker, and the way back for what it suggests. */
 export interface PlainlyNamed {
@@ -15,6 +26,9 @@ export interface PlainlyNamed {
 export function plainlyNamed(text: string, name: string): PlainlyNamed {
   const standIn = standIns.find((each) => each.length === name.length)
   if (standIn === undefined || !/^\p{L}+$/u.test(name)) return { text, restored: (suggestion) => suggestion }
-  const places = new RegExp(`(?<![\\p{L}\\p{M}’'-])${name}(?![\\p{L}\\p{M}-])(?!\\s+(?:he|she|they|it|we|you|I|this|that)\\b)`, 'gu')
+  const places = new RegExp(
+    `(?<![\\p{L}\\p{M}’'-])${name}(?![\\p{L}\\p{M}-])(?!\\s+(?:he|she|they|it|we|you|I|this|that)\\b)`,
+    'gu',
+  )
   return { text: text.replace(places, standIn), restored: (suggestion) => suggestion.replaceAll(standIn, name) }
 }

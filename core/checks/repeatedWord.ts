@@ -5,6 +5,16 @@ export const repeatedWord: Check = ({ text }) =>
   [...text.matchAll(/(?<![\p{L}’'-])([\p{L}’'-]+)(\s+)\1(?![\p{L}’'-])/giu)]
     .filter((match) => !/^(had|that)$/i.test(match[1] ?? ''))
     .map((match) => ({
-      check: 'repeated word', why: `“${match[1]}” stands here twice.`, start: match.index, end: match.index + match[0].length,
-      mends: [{ label: `Write “${match[1]}” once`, start: match.index + (match[1]?.length ?? 0), end: match.index + match[0].length, text: '' }],
+      check: 'repeated word',
+      why: `“${match[1]}” stands here twice.`,
+      start: match.index,
+      end: match.index + match[0].length,
+      mends: [
+        {
+          label: `Write “${match[1]}” once`,
+          start: match.index + (match[1]?.length ?? 0),
+          end: match.index + match[0].length,
+          text: '',
+        },
+      ],
     }))

@@ -13,10 +13,18 @@ export const sameText: Check = (input) => {
   const { index, student, box, comment, text } = input
   if (!comment || text.trim() === '') return []
   const own = wordsWithoutNames(comment, student.usedName)
-  const twins = index.record.students.filter((each) => each.id !== student.id && isNear(own, index.commentOf(each.id, box.key), each.usedName))
+  const twins = index.record.students.filter(
+    (each) => each.id !== student.id && isNear(own, index.commentOf(each.id, box.key), each.usedName),
+  )
   if (twins.length === 0) return []
   const names = listOf(twins.map((each) => each.usedName))
-  return [ofWhole('same text', `This is also ${possessiveOf(names, index.record.school.possessives)} text, or nearly.`, input)]
+  return [
+    ofWhole(
+      'same text',
+      `This is also ${possessiveOf(names, index.record.school.possessives)} text, or nearly.`,
+      input,
+    ),
+  ]
 }
 
 function isNear(own: readonly string[], other: StudentComment | undefined, name: string): boolean {
@@ -41,8 +49,17 @@ function shared(a: readonly string[], b: readonly string[]): number {
 const known = new WeakMap<StudentComment, readonly string[]>()
 
 function wordsWithoutNames(comment: StudentComment, name: string): readonly string[] {
-  const made = known.get(comment) ?? comment.text.replaceAll(name, '…').toLocaleLowerCase('en')
-    .replace(/\b(she|he|they|her|him|them|his|their|hers|theirs|herself|himself|themself|xe|xem|xyr|xyrs|xemself)\b/g, '…').match(/[\p{L}\p{N}…]+/gu) ?? []
+  const made =
+    known.get(comment) ??
+    comment.text
+      .replaceAll(name, '…')
+      .toLocaleLowerCase('en')
+      .replace(
+        /\b(she|he|they|her|him|them|his|their|hers|theirs|herself|himself|themself|xe|xem|xyr|xyrs|xemself)\b/g,
+        '…',
+      )
+      .match(/[\p{L}\p{N}…]+/gu) ??
+    []
   known.set(comment, made)
   return made
 }

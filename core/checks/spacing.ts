@@ -17,8 +17,17 @@ const rules: readonly Rule[] = [
 ]
 
 /** Double spaces, stray line ends, straight quotes and apostrophes. */
-export const spacing: Check = ({ text }) => rules.flatMap(({ find, why, instead }) => [...text.matchAll(find)].map((match): Finding => {
-  const start = match.index ?? 0
-  const end = start + match[0].length
-  return { check: 'spacing and quotes', why, start, end, mends: [write(instead(match), start, end, 'Put it right')] }
-}))
+export const spacing: Check = ({ text }) =>
+  rules.flatMap(({ find, why, instead }) =>
+    [...text.matchAll(find)].map((match): Finding => {
+      const start = match.index ?? 0
+      const end = start + match[0].length
+      return {
+        check: 'spacing and quotes',
+        why,
+        start,
+        end,
+        mends: [write(instead(match), start, end, 'Put it right')],
+      }
+    }),
+  )

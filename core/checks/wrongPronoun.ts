@@ -17,28 +17,53 @@ import { write } from './finding'
 export const wrongPronoun: Check = ({ text, student, index }) => {
   const words = cutIntoWords(text)
   const setting = { student, rule: index.record.school.possessives }
-  const leftovers = [...text.matchAll(/\b(his\/her|her\/his|him\/her|her\/him|he\/she|she\/he|s\/he|his\/hers|himself\/herself|herself\/himself)\b|\(s\)he\b/giu)]
+  const leftovers = [
+    ...text.matchAll(
+      /\b(his\/her|her\/his|him\/her|her\/him|he\/she|she\/he|s\/he|his\/hers|himself\/herself|herself\/himself)\b|\(s\)he\b/giu,
+    ),
+  ]
   const taken = leftovers.map((match) => ({ start: match.index, end: match.index + match[0].length }))
   const left = leftovers.map((match): Finding => {
     const end = match.index + match[0].length
-    return { check: 'pronoun', why: `“${match[0]}” was meant to become ${student.usedName}’s own pronoun.`, start: match.index, end, mends: mendFor(caseOfLeftover(match[0]), match.index, end, text, student.pronouns, setting) }
+    return {
+      check: 'pronoun',
+      why: `“${match[0]}” was meant to become ${student.usedName}’s own pronoun.`,
+      start: match.index,
+      end,
+      mends: mendFor(caseOfLeftover(match[0]), match.index, end, text, student.pronouns, setting),
+    }
   })
   const wrong = words.flatMap((word, at): Finding[] => {
     if (taken.some((each) => word.start >= each.start && word.end <= each.end)) return []
     const found = foreignCase(word, at, words, student.pronouns) ?? wrongCase(word, at, words, student.pronouns)
     if (!found) return []
-    return [{ check: 'pronoun', why: found.why.replace('{name}', student.usedName), start: word.start, end: word.end, mends: mendFor(found.case, word.start, word.end, text, student.pronouns, setting) }]
+    return [
+      {
+        check: 'pronoun',
+        why: found.why.replace('{name}', student.usedName),
+        start: word.start,
+        end: word.end,
+        mends: mendFor(found.case, word.start, word.end, text, student.pronouns, setting),
+      },
+    ]
   })
   return [...left, ...wrong]
 }
 
 /** A pronoun of another set than the student's, in the case in which it stands. */
-function foreignCase(word: FrameWord, at: number, words: readonly FrameWord[], pronouns: Pronouns): { case: PronounCase; why: string } | null {
+function foreignCase(
+  word: FrameWord,
+  at: number,
+  words: readonly FrameWord[],
+  pronouns: Pronouns,
+): { case: PronounCase; why: string } | null {
   for (const set of [she, he, they]) {
-    if (pronouns !== 'name only' && (set.subject === pronouns.subject || formsOf(pronouns).includes(word.lower))) continue
+    if (pronouns !== 'name only' && (set.subject === pronouns.subject || formsOf(pronouns).includes(word.lower)))
+      continue
     if (!formsOf(set).includes(word.lower) && !(set === they && word.lower === 'themselves')) continue
     // "They" may well be others: only where nobody else has been spoken of is it the student.
-    if (set === they && (word.lower !== 'themself') && (othersBefore(word, at, words) || word.lower === 'themselves')) continue
+    if (set === they && word.lower !== 'themself' && (othersBefore(word, at, words) || word.lower === 'themselves'))
+      continue
     if (set !== they && whoElse[set.subject]?.test(peopleBefore(word, at, words))) continue
     const cases = (Object.keys(caseNames) as PronounCase[]).filter((each) => set[each] === word.lower)
     const [likely] = likelierCase(cases, word, at, { words, name: '', set, subjectAt: -1, plural: false })
@@ -49,7 +74,13 @@ function foreignCase(word: FrameWord, at: number, words: readonly FrameWord[], p
 
 const auxiliary = /^(has|is|was|have|are|were|can|could|will|does|do)$/
 
-const caseNames: Record<PronounCase, string> = { subject: 'subject', object: 'object', determiner: 'owner', possessive: 'owner', reflexive: 'self' }
+const caseNames: Record<PronounCase, string> = {
+  subject: 'subject',
+  object: 'object',
+  determiner: 'owner',
+  possessive: 'owner',
+  reflexive: 'self',
+}
 
 function formsOf(set: PronounSet): string[] {
   return [set.subject, set.object, set.determiner, set.possessive, set.reflexive]
@@ -66,27 +97,70 @@ const whoElse: Record<string, RegExp> = {
 }
 
 function peopleBefore(word: FrameWord, at: number, words: readonly FrameWord[]): string {
-  return words.slice(0, at).filter((each) => each.sentence >= word.sentence - 1).map((each) => each.lower).join(' ')
+  return words
+    .slice(0, at)
+    .filter((each) => each.sentence >= word.sentence - 1)
+    .map((each) => each.lower)
+    .join(' ')
 }
 
 /** The student's own pronoun in a case that cannot stand there. */
-function wrongCase(word: FrameWord, at: number, words: readonly FrameWord[], pronouns: Pronouns): { case: PronounCase; why: string } | null {
+function wrongCase(
+  word: FrameWord,
+  at: number,
+  words: readonly FrameWord[],
+  pronouns: Pronouns,
+): { case: PronounCase; why: string } | null {
   if (pronouns === 'name only') return null
   const before = words[at - 1]
   const next = words[at + 1]
   const opens = before?.sentence !== word.sentence
-  const made: Record<string, string> = { hisself: 'reflexive', theirself: 'reflexive', theirselves: 'reflexive', herselves: 'reflexive' }
+  const made: Record<string, string> = {
+    hisself: 'reflexive',
+    theirself: 'reflexive',
+    theirselves: 'reflexive',
+    herselves: 'reflexive',
+  }
   const why = `“${word.text}” cannot stand in this place.`
   if (made[word.lower] !== undefined) return { case: 'reflexive', why }
   const afterNext = words[at + 2]
   const clauseBegins = opens || word.afterComma || clauseAfter.test(before?.lower ?? '')
-  const verbNext = next !== undefined && !word.beforeStop && (auxiliary.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower)))
+  const verbNext =
+    next !== undefined &&
+    !word.beforeStop &&
+    (auxiliary.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower)))
   // "Him needs" is never right; "her needs" may be two nouns' words, but not before "no" or "the".
-  const isVerb = verbNext || (next !== undefined && !word.beforeStop && singularVerbs.has(next.lower) && (pronouns.object !== pronouns.determiner || (afterNext !== undefined && afterVerb.test(afterNext.lower) && !next.beforeStop)))
-  const subjectNeeded = isVerb && (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
-  if (word.lower === pronouns.object && pronouns.object !== pronouns.subject && subjectNeeded) return { case: 'subject', why }
-  if (word.lower === pronouns.subject && pronouns.object !== pronouns.subject && before && !opens && /^(to|for|with|of|from|by|at|about|between|without|helps|gives|lets|makes|asked|gave|helped)$/.test(before.lower) && !verbNext && (word.beforeStop || !next || !singularVerbs.has(next.lower))) return { case: 'object', why }
-  if (word.lower === pronouns.possessive && pronouns.possessive !== pronouns.determiner && next && !word.beforeStop && /^(own|work|book|books|best|class|friends|group|partner|ideas|\p{L}+s)$/u.test(next.lower) && !singularVerbs.has(next.lower)) return { case: 'determiner', why }
+  const isVerb =
+    verbNext ||
+    (next !== undefined &&
+      !word.beforeStop &&
+      singularVerbs.has(next.lower) &&
+      (pronouns.object !== pronouns.determiner ||
+        (afterNext !== undefined && afterVerb.test(afterNext.lower) && !next.beforeStop)))
+  const subjectNeeded =
+    isVerb &&
+    (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
+  if (word.lower === pronouns.object && pronouns.object !== pronouns.subject && subjectNeeded)
+    return { case: 'subject', why }
+  if (
+    word.lower === pronouns.subject &&
+    pronouns.object !== pronouns.subject &&
+    before &&
+    !opens &&
+    /^(to|for|with|of|from|by|at|about|between|without|helps|gives|lets|makes|asked|gave|helped)$/.test(before.lower) &&
+    !verbNext &&
+    (word.beforeStop || !next || !singularVerbs.has(next.lower))
+  )
+    return { case: 'object', why }
+  if (
+    word.lower === pronouns.possessive &&
+    pronouns.possessive !== pronouns.determiner &&
+    next &&
+    !word.beforeStop &&
+    /^(own|work|book|books|best|class|friends|group|partner|ideas|\p{L}+s)$/u.test(next.lower) &&
+    !singularVerbs.has(next.lower)
+  )
+    return { case: 'determiner', why }
   return null
 }
 
@@ -94,13 +168,20 @@ function wrongCase(word: FrameWord, at: number, words: readonly FrameWord[], pro
 function afterFronted(at: number, words: readonly FrameWord[]): boolean {
   const sentence = words.slice(0, at).filter((each) => each.sentence === words[at]?.sentence)
   const [first] = sentence
-  return first !== undefined && sentence.length > 1 && preposition.test(first.lower) && !preposition.test(sentence.at(-1)?.lower ?? '')
-    && !sentence.some((each) => auxiliary.test(each.lower) || singularVerbs.has(each.lower) || /ing$|ed$/.test(each.lower))
+  return (
+    first !== undefined &&
+    sentence.length > 1 &&
+    preposition.test(first.lower) &&
+    !preposition.test(sentence.at(-1)?.lower ?? '') &&
+    !sentence.some((each) => auxiliary.test(each.lower) || singularVerbs.has(each.lower) || /ing$|ed$/.test(each.lower))
+  )
 }
 
 /** After these words a clause begins, with its subject. */
-const clauseAfter = /^(when|if|because|and|but|what|how|why|while|that|now|then|once|until|since|although|though|where|so|as|before|after|hope|believe|think|know|say|says|said|sure|glad)$/
-const preposition = /^(in|with|among|at|on|during|after|before|for|from|by|about|around|between|of|to|near|beside|without)$/
+const clauseAfter =
+  /^(when|if|because|and|but|what|how|why|while|that|now|then|once|until|since|although|though|where|so|as|before|after|hope|believe|think|know|say|says|said|sure|glad)$/
+const preposition =
+  /^(in|with|among|at|on|during|after|before|for|from|by|about|around|between|of|to|near|beside|without)$/
 
 function caseOfLeftover(leftover: string): PronounCase {
   if (/self/i.test(leftover)) return 'reflexive'
@@ -108,9 +189,17 @@ function caseOfLeftover(leftover: string): PronounCase {
   return /hers/i.test(leftover) ? 'possessive' : /him/i.test(leftover) ? 'object' : 'determiner'
 }
 
-function mendFor(which: PronounCase, start: number, end: number, text: string, pronouns: Pronouns, { student, rule }: { student: Student; rule: Parameters<typeof possessiveOf>[1] }): Finding['mends'] {
+function mendFor(
+  which: PronounCase,
+  start: number,
+  end: number,
+  text: string,
+  pronouns: Pronouns,
+  { student, rule }: { student: Student; rule: Parameters<typeof possessiveOf>[1] },
+): Finding['mends'] {
   const owner = which === 'determiner' || which === 'possessive'
-  if (pronouns === 'name only') return [write(owner ? possessiveOf(student.usedName, rule) : student.usedName, start, end)]
+  if (pronouns === 'name only')
+    return [write(owner ? possessiveOf(student.usedName, rule) : student.usedName, start, end)]
   const word = pronouns[which]
   return [write(/^\p{Lu}/u.test(text.slice(start, end)) ? capitalised(word) : word, start, end)]
 }

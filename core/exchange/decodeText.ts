@@ -11,13 +11,19 @@ export const largestFile = 20 * 1024 * 1024
 export function decodeText(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new UnreadableFile('The file is empty.')
   if (bytes.length > largestFile) {
-    throw new UnreadableFile(`The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`)
+    throw new UnreadableFile(
+      `The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`,
+    )
   }
   const kind = binaryKind(bytes)
-  if (kind) throw new UnreadableFile(`This is ${kind}, not a CSV file, whatever its name ends in. Save or export it as CSV and choose that file.`)
+  if (kind)
+    throw new UnreadableFile(
+      `This is ${kind}, not a CSV file, whatever its name ends in. Save or export it as CSV and choose that file.`,
+    )
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
-  if (bytes.includes(0)) throw new UnreadableFile('The file holds bytes that are no text. Export it as CSV and choose that file.')
+  if (bytes.includes(0))
+    throw new UnreadableFile('The file holds bytes that are no text. Export it as CSV and choose that file.')
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
@@ -44,5 +50,7 @@ function binaryKind(bytes: Uint8Array): string | undefined {
 const windows1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ'
 
 function decodeWindows1252(bytes: Uint8Array): string {
-  return new TextDecoder('latin1').decode(bytes).replace(/[\x80-\x9f]/g, (character) => windows1252.charAt(character.charCodeAt(0) - 0x80))
+  return new TextDecoder('latin1')
+    .decode(bytes)
+    .replace(/[\x80-\x9f]/g, (character) => windows1252.charAt(character.charCodeAt(0) - 0x80))
 }

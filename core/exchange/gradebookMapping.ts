@@ -1,8 +1,15 @@
 /** What a column of a gradebook file can be. */
 export const columnRoles = [
-  'number', 'name', 'given name', 'family name',
+  'number',
+  'name',
+  'given name',
+  'family name',
   'score', // wide files: a piece of work's column; long files: the score of the row's piece of work
-  'work', 'out of', 'category', 'date', 'remark',
+  'work',
+  'out of',
+  'category',
+  'date',
+  'remark',
   'ignore',
 ] as const
 export type ColumnRole = (typeof columnRoles)[number]

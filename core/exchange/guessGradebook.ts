@@ -35,7 +35,9 @@ export function guessGradebook(table: Table, categories: readonly string[]): Gra
   const long = named.includes('work') && named.includes('score')
   const describingRows = long ? {} : describingRowsOf(table, heading)
   const students = body.filter((row) => !(row.number in describingRows))
-  const columns = widestColumns(table, heading).map((index) => guessColumn(index, named[index] ?? null, heading, students, long))
+  const columns = widestColumns(table, heading).map((index) =>
+    guessColumn(index, named[index] ?? null, heading, students, long),
+  )
   return {
     shape: long ? 'long' : 'wide',
     headingRow: heading.number,
@@ -50,9 +52,14 @@ export function guessGradebook(table: Table, categories: readonly string[]): Gra
 
 /** A heading's own maximum, as in "Quiz 3 (20)" or "Quiz 3 /20", parted from the title. */
 export function readWorkHeading(heading: string): { title: string; outOf: number | null } {
-  const parts = /^(.*\S)\s*(?:\(\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*\)|\/\s*(\d+(?:[.,]\d+)?))$/i.exec(heading)
+  const parts =
+    /^(.*\S)\s*(?:\(\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*\)|\/\s*(\d+(?:[.,]\d+)?))$/i.exec(
+      heading,
+    )
   const most = parts?.[2] ?? parts?.[3]
-  return parts && most ? { title: parts[1] ?? heading, outOf: Number(most.replace(',', '.')) } : { title: heading, outOf: null }
+  return parts && most
+    ? { title: parts[1] ?? heading, outOf: Number(most.replace(',', '.')) }
+    : { title: heading, outOf: null }
 }
 
 function roleByHeading(cell: string): ColumnRole | null {
@@ -87,7 +94,13 @@ function widestColumns(table: Table, heading: TableRow): number[] {
   return Array.from({ length: width }, (_, index) => index)
 }
 
-function guessColumn(index: number, named: ColumnRole | null, heading: TableRow, students: TableRow[], long: boolean): ColumnRole {
+function guessColumn(
+  index: number,
+  named: ColumnRole | null,
+  heading: TableRow,
+  students: TableRow[],
+  long: boolean,
+): ColumnRole {
   if (long) return named ?? 'ignore'
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')

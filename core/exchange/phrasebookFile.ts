@@ -18,21 +18,34 @@ export interface CellProblem {
  * One row of a phrasebook file as a phrase, or everything that is wrong with it.
  * @param subjects the keys that a phrase may be for, "general" and "any" among them
  */
-export function readPhraseRow(record: FileRecord, subjects: readonly string[]): { phrase: Phrase | null; problems: CellProblem[] } {
+export function readPhraseRow(
+  record: FileRecord,
+  subjects: readonly string[],
+): { phrase: Phrase | null; problems: CellProblem[] } {
   const problems: CellProblem[] = []
   const report = (column: string, reason: string): undefined => void problems.push({ column, reason })
   const oneOf = <T extends string>(column: string, words: readonly T[]): T | undefined =>
-    words.find((word) => word.toLocaleLowerCase('en') === record.get(column).toLocaleLowerCase('en')) ?? report(column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
+    words.find((word) => word.toLocaleLowerCase('en') === record.get(column).toLocaleLowerCase('en')) ??
+    report(column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
   const part = oneOf('part', partKinds)
   const subject = oneOf('subject', subjects)
-  const levels = readLevelWords(record.get('levels')) ?? report('levels', `“${record.get('levels')}” holds a word that is none of: ${levelWords.join(', ')}.`)
+  const levels =
+    readLevelWords(record.get('levels')) ??
+    report('levels', `“${record.get('levels')}” holds a word that is none of: ${levelWords.join(', ')}.`)
   const grades = readGrades(record.get('grades'))
   if (grades === undefined) report('grades', `“${record.get('grades')}” is no range of grades, as in 4-6.`)
   if (record.get('id') === '') report('id', 'A phrase needs an id of its own.')
   if (!part || !subject || !levels || grades === undefined || problems.length > 0) return { phrase: null, problems }
   const phrase: Phrase = {
-    id: record.get('id'), subject, part, about: record.get('about') || 'any', ...levels, text: record.get('text').replace(/^'(?='*[=+\-@])/, ''),
-    tone: record.get('tone'), grades, owner: null,
+    id: record.get('id'),
+    subject,
+    part,
+    about: record.get('about') || 'any',
+    ...levels,
+    text: record.get('text').replace(/^'(?='*[=+\-@])/, ''),
+    tone: record.get('tone'),
+    grades,
+    owner: null,
   }
   const wrong = phraseProblem(phrase)
   return wrong ? { phrase: null, problems: [{ column: 'text', reason: wrong }] } : { phrase, problems }
@@ -55,15 +68,29 @@ export function phraseProblem(phrase: Phrase): string | null {
 const levelWords: readonly string[] = [...tiers, 'uneven', ...moves]
 
 function readLevelWords(written: string): Pick<Phrase, 'tiers' | 'uneven' | 'moves'> | undefined {
-  const words = written.toLocaleLowerCase('en').split(/[\s,]+/).filter(Boolean)
-  const read = { tiers: tiers.filter((tier) => words.includes(tier)), uneven: words.includes('uneven'), moves: moves.filter((move) => words.includes(move)) }
+  const words = written
+    .toLocaleLowerCase('en')
+    .split(/[\s,]+/)
+    .filter(Boolean)
+  const read = {
+    tiers: tiers.filter((tier) => words.includes(tier)),
+    uneven: words.includes('uneven'),
+    moves: moves.filter((move) => words.includes(move)),
+  }
   return words.every((word) => levelWords.includes(word)) ? read : undefined
 }
 
 /** A phrasebook as a file that readPhraseRow reads back: the same phrases in the same order. */
 export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string {
   const rows = phrasebook.phrases.map((phrase) => [
-    phrase.id, phrase.subject, phrase.part, phrase.about, [...phrase.tiers, ...(phrase.uneven ? ['uneven'] : []), ...phrase.moves].join(' '), phrase.text, phrase.tone, writeGrades(phrase.grades),
+    phrase.id,
+    phrase.subject,
+    phrase.part,
+    phrase.about,
+    [...phrase.tiers, ...(phrase.uneven ? ['uneven'] : []), ...phrase.moves].join(' '),
+    phrase.text,
+    phrase.tone,
+    writeGrades(phrase.grades),
   ])
   return writeCsv([[...phraseColumns, 'tone', 'grades'], ...rows])
 }

@@ -45,14 +45,21 @@ export interface ImportPlan {
 export function planImport<S extends Matchable>(
   content: GradebookContent,
   mapping: GradebookMapping,
-  known: { students: readonly S[]; work: readonly PieceOfWork[]; results: readonly KnownResult[]; categories: readonly string[] },
+  known: {
+    students: readonly S[]
+    work: readonly PieceOfWork[]
+    results: readonly KnownResult[]
+    categories: readonly string[]
+  },
 ): ImportPlan {
   const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
   const resultByKey = new Map(known.results.map((result) => [`${result.workId} ${result.studentId}`, result]))
   const plan: ImportPlan = { work: [], results: [], newCategories: [], doubtful: [], refused: [...content.refused] }
   for (const work of content.work) plan.work.push(planWork(work, workByTitle.get(nameKey(work.title))))
   const categoryNames = new Set(known.categories.map((category) => nameKey(category)))
-  plan.newCategories = [...new Set(content.work.map((work) => work.category))].filter((name) => !categoryNames.has(nameKey(name)))
+  plan.newCategories = [...new Set(content.work.map((work) => work.category))].filter(
+    (name) => !categoryNames.has(nameKey(name)),
+  )
 
   const whose = personFinder(known.students, mapping, plan)
   const taken = new Map<string, number>()
@@ -67,7 +74,9 @@ export function planImport<S extends Matchable>(
     }
     taken.set(cell, result.row)
     const existing = workByTitle.get(nameKey(result.title))
-    plan.results.push(planResult(result, studentId, existing ? resultByKey.get(`${existing.id} ${studentId}`) : undefined))
+    plan.results.push(
+      planResult(result, studentId, existing ? resultByKey.get(`${existing.id} ${studentId}`) : undefined),
+    )
   }
   plan.refused.sort((a, b) => a.row - b.row)
   return plan
@@ -82,23 +91,39 @@ export function countPlan(plan: ImportPlan): { new: number; changed: number; unc
 
 function planWork(work: FileWork, existing: PieceOfWork | undefined): ImportPlan['work'][number] {
   if (!existing) return { work, change: 'new', existingId: null }
-  const same = existing.outOf === work.outOf && nameKey(existing.category) === nameKey(work.category)
-    && (work.date === null || existing.date === work.date) && existing.weight === work.weight
-  return { work: { ...work, date: work.date ?? existing.date }, change: same ? 'unchanged' : 'changed', existingId: existing.id }
+  const same =
+    existing.outOf === work.outOf &&
+    nameKey(existing.category) === nameKey(work.category) &&
+    (work.date === null || existing.date === work.date) &&
+    existing.weight === work.weight
+  return {
+    work: { ...work, date: work.date ?? existing.date },
+    change: same ? 'unchanged' : 'changed',
+    existingId: existing.id,
+  }
 }
 
 function planResult(result: FileResult, studentId: string, before: KnownResult | undefined): PlannedResult {
   const { row, title, state, score, remark } = result
   const same = before?.state === state && before.score === score && (remark === '' || before.remark === remark)
   return {
-    row, studentId, title, state, score, remark: remark || (before?.remark ?? ''),
+    row,
+    studentId,
+    title,
+    state,
+    score,
+    remark: remark || (before?.remark ?? ''),
     change: !before ? 'new' : same ? 'unchanged' : 'changed',
     before: before ? { state: before.state, score: before.score } : null,
   }
 }
 
 /** Finds whose a row is; notes doubtful people once each, and refuses unknown ones. */
-function personFinder<S extends Matchable>(students: readonly S[], mapping: GradebookMapping, plan: ImportPlan): (result: FileResult) => string | null {
+function personFinder<S extends Matchable>(
+  students: readonly S[],
+  mapping: GradebookMapping,
+  plan: ImportPlan,
+): (result: FileResult) => string | null {
   const match = studentMatcher(students)
   const ids = new Set(students.map((student) => student.id))
   const doubts = new Map<string, DoubtfulPerson>()
@@ -111,7 +136,13 @@ function personFinder<S extends Matchable>(students: readonly S[], mapping: Grad
     if (found.kind === 'found') return found.student.id
     if (found.kind === 'unknown') {
       if (!unknownRows.has(result.row)) {
-        plan.refused.push({ row: result.row, column: '', value: written, reason: written === '' ? 'The row has scores but no student.' : `No student of this class is called “${written}”.` })
+        plan.refused.push({
+          row: result.row,
+          column: '',
+          value: written,
+          reason:
+            written === '' ? 'The row has scores but no student.' : `No student of this class is called “${written}”.`,
+        })
       }
       unknownRows.add(result.row)
       return null
@@ -120,7 +151,10 @@ function personFinder<S extends Matchable>(students: readonly S[], mapping: Grad
     if (doubt) {
       if (!doubt.rows.includes(result.row)) doubt.rows.push(result.row)
     } else {
-      const candidates = found.candidates.map((student) => ({ id: student.id, name: `${displayName({ given: student.usedName, family: student.family })} (${student.schoolNumber})` }))
+      const candidates = found.candidates.map((student) => ({
+        id: student.id,
+        name: `${displayName({ given: student.usedName, family: student.family })} (${student.schoolNumber})`,
+      }))
       const first = { written, rows: [result.row], candidates }
       doubts.set(written, first)
       plan.doubtful.push(first)
@@ -130,5 +164,10 @@ function personFinder<S extends Matchable>(students: readonly S[], mapping: Grad
 }
 
 function refusal(result: FileResult, reason: string): Refusal {
-  return { row: result.row, column: result.column, value: result.score === null ? result.state : String(result.score), reason }
+  return {
+    row: result.row,
+    column: result.column,
+    value: result.score === null ? result.state : String(result.score),
+    reason,
+  }
 }

@@ -18,9 +18,19 @@ export interface PhraseImport {
  * @param subjects the keys that a phrase may be for, "general" and "any" among them
  * @param owner whose phrases they become: null for the school's
  */
-export function planPhraseImport(text: string, standing: readonly Phrase[], subjects: readonly string[], owner: string | null): PhraseImport {
+export function planPhraseImport(
+  text: string,
+  standing: readonly Phrase[],
+  subjects: readonly string[],
+  owner: string | null,
+): PhraseImport {
   const { records, problems } = readRecords('phrasebook', readTable(text), phraseColumns)
-  const plan: PhraseImport = { added: [], changed: [], unchanged: 0, doubtful: problems.map((problem) => ({ row: problem.row ?? 1, reason: problem.reason })) }
+  const plan: PhraseImport = {
+    added: [],
+    changed: [],
+    unchanged: 0,
+    doubtful: problems.map((problem) => ({ row: problem.row ?? 1, reason: problem.reason })),
+  }
   const known = new Map(standing.map((phrase) => [phrase.id, phrase]))
   const seen = new Set<string>()
   for (const record of records) {
@@ -33,7 +43,10 @@ export function planPhraseImport(text: string, standing: readonly Phrase[], subj
     const phrase = { ...read.phrase, owner }
     const before = known.get(phrase.id)
     if (seen.has(phrase.id)) doubt(`The id “${phrase.id}” stands in the file twice.`)
-    else if (before && before.owner !== owner) doubt(`The id “${phrase.id}” belongs to ${before.owner === null ? 'a phrase of the school’s' : 'a phrase of your own'}.`)
+    else if (before && before.owner !== owner)
+      doubt(
+        `The id “${phrase.id}” belongs to ${before.owner === null ? 'a phrase of the school’s' : 'a phrase of your own'}.`,
+      )
     else if (!before) plan.added.push(phrase)
     else if (isSame(before, phrase)) plan.unchanged += 1
     else plan.changed.push({ phrase, before })

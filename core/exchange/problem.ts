@@ -18,5 +18,8 @@ export class UnreadableFile extends Error {
 
 /** "results.csv, row 4, column Score: …", as the batch command prints it. */
 export function problemText({ file, row, column, reason }: FileProblem): string {
-  return [file, row === null ? null : `row ${row}`, column === null ? null : `column ${column}`].filter(Boolean).join(', ') + `: ${reason}`
+  return (
+    [file, row === null ? null : `row ${row}`, column === null ? null : `column ${column}`].filter(Boolean).join(', ') +
+    `: ${reason}`
+  )
 }

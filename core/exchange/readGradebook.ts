@@ -46,7 +46,9 @@ export function readGradebook(table: Table, mapping: GradebookMapping): Gradeboo
     const reason = `There is no row ${mapping.headingRow} to take the headings from.`
     return { work: [], results: [], refused: [{ row: mapping.headingRow, column: '', value: '', reason }] }
   }
-  const students = table.rows.filter((row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows))
+  const students = table.rows.filter(
+    (row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows),
+  )
   return mapping.shape === 'wide' ? readWide(table, heading, students, mapping) : readLong(heading, students, mapping)
 }
 
@@ -58,24 +60,47 @@ function readWide(table: Table, heading: TableRow, students: TableRow[], mapping
     content.work.push(piece)
     for (const row of students) {
       const cell = row.cells[index] ?? ''
-      takeScore(content, { row: row.number, column: piece.title, cell, who: identityOf(row, mapping.columns), piece, remark: '' })
+      takeScore(content, {
+        row: row.number,
+        column: piece.title,
+        cell,
+        who: identityOf(row, mapping.columns),
+        piece,
+        remark: '',
+      })
     }
   }
   return content
 }
 
-function wideWork(table: Table, heading: TableRow, index: number, mapping: GradebookMapping, refused: Refusal[]): FileWork {
+function wideWork(
+  table: Table,
+  heading: TableRow,
+  index: number,
+  mapping: GradebookMapping,
+  refused: Refusal[],
+): FileWork {
   const { title, outOf } = readWorkHeading(heading.cells[index] ?? '')
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
   const cellOf = (kind: DescribingRow): string => told(kind)?.cells[index] ?? ''
   const most = positive(cellOf('out of'))
   if (cellOf('out of') !== '' && most === null) {
-    refused.push({ row: told('out of')?.number ?? 0, column: title, value: cellOf('out of'), reason: 'The maximum is no number above 0; the usual one is used.' })
+    refused.push({
+      row: told('out of')?.number ?? 0,
+      column: title,
+      value: cellOf('out of'),
+      reason: 'The maximum is no number above 0; the usual one is used.',
+    })
   }
   const date = cellOf('date') === '' ? null : readDate(cellOf('date'), mapping.dates)
   if (date === undefined) {
-    refused.push({ row: told('date')?.number ?? 0, column: title, value: cellOf('date'), reason: 'This is no date; the work comes in without one.' })
+    refused.push({
+      row: told('date')?.number ?? 0,
+      column: title,
+      value: cellOf('date'),
+      reason: 'This is no date; the work comes in without one.',
+    })
   }
   return {
     title,
@@ -104,17 +129,35 @@ function readLong(heading: TableRow, rows: TableRow[], mapping: GradebookMapping
       byTitle.set(piece.title, piece)
       content.work.push(piece)
     }
-    takeScore(content, { row: row.number, column: nameOf('score'), cell: cell('score'), who: identityOf(row, mapping.columns), piece, remark: cell('remark') })
+    takeScore(content, {
+      row: row.number,
+      column: nameOf('score'),
+      cell: cell('score'),
+      who: identityOf(row, mapping.columns),
+      piece,
+      remark: cell('remark'),
+    })
   }
   return content
 }
 
-function longWork(cell: (role: ColumnRole) => string, mapping: GradebookMapping, refuse: (role: ColumnRole, reason: string) => void): FileWork {
+function longWork(
+  cell: (role: ColumnRole) => string,
+  mapping: GradebookMapping,
+  refuse: (role: ColumnRole, reason: string) => void,
+): FileWork {
   const date = cell('date') === '' ? null : readDate(cell('date'), mapping.dates)
   if (date === undefined) refuse('date', 'This is no date; the work comes in without one.')
   const outOf = positive(cell('out of'))
-  if (cell('out of') !== '' && outOf === null) refuse('out of', 'The maximum is no number above 0; the usual one is used.')
-  return { title: cell('work'), category: cell('category') || mapping.category, date: date ?? null, outOf: outOf ?? mapping.outOf, weight: 1 }
+  if (cell('out of') !== '' && outOf === null)
+    refuse('out of', 'The maximum is no number above 0; the usual one is used.')
+  return {
+    title: cell('work'),
+    category: cell('category') || mapping.category,
+    date: date ?? null,
+    outOf: outOf ?? mapping.outOf,
+    weight: 1,
+  }
 }
 
 function takeScore(
@@ -127,7 +170,15 @@ function takeScore(
     content.refused.push({ row: at.row, column: at.column, value: at.cell, reason: read.reason })
     return
   }
-  content.results.push({ row: at.row, column: at.column, who: at.who, title: at.piece.title, state: read.state, score: read.score, remark: at.remark })
+  content.results.push({
+    row: at.row,
+    column: at.column,
+    who: at.who,
+    title: at.piece.title,
+    state: read.state,
+    score: read.score,
+    remark: at.remark,
+  })
 }
 
 function identityOf(row: TableRow, columns: readonly ColumnRole[]): RowIdentity {

@@ -11,12 +11,21 @@ export interface FileRecord {
  * Reads a table whose first row names the columns, in any order and case. Columns nobody asked for are ignored.
  * @returns the records, or the problems when a needed column is missing
  */
-export function readRecords(file: string, table: Table, needed: readonly string[]): { records: FileRecord[]; problems: FileProblem[] } {
+export function readRecords(
+  file: string,
+  table: Table,
+  needed: readonly string[],
+): { records: FileRecord[]; problems: FileProblem[] } {
   const [head, ...body] = table.rows
   const headings = new Map((head?.cells ?? []).map((cell, index) => [headingKey(cell), index]))
   const problems = needed
     .filter((heading) => !headings.has(headingKey(heading)))
-    .map((heading) => ({ file, row: head?.number ?? 1, column: heading, reason: `The column “${heading}” is missing.` }))
+    .map((heading) => ({
+      file,
+      row: head?.number ?? 1,
+      column: heading,
+      reason: `The column “${heading}” is missing.`,
+    }))
   const records = body.map((row) => ({
     row: row.number,
     get: (heading: string) => row.cells[headings.get(headingKey(heading)) ?? -1] ?? '',
@@ -24,7 +33,9 @@ export function readRecords(file: string, table: Table, needed: readonly string[
   return { records: problems.length > 0 ? [] : records, problems }
 }
 
-/** Headings are compared without case, punctuation and spaces: "Family name", "family_name" and "FamilyName" are one. */
+/**
+ * Headings are compared without case, punctuation and spaces: "Family name", "family_name" and "FamilyName" are one.
+ */
 export function headingKey(heading: string): string {
   return heading.toLocaleLowerCase('en').replace(/[^\p{L}\p{N}#%]+/gu, '')
 }

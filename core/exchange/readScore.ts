@@ -7,10 +7,17 @@ export type ScoreCell =
   | { kind: 'refused'; reason: string }
 
 const stateWords: Record<string, ResultState> = {
-  missing: 'missing', m: 'missing', 'not handed in': 'missing',
-  late: 'late', l: 'late',
-  excused: 'excused', ex: 'excused', exempt: 'excused',
-  incomplete: 'incomplete', inc: 'incomplete', i: 'incomplete',
+  'missing': 'missing',
+  'm': 'missing',
+  'not handed in': 'missing',
+  'late': 'late',
+  'l': 'late',
+  'excused': 'excused',
+  'ex': 'excused',
+  'exempt': 'excused',
+  'incomplete': 'incomplete',
+  'inc': 'incomplete',
+  'i': 'incomplete',
 }
 
 /**
@@ -47,7 +54,10 @@ function readFigures(written: string, figures: string, state: ResultState, outOf
 }
 
 function refusal(written: string): ScoreCell {
-  return { kind: 'refused', reason: `“${written}” is no score. Leave it empty, or write missing, late, excused or incomplete.` }
+  return {
+    kind: 'refused',
+    reason: `“${written}” is no score. Leave it empty, or write missing, late, excused or incomplete.`,
+  }
 }
 
 function toNumber(figures: string): number {

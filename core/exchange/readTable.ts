@@ -26,23 +26,35 @@ export function readTable(text: string): Table {
   const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false })
   const broken = parsed.errors.find((error) => error.type === 'Quotes')
   if (broken) {
-    throw new UnreadableFile(`Row ${(broken.row ?? 0) + 1} has a quotation mark that is never closed, or text after one that is.`)
+    throw new UnreadableFile(
+      `Row ${(broken.row ?? 0) + 1} has a quotation mark that is never closed, or text after one that is.`,
+    )
   }
   const rows = parsed.data
     .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => cell.trim()) }))
     .filter((row) => row.cells.some((cell) => !/^[,;|\s]*$/.test(cell)))
   for (const row of rows) {
     if (row.cells.some((cell) => cell.length > longestCell)) {
-      throw new UnreadableFile(`Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. Is this a gradebook?`)
+      throw new UnreadableFile(
+        `Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. Is this a gradebook?`,
+      )
     }
   }
   if (rows.length === 0) throw new UnreadableFile('The file has no rows with anything in them.')
   return { rows, delimiter }
 }
 
-/** The separator that cuts the first lines into the most columns, as evenly as can be. What stands in quotes is not looked at. */
+/**
+ * The separator that cuts the first lines into the most columns, as evenly as can be. What stands in quotes is not
+ * looked at.
+ */
 function guessDelimiter(text: string): string {
-  const lines = text.slice(0, 20_000).replace(/"(?:[^"]|"")*"?/g, 'q').split(/\r\n|\n|\r/).filter((line) => line.trim() !== '').slice(0, 20)
+  const lines = text
+    .slice(0, 20_000)
+    .replace(/"(?:[^"]|"")*"?/g, 'q')
+    .split(/\r\n|\n|\r/)
+    .filter((line) => line.trim() !== '')
+    .slice(0, 20)
   let best: { delimiter: string; score: number } = { delimiter: ',', score: 0 }
   for (const delimiter of delimiters) {
     const counts = lines.map((line) => line.split(delimiter).length - 1).sort((a, b) => a - b)

@@ -1,5 +1,6 @@
 /**
- * The value below which a part of the values lies: 0.25 and 0.75 bound the middle half. Between two values it is found on
+ * The value below which a part of the values lies: 0.25 and 0.75 bound the middle half. Between two values it is
+ * found on
  * the straight line from one to the other (Hyndman and Fan's seventh definition, the one spreadsheets use).
  * @param part from 0 to 1
  * @example quantile([1, 2, 3, 4], 0.25) // 1.75

@@ -19,7 +19,9 @@ export function standingOf(proposal: number | null, settled: SettledMark | undef
   if (!settled) return 'open'
   if (settled.special !== null) return 'special'
   if (settled.percent === null || proposal === null) return 'differs'
-  return roundHalfUp(settled.percent, rules.decimals) === roundHalfUp(proposal, rules.decimals) ? 'as proposed' : 'differs'
+  return roundHalfUp(settled.percent, rules.decimals) === roundHalfUp(proposal, rules.decimals)
+    ? 'as proposed'
+    : 'differs'
 }
 
 /** The level a percentage stands for, from the rounded or the unrounded mark as the school decides. */

@@ -69,7 +69,12 @@ export function termMark(
     list.push({ value: percent, weight: rules.method === 'by points' ? piece.outOf * piece.weight : piece.weight })
   }
   const marks = categoryMarks(categories, perCategory, rules)
-  return { percent: weightedMean(marks.map((mark) => ({ value: mark.percent, weight: mark.share }))), categories: marks, counted, leftOut }
+  return {
+    percent: weightedMean(marks.map((mark) => ({ value: mark.percent, weight: mark.share }))),
+    categories: marks,
+    counted,
+    leftOut,
+  }
 }
 
 /** One result as a percentage of what was possible, or null when it does not enter the mark. */

@@ -11,7 +11,10 @@ export interface Because {
   about: string
   /** "Number: 3 (secure)". */
   text: string
-  /** The tier of what it is a part of (a strand, a habit, the mark; of an uneven strand its own), where it chose by level; null where it is told word for word. */
+  /**
+   * The tier of what it is a part of (a strand, a habit, the mark; of an uneven strand its own), where it chose by
+   * level; null where it is told word for word.
+   */
   tier: Tier | null
   termId: string
 }
@@ -31,12 +34,18 @@ export interface StandingFact {
   about: string
   /** Where it stands; an uneven strand counts as its weakest skill does. */
   tier: Tier
-  /** True when a strand's skills lie so far apart that no one level is true of it: it is told by its strongest and weakest. */
+  /**
+   * True when a strand's skills lie so far apart that no one level is true of it: it is told by its strongest and
+   * weakest.
+   */
   uneven: boolean
   because: Because[]
   /** Null when nothing is known of the term before. */
   trend: Trend | null
-  /** The best and the least of a strand's skills in words that fit inside a sentence; null when there are not two that differ. */
+  /**
+   * The best and the least of a strand's skills in words that fit inside a sentence; null when there are not two that
+   * differ.
+   */
   strongestSkill: SayableFact | null
   weakestSkill: SayableFact | null
 }

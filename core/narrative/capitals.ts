@@ -5,5 +5,7 @@ export function capitalised(words: string): string {
 
 /** "Spelling and punctuation" inside a sentence; a word with more capitals, or a language's name, stays. */
 export function lowerFirst(name: string): string {
-  return /^(\p{Lu}\p{Lu}|English|French|German|Spanish|Latin|Irish|Welsh)/u.test(name) ? name : name.charAt(0).toLocaleLowerCase('en') + name.slice(1)
+  return /^(\p{Lu}\p{Lu}|English|French|German|Spanish|Latin|Irish|Welsh)/u.test(name)
+    ? name
+    : name.charAt(0).toLocaleLowerCase('en') + name.slice(1)
 }

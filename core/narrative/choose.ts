@@ -42,7 +42,8 @@ interface Offer {
 export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSetting): ChosenPart[] | null {
   const offers = parts.map((part) => offersOf(part, setting))
   const toCome = offers.map(() => 0)
-  for (let at = offers.length - 2; at >= 0; at -= 1) toCome[at] = (toCome[at + 1] ?? 0) + (offers[at + 1]?.[0]?.cost ?? 0)
+  for (let at = offers.length - 2; at >= 0; at -= 1)
+    toCome[at] = (toCome[at + 1] ?? 0) + (offers[at + 1]?.[0]?.cost ?? 0)
   const counts = new Map<number, number>()
   const path: ReadyPhrase[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, steps: 0, tried: 0 }
@@ -139,15 +140,21 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 
   function pool({ phrase, part, example }: { phrase: ReadyPhrase; part: OpenPart; example: string }): string[] {
-    const words = part.tier === null || part.uneven ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
-    return words.map((word) => ({ word, liking: preference(setting.seed, phrase.id, word) })).sort((a, b) => a.liking - b.liking).map(({ word }) => word)
+    const words =
+      part.tier === null || part.uneven ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
+    return words
+      .map((word) => ({ word, liking: preference(setting.seed, phrase.id, word) }))
+      .sort((a, b) => a.liking - b.liking)
+      .map(({ word }) => word)
   }
 }
 
 /** What sentences of one comment may name more than once. */
 const oftenTold: ReadonlySet<FactName> = new Set<FactName>(['subject', 'term', 'skill', 'habit'])
 
-/** All wordings of a part with their costs, fixed words and the words of the facts that they tell; the cheapest first. */
+/**
+ * All wordings of a part with their costs, fixed words and the words of the facts that they tell; the cheapest first.
+ */
 function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
   const told = new Map<FactName, number[]>()
   const familiesOf = (fact: FactName): number[] => {
@@ -155,16 +162,23 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
     told.set(fact, known)
     return known
   }
-  return part.candidates.map((phrase): Offer => {
-    const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.words[fact] !== undefined))
-    const facts = said.length === 0 ? phrase.needs : [...phrase.needs, ...said.flatMap(({ needs }) => needs)]
-    const families = facts.length === 0 ? phrase.families : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
-    return { phrase, cost: wordingCost(phrase, part.tier, setting), families }
-  }).sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))
+  return part.candidates
+    .map((phrase): Offer => {
+      const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.words[fact] !== undefined))
+      const facts = said.length === 0 ? phrase.needs : [...phrase.needs, ...said.flatMap(({ needs }) => needs)]
+      const families =
+        facts.length === 0
+          ? phrase.families
+          : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
+      return { phrase, cost: wordingCost(phrase, part.tier, setting), families }
+    })
+    .sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))
 }
 
 /** A fact's words; the fact itself counts for as often as a word may stand, so that none is told twice. */
 function familiesOfFact(fact: FactName, words: string): number[] {
   const families = contentWords(words).map(familyNumber)
-  return oftenTold.has(fact) ? families : [...families, ...Array.from({ length: mostTimes }, () => familyNumber(`“${words}”`))]
+  return oftenTold.has(fact)
+    ? families
+    : [...families, ...Array.from({ length: mostTimes }, () => familyNumber(`“${words}”`))]
 }

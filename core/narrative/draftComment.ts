@@ -43,7 +43,11 @@ const wellFilled = 0.8
  * phrasebook give the same texts. No two students get the very same sentences while another choice is left.
  * @param given phrases already used by classmates whose texts stand, with how often
  */
-export function draftClass(requests: readonly DraftRequest[], phrasebook: Phrasebook, given: Usage = new Map()): Draft[] {
+export function draftClass(
+  requests: readonly DraftRequest[],
+  phrasebook: Phrasebook,
+  given: Usage = new Map(),
+): Draft[] {
   const usage = new Map(given)
   const taken = new Set<string>()
   const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
@@ -79,11 +83,17 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, usage: Usage, ta
   const leftOut: LeftOut[] = [...opened.leftOut]
   let parts = held(opened.parts, request.wish)
   while (saysSomething(parts)) {
-    const chosen = choose(parts, request, phrasebook, usage, taken) ?? (taken.size > 0 ? choose(parts, request, phrasebook, usage, new Set()) : null)
+    const chosen =
+      choose(parts, request, phrasebook, usage, taken) ??
+      (taken.size > 0 ? choose(parts, request, phrasebook, usage, new Set()) : null)
     if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const least = Math.max(...parts.map((part) => part.dispensable))
     const gone = parts.findLastIndex((part) => part.dispensable === least)
-    leftOut.push(...parts.slice(gone, gone + 1).map(({ planned }): LeftOut => ({ part: planned.part, about: planned.about, why: 'there is no room' })))
+    leftOut.push(
+      ...parts
+        .slice(gone, gone + 1)
+        .map(({ planned }): LeftOut => ({ part: planned.part, about: planned.about, why: 'there is no room' })),
+    )
     parts = parts.filter((_, at) => at !== gone)
   }
   return { draft: { text: '', sentences: [], leftOut }, chosen: [] }
@@ -106,18 +116,33 @@ function held(parts: readonly OpenPart[], wish: Wish | undefined): OpenPart[] {
   })
 }
 
-function choose(parts: readonly OpenPart[], request: DraftRequest, phrasebook: Phrasebook, usage: Usage, taken: ReadonlySet<string>): ChosenPart[] | null {
+function choose(
+  parts: readonly OpenPart[],
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+  usage: Usage,
+  taken: ReadonlySet<string>,
+): ChosenPart[] | null {
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.studentId, box.key, request.facts.termName].join('\u0000'),
-    usage, tone: box.tone, subject: box.subject, namedOnly: request.subject.pronouns === 'name only',
+    usage,
+    tone: box.tone,
+    subject: box.subject,
+    namedOnly: request.subject.pronouns === 'name only',
     idealLength: Math.max(least, most * wellFilled) / parts.length,
-    shown: wish?.shown ?? new Map(), standing: request.standing ?? new Set(),
+    shown: wish?.shown ?? new Map(),
+    standing: request.standing ?? new Set(),
   }
-  return chooseWordings(parts, { ...setting, describing: phrasebook.describing, describingFamilies: indexPhrases(phrasebook).describingFamilies, mayBe })
+  return chooseWordings(parts, {
+    ...setting,
+    describing: phrasebook.describing,
+    describingFamilies: indexPhrases(phrasebook).describingFamilies,
+    mayBe,
+  })
 
   function mayBe(candidate: readonly ChosenPart[]): boolean {
     if (taken.has(idsOf(candidate))) return false

@@ -21,14 +21,20 @@ export function followEdits(sentences: readonly DraftSentence[], before: string,
     // A sentence within a larger change may still stand there word for word.
     const words = before.slice(sentence.start, sentence.end)
     const touched = words !== '' && sentence.start < to && sentence.end > from
-    const found = touched ? after.slice(0, from + added + Math.max(0, sentence.end - to)).indexOf(words, Math.max(searched, Math.min(from, sentence.start))) : -1
+    const found = touched
+      ? after
+          .slice(0, from + added + Math.max(0, sentence.end - to))
+          .indexOf(words, Math.max(searched, Math.min(from, sentence.start)))
+      : -1
     if (found >= 0) {
       searched = found + words.length
       return { ...sentence, start: found, end: searched }
     }
     const start = newStart(sentence.start)
     const end = Math.max(start, sentence.start === sentence.end ? start : newEnd(sentence.end))
-    return start === sentence.start && end === sentence.end ? sentence : withoutEdges({ ...sentence, start, end }, after)
+    return start === sentence.start && end === sentence.end
+      ? sentence
+      : withoutEdges({ ...sentence, start, end }, after)
   })
 }
 
@@ -46,7 +52,12 @@ export function changeBetween(before: string, after: string): { from: number; re
  * The same change at a sentence's edge, where it can be read so: with "She reads. She writes." and "She writes." left,
  * it is the first sentence that went, not "reads. She ".
  */
-function alongEdges(change: ReturnType<typeof changeBetween>, sentences: readonly DraftSentence[], before: string, after: string): ReturnType<typeof changeBetween> {
+function alongEdges(
+  change: ReturnType<typeof changeBetween>,
+  sentences: readonly DraftSentence[],
+  before: string,
+  after: string,
+): ReturnType<typeof changeBetween> {
   const { removed, added } = change
   if (removed > 0 && added > 0) return change
   const edges = new Set(sentences.flatMap((sentence) => [sentence.start, sentence.end]))

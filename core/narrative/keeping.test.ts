@@ -13,9 +13,27 @@ import { unsaidParts } from './unsaid'
 import { rewordComment, rewordSentence } from './reword'
 
 const plan = readPlan('opening; outcome Number; outcome Shape; outcome Data; closing')
-const book = { ...smallBook, phrases: [...smallBook.phrases, ...(['top', 'growing'] as Tier[]).flatMap((tier) => [phrase(`data-${tier}`, `Graphs are ${tier === 'top' ? 'easy' : 'hard'} for {them}.`, { about: 'Data', tiers: [tier] }), phrase(`data-${tier}-long`, `With graphs and tables {they} {has} ${tier === 'top' ? 'no' : 'some'} trouble these days, I am told.`, { about: 'Data', tiers: [tier] })])] }
+const book = {
+  ...smallBook,
+  phrases: [
+    ...smallBook.phrases,
+    ...(['top', 'growing'] as Tier[]).flatMap((tier) => [
+      phrase(`data-${tier}`, `Graphs are ${tier === 'top' ? 'easy' : 'hard'} for {them}.`, {
+        about: 'Data',
+        tiers: [tier],
+      }),
+      phrase(
+        `data-${tier}-long`,
+        `With graphs and tables {they} {has} ${tier === 'top' ? 'no' : 'some'} trouble these days, I am told.`,
+        { about: 'Data', tiers: [tier] },
+      ),
+    ]),
+  ],
+}
 const request = (data: Tier, number: Tier = 'sound'): DraftRequest => {
-  const made = requestOf({ standings: [standing('Number', number), standing('Shape', 'sound'), standing('Data', data)] })
+  const made = requestOf({
+    standings: [standing('Number', number), standing('Shape', 'sound'), standing('Data', data)],
+  })
   return { ...made, box: { ...made.box, plan } }
 }
 const draft = draftComment(request('growing'), book)
@@ -26,7 +44,9 @@ describe('following a teacher’s edits', () => {
     const number = draft.sentences[at('outcome Number')] as DraftSentence
     const typed = `${draft.text.slice(0, number.end - 1)} with great joy${draft.text.slice(number.end - 1)}`
     const followed = followEdits(draft.sentences, draft.text, typed)
-    expect(followed.map((sentence) => fidelity(sentence, typed))).toEqual(draft.sentences.map((_, index) => (index === at('outcome Number') ? 'changed' : 'as composed')))
+    expect(followed.map((sentence) => fidelity(sentence, typed))).toEqual(
+      draft.sentences.map((_, index) => (index === at('outcome Number') ? 'changed' : 'as composed')),
+    )
     const gone = typed.slice(0, number.start) + typed.slice(number.end + ' with great joy '.length)
     expect(fidelity(followEdits(followed, typed, gone)[at('outcome Number')] as DraftSentence, gone)).toBe('taken out')
   })
@@ -36,24 +56,32 @@ describe('following a teacher’s edits', () => {
     let sentences = draft.sentences
     const own = 'We had a fine day at the museum.'
     // As it is typed: the sentence goes letter by letter, then the new words come.
-    for (const next of [text.slice(0, number.start) + text.slice(number.end), text.slice(0, number.start) + own + text.slice(number.end)]) {
+    for (const next of [
+      text.slice(0, number.start) + text.slice(number.end),
+      text.slice(0, number.start) + own + text.slice(number.end),
+    ]) {
       sentences = followEdits(sentences, text, next)
       text = next
     }
-    expect(sentences.filter((sentence) => fidelity(sentence, text) === 'as composed')).toHaveLength(draft.sentences.length - 1)
+    expect(sentences.filter((sentence) => fidelity(sentence, text) === 'as composed')).toHaveLength(
+      draft.sentences.length - 1,
+    )
     expect(sentences.map((sentence) => text.slice(sentence.start, sentence.end))).not.toContain(number.composed)
   })
   it('keeps every untouched sentence, wherever words are put in, taken out or exchanged', () => {
-    fc.assert(fc.property(fc.nat(draft.text.length), fc.nat(30), fc.string(), (from, removed, added) => {
-      const next = draft.text.slice(0, from) + added + draft.text.slice(from + removed)
-      const followed = followEdits(draft.sentences, draft.text, next)
-      followed.forEach((sentence, index) => {
-        expect(sentence.start).toBeLessThanOrEqual(sentence.end)
-        expect(sentence.end).toBeLessThanOrEqual(next.length)
-        const before = draft.sentences[index] as DraftSentence
-        if (before.end < from || before.start > from + removed) expect(next.slice(sentence.start, sentence.end)).toBe(before.composed)
-      })
-    }))
+    fc.assert(
+      fc.property(fc.nat(draft.text.length), fc.nat(30), fc.string(), (from, removed, added) => {
+        const next = draft.text.slice(0, from) + added + draft.text.slice(from + removed)
+        const followed = followEdits(draft.sentences, draft.text, next)
+        followed.forEach((sentence, index) => {
+          expect(sentence.start).toBeLessThanOrEqual(sentence.end)
+          expect(sentence.end).toBeLessThanOrEqual(next.length)
+          const before = draft.sentences[index] as DraftSentence
+          if (before.end < from || before.start > from + removed)
+            expect(next.slice(sentence.start, sentence.end)).toBe(before.composed)
+        })
+      }),
+    )
   })
 })
 
@@ -71,7 +99,9 @@ describe('out of step', () => {
     const fresh = proposal?.merged?.sentences[at('outcome Data')]?.composed ?? ''
     expect(fresh).toMatch(/easy|no trouble/)
     expect(proposal?.merged?.text).toBe(mine.replace(old, fresh))
-    expect(proposal?.merged?.sentences.map((sentence) => fidelity(sentence, proposal.merged?.text ?? ''))).toEqual(draft.sentences.map(() => 'as composed'))
+    expect(proposal?.merged?.sentences.map((sentence) => fidelity(sentence, proposal.merged?.text ?? ''))).toEqual(
+      draft.sentences.map(() => 'as composed'),
+    )
     expect(proposeInStep(mine, draft.sentences, request('growing'), book)).toBeNull()
   })
   it('shows a conflict where the teacher has changed the very sentence, and settles nothing silently', () => {
@@ -79,7 +109,9 @@ describe('out of step', () => {
     const mine = draft.text.slice(0, old.end - 1) + ', but not for long' + draft.text.slice(old.end - 1)
     const proposal = proposeInStep(mine, followEdits(draft.sentences, draft.text, mine), request('top'), book)
     expect(proposal?.merged).toBeNull()
-    expect(proposal?.pieces.filter((piece) => piece.kind === 'conflict')).toMatchObject([{ mine: mine.slice(old.start, old.end + ', but not for long'.length) }])
+    expect(proposal?.pieces.filter((piece) => piece.kind === 'conflict')).toMatchObject([
+      { mine: mine.slice(old.start, old.end + ', but not for long'.length) },
+    ])
     // What the teacher may choose instead: the new sentence, with its reason, and the rest as it stands.
     const fresh = proposal?.overMine.sentences[at('outcome Data')] as DraftSentence
     expect(proposal?.overMine.text).toBe(draft.text.replace(old.composed, fresh.composed))
@@ -88,29 +120,46 @@ describe('out of step', () => {
   it('takes a sentence out whose fact is gone, and leaves no double space', () => {
     const without = request('growing')
     const { Data: _gone, ...standings } = without.facts.standings
-    const merged = proposeInStep(draft.text, draft.sentences, { ...without, facts: { ...without.facts, standings } }, book)?.merged
+    const merged = proposeInStep(
+      draft.text,
+      draft.sentences,
+      { ...without, facts: { ...without.facts, standings } },
+      book,
+    )?.merged
     expect(merged?.text).toBe(draft.text.replace(`${draft.sentences[at('outcome Data')]?.composed} `, ''))
-    expect(merged?.sentences.map((sentence) => merged.text.slice(sentence.start, sentence.end))).toEqual(merged?.sentences.map((sentence) => sentence.composed))
+    expect(merged?.sentences.map((sentence) => merged.text.slice(sentence.start, sentence.end))).toEqual(
+      merged?.sentences.map((sentence) => sentence.composed),
+    )
   })
 
   // Source: the npm package "node-diff3", a three-way merge over lines; here each sentence is one.
   it('agrees with a general three-way merge wherever that finds no conflict', () => {
-    fc.assert(fc.property(fc.constantFrom<Tier>('top', 'growing'), fc.constantFrom<Tier>('sound', 'top'), fc.array(fc.nat(5), { maxLength: 3 }), (data, number, added) => {
-      const base = draft.sentences.map((sentence) => sentence.composed)
-      let mine = draft.text
-      let sentences = draft.sentences
-      for (const [nth, place] of added.entries()) {
-        const spot = sentences[Math.min(place, sentences.length - 1)]?.end ?? 0
-        const next = `${mine.slice(0, spot)} Own words ${nth}.${mine.slice(spot)}`
-        sentences = followEdits(sentences, mine, next)
-        mine = next
-      }
-      const merged = proposeInStep(mine, sentences, request(data, number), book)?.merged
-      if (!merged) return
-      const theirs = base.map((sentence, index) => (merged.sentences[index]?.composed !== sentence ? merged.sentences[index]?.composed ?? '' : sentence))
-      const general = diff3Merge(mine.match(/[^.]+\./g)?.map((each) => each.trim()) ?? [], base, theirs)
-      if (general.every((region) => region.ok)) expect(merged.text).toBe(general.flatMap((region) => region.ok ?? []).join(' '))
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom<Tier>('top', 'growing'),
+        fc.constantFrom<Tier>('sound', 'top'),
+        fc.array(fc.nat(5), { maxLength: 3 }),
+        (data, number, added) => {
+          const base = draft.sentences.map((sentence) => sentence.composed)
+          let mine = draft.text
+          let sentences = draft.sentences
+          for (const [nth, place] of added.entries()) {
+            const spot = sentences[Math.min(place, sentences.length - 1)]?.end ?? 0
+            const next = `${mine.slice(0, spot)} Own words ${nth}.${mine.slice(spot)}`
+            sentences = followEdits(sentences, mine, next)
+            mine = next
+          }
+          const merged = proposeInStep(mine, sentences, request(data, number), book)?.merged
+          if (!merged) return
+          const theirs = base.map((sentence, index) =>
+            merged.sentences[index]?.composed !== sentence ? (merged.sentences[index]?.composed ?? '') : sentence,
+          )
+          const general = diff3Merge(mine.match(/[^.]+\./g)?.map((each) => each.trim()) ?? [], base, theirs)
+          if (general.every((region) => region.ok))
+            expect(merged.text).toBe(general.flatMap((region) => region.ok ?? []).join(' '))
+        },
+      ),
+    )
   })
 })
 
@@ -127,20 +176,28 @@ describe('what a comment does not say', () => {
     expect(names(unsaidParts(short.sentences, before, book))).toEqual(['Data: nothing is settled'])
     expect(names(unsaidParts(short.sentences, whole, book))).toEqual(['Data: it can be said by now'])
     const without = { ...book, phrases: book.phrases.filter((each) => each.about !== 'Data') }
-    expect(names(unsaidParts(draftComment(whole, without).sentences, whole, without))).toEqual(['Data: there is no phrase for it'])
+    expect(names(unsaidParts(draftComment(whole, without).sentences, whole, without))).toEqual([
+      'Data: there is no phrase for it',
+    ])
     const tight = { ...whole, box: { ...whole.box, limit: 70 } }
-    expect(unsaidParts(draftComment(tight, book).sentences, tight, book).map(({ why }) => why)).toContain('there is no room')
+    expect(unsaidParts(draftComment(tight, book).sentences, tight, book).map(({ why }) => why)).toContain(
+      'there is no room',
+    )
   })
 })
 
 it('says of every part of every plan that it stands in the comment, or does not apply, or why it is not said', () => {
-  fc.assert(fc.property(anyRequest, (request) => {
-    const made = draftComment(request, smallBook)
-    const said = made.sentences.flatMap((sentence) => sentence.parts)
-    const unsaid = unsaidParts(made.sentences, request, smallBook).map(partKey)
-    const applying = request.box.plan.map(partKey).filter((key) => !made.leftOut.some((each) => partKey(each) === key && each.why === 'it does not apply'))
-    expect([...said, ...unsaid].toSorted()).toEqual(applying.toSorted())
-  }))
+  fc.assert(
+    fc.property(anyRequest, (request) => {
+      const made = draftComment(request, smallBook)
+      const said = made.sentences.flatMap((sentence) => sentence.parts)
+      const unsaid = unsaidParts(made.sentences, request, smallBook).map(partKey)
+      const applying = request.box.plan
+        .map(partKey)
+        .filter((key) => !made.leftOut.some((each) => partKey(each) === key && each.why === 'it does not apply'))
+      expect([...said, ...unsaid].toSorted()).toEqual(applying.toSorted())
+    }),
+  )
 })
 
 describe('another wording', () => {
@@ -161,7 +218,9 @@ describe('another wording', () => {
     const longer = rewordComment(request('growing'), shorter ?? draft, 'longer', book, new Map())
     expect(countGraphemes(longer?.text ?? '')).toBeGreaterThan(countGraphemes(shorter?.text ?? ''))
     const tight = request('growing')
-    expect(rewordComment({ ...tight, box: { ...tight.box, limit: draft.text.length } }, draft, 'longer', book, new Map())).toBeNull()
+    expect(
+      rewordComment({ ...tight, box: { ...tight.box, limit: draft.text.length } }, draft, 'longer', book, new Map()),
+    ).toBeNull()
   })
   it('of one sentence leaves all others as they stand, the teacher’s own words among them', () => {
     const mine = `Dear family! ${draft.text} Yours.`
@@ -169,8 +228,12 @@ describe('another wording', () => {
     const which = at('outcome Data')
     const shown = new Map((draft.sentences[which]?.phraseIds ?? []).map((id) => [id, 1]))
     const other = rewordSentence(request('growing'), standing, which, book, shown)
-    expect(other?.text).toBe(mine.replace(draft.sentences[which]?.composed ?? '', other?.sentences[which]?.composed ?? ''))
+    expect(other?.text).toBe(
+      mine.replace(draft.sentences[which]?.composed ?? '', other?.sentences[which]?.composed ?? ''),
+    )
     expect(other?.text).not.toBe(mine)
-    expect(other?.sentences.map((sentence) => fidelity(sentence, other.text))).toEqual(draft.sentences.map(() => 'as composed'))
+    expect(other?.sentences.map((sentence) => fidelity(sentence, other.text))).toEqual(
+      draft.sentences.map(() => 'as composed'),
+    )
   })
 })

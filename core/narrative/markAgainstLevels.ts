@@ -9,5 +9,8 @@ import { isStrand } from './standingsOfBox'
 export function markAgainstLevels({ mark, standings }: Pick<NarrativeFacts, 'mark' | 'standings'>): boolean {
   const strands = Object.values(standings).filter(isStrand)
   if (!mark || strands.length === 0) return false
-  return strands.every(({ tier }) => directionOf(tier) !== directionOf(mark.tier)) && strands.some(({ tier }) => Math.abs(tierRank(tier) - tierRank(mark.tier)) >= 2)
+  return (
+    strands.every(({ tier }) => directionOf(tier) !== directionOf(mark.tier)) &&
+    strands.some(({ tier }) => Math.abs(tierRank(tier) - tierRank(mark.tier)) >= 2)
+  )
 }

@@ -6,8 +6,19 @@ export type PronounCase = keyof Omit<PronounSet, 'takesPluralVerb'>
 
 /** What a student's record can lend to a sentence. */
 export const factNames = [
-  'subject', 'term', 'skill', 'habit', 'strongest skill', 'weakest skill', 'strengths',
-  'best work', 'best work date', 'best result', 'mark', 'trend', 'attendance',
+  'subject',
+  'term',
+  'skill',
+  'habit',
+  'strongest skill',
+  'weakest skill',
+  'strengths',
+  'best work',
+  'best work date',
+  'best result',
+  'mark',
+  'trend',
+  'attendance',
 ] as const
 export type FactName = (typeof factNames)[number]
 
@@ -39,7 +50,11 @@ export class NotationError extends Error {
 }
 
 const pronounWords: Record<string, PronounCase> = {
-  they: 'subject', them: 'object', their: 'determiner', theirs: 'possessive', themself: 'reflexive',
+  they: 'subject',
+  them: 'object',
+  their: 'determiner',
+  theirs: 'possessive',
+  themself: 'reflexive',
 }
 
 const nameWords: Record<string, NameForm> = { 'Name': 'used', 'Full name': 'full', 'Family name': 'family' }
@@ -70,7 +85,8 @@ export function parsePhrase(text: string): Token[] {
       optional = { from: at, tokens: [] }
     } else if (kind === 'close') {
       if (!optional) throw new NotationError(at, 'a “[” before this “]”.')
-      if (!optional.tokens.some((token) => token.kind === 'fact')) throw new NotationError(optional.from, 'a {#fact} between “[” and “]”, without which the words are left out.')
+      if (!optional.tokens.some((token) => token.kind === 'fact'))
+        throw new NotationError(optional.from, 'a {#fact} between “[” and “]”, without which the words are left out.')
       tokens.push({ kind: 'optional', tokens: optional.tokens })
       optional = null
     } else {
@@ -121,19 +137,26 @@ function readSlot(slot: string, position: number): PlainToken {
   if (pronoun) return pronoun
   if (word.startsWith('~')) return readDescribing(word.slice(1), position)
   if (word.startsWith('#')) return readFact(word.slice(1), position)
-  if (/^[a-z]+(n't)?$/.test(word) && (word.endsWith('s') || word.endsWith("n't"))) return { kind: 'verb', singular: word }
-  throw new NotationError(position, `a name, pronoun, verb (“writes”), {a}, {~describing word} or {#fact}; “${slot}” is none of them.`)
+  if (/^[a-z]+(n't)?$/.test(word) && (word.endsWith('s') || word.endsWith("n't")))
+    return { kind: 'verb', singular: word }
+  throw new NotationError(
+    position,
+    `a name, pronoun, verb (“writes”), {a}, {~describing word} or {#fact}; “${slot}” is none of them.`,
+  )
 }
 
 function readPronoun(slot: string): PlainToken | null {
   const [word = '', ...rest] = slot.split('|')
-  const known = Object.hasOwn(pronounWords, word.toLocaleLowerCase('en')) ? pronounWords[word.toLocaleLowerCase('en')] : undefined
+  const known = Object.hasOwn(pronounWords, word.toLocaleLowerCase('en'))
+    ? pronounWords[word.toLocaleLowerCase('en')]
+    : undefined
   if (known === undefined || rest.length > 1) return null
   return { kind: 'pronoun', case: known, capital: /^[A-Z]/.test(word), withoutPronoun: rest[0] ?? null }
 }
 
 function readDescribing(example: string, position: number): PlainToken {
-  if (!/^[a-z][a-z-]*$/.test(example)) throw new NotationError(position, 'a describing word in small letters after “~”.')
+  if (!/^[a-z][a-z-]*$/.test(example))
+    throw new NotationError(position, 'a describing word in small letters after “~”.')
   return { kind: 'describing', example }
 }
 
@@ -143,35 +166,51 @@ function readFact(name: string, position: number): PlainToken {
   return { kind: 'fact', fact }
 }
 
-const slotOfCase: Record<PronounCase, string> = { subject: 'they', object: 'them', determiner: 'their', possessive: 'theirs', reflexive: 'themself' }
+const slotOfCase: Record<PronounCase, string> = {
+  subject: 'they',
+  object: 'them',
+  determiner: 'their',
+  possessive: 'theirs',
+  reflexive: 'themself',
+}
 const slotOfName: Record<NameForm, string> = { used: 'Name', full: 'Full name', family: 'Family name' }
 
 /** The inverse of parsePhrase: the same tokens in the notation. */
 export function writePhrase(tokens: readonly Token[]): string {
-  return tokens.map((token) => (token.kind === 'optional' ? `[${writePhrase(token.tokens)}]` : writeToken(token))).join('')
+  return tokens
+    .map((token) => (token.kind === 'optional' ? `[${writePhrase(token.tokens)}]` : writeToken(token)))
+    .join('')
 }
 
 function writeToken(token: PlainToken): string {
   switch (token.kind) {
-    case 'words': return token.text
-    case 'name': return `{${slotOfName[token.form]}${token.possessive ? "'s" : ''}}`
+    case 'words':
+      return token.text
+    case 'name':
+      return `{${slotOfName[token.form]}${token.possessive ? "'s" : ''}}`
     case 'pronoun': {
       const word = slotOfCase[token.case]
       return `{${token.capital ? capitalised(word) : word}${token.withoutPronoun === null ? '' : `|${token.withoutPronoun}`}}`
     }
-    case 'verb': return `{${token.singular}}`
-    case 'article': return token.capital ? '{A}' : '{a}'
-    case 'describing': return `{~${token.example}}`
-    case 'fact': return `{#${token.fact}}`
+    case 'verb':
+      return `{${token.singular}}`
+    case 'article':
+      return token.capital ? '{A}' : '{a}'
+    case 'describing':
+      return `{~${token.example}}`
+    case 'fact':
+      return `{#${token.fact}}`
   }
 }
 
 /** The tokens that are said when these facts are known: optional words stand only with all their facts. */
 export function tokensWith(tokens: readonly Token[], facts: Partial<Record<FactName, string>>): readonly PlainToken[] {
-  return isPlain(tokens) ? tokens : tokens.flatMap((token) => {
-    if (token.kind !== 'optional') return [token]
-    return token.tokens.every((each) => each.kind !== 'fact' || facts[each.fact] !== undefined) ? token.tokens : []
-  })
+  return isPlain(tokens)
+    ? tokens
+    : tokens.flatMap((token) => {
+        if (token.kind !== 'optional') return [token]
+        return token.tokens.every((each) => each.kind !== 'fact' || facts[each.fact] !== undefined) ? token.tokens : []
+      })
 }
 
 function isPlain(tokens: readonly Token[]): tokens is readonly PlainToken[] {

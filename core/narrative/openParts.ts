@@ -28,7 +28,15 @@ export interface OpenPart {
 }
 
 /** How readily a part gives way when the limit is tight. */
-const givesWay: Record<PartKind, number> = { 'closing': 6, 'opening': 5, 'help at home': 4, 'progress': 3, 'habit': 2, 'next step': 1, 'outcome': 1 }
+const givesWay: Record<PartKind, number> = {
+  'closing': 6,
+  'opening': 5,
+  'help at home': 4,
+  'progress': 3,
+  'habit': 2,
+  'next step': 1,
+  'outcome': 1,
+}
 
 /** The parts of the box's plan that have something to say of this student, and those that have not, with the reason. */
 export function openParts(request: DraftRequest, phrasebook: Phrasebook): { parts: OpenPart[]; leftOut: LeftOut[] } {
@@ -43,7 +51,12 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   return { parts, leftOut }
 }
 
-function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phrasebook, spokenOf: Set<string>): OpenPart | LeftOut['why'] {
+function openPart(
+  planned: PlannedPart,
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+  spokenOf: Set<string>,
+): OpenPart | LeftOut['why'] {
   const { facts, box } = request
   const standing = standingFor(planned, box, facts)
   if (standing === 'missing') return 'nothing is settled'
@@ -56,19 +69,42 @@ function openPart(planned: PlannedPart, request: DraftRequest, phrasebook: Phras
   }
   const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
   const about = standing && planned.about !== 'any' ? standing.about : 'any'
-  const candidates = phrasesFor(phrasebook, box.subject, planned.part, about, standing?.tier ?? null, standing?.uneven).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
+  const candidates = phrasesFor(
+    phrasebook,
+    box.subject,
+    planned.part,
+    about,
+    standing?.tier ?? null,
+    standing?.uneven,
+  ).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
-    key: partKey(planned), planned, candidates, facts: sayable,
+    key: partKey(planned),
+    planned,
+    candidates,
+    facts: sayable,
     words: inWords(sayable),
-    tier: standing?.tier ?? null, uneven: planned.part === 'outcome' && standing?.uneven === true,
-    because: standing?.because ?? [{ kind: 'always', about: planned.part, text: `Every comment has ${planned.part === 'opening' ? 'an' : 'a'} ${planned.part}.`, tier: null, termId: facts.termId }],
+    tier: standing?.tier ?? null,
+    uneven: planned.part === 'outcome' && standing?.uneven === true,
+    because: standing?.because ?? [
+      {
+        kind: 'always',
+        about: planned.part,
+        text: `Every comment has ${planned.part === 'opening' ? 'an' : 'a'} ${planned.part}.`,
+        tier: null,
+        termId: facts.termId,
+      },
+    ],
     dispensable: givesWay[planned.part],
   }
 }
 
 /** What a part speaks of; null when it speaks of nothing in particular. */
-function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: NarrativeFacts): StandingFact | null | 'missing' {
+function standingFor(
+  { part, about }: PlannedPart,
+  box: CommentBox,
+  facts: NarrativeFacts,
+): StandingFact | null | 'missing' {
   // An opening chosen by the mark would deny the levels that follow it, where the two tell different stories.
   if (about === 'any') return markAgainstLevels(facts) ? null : facts.mark
   if (about === 'mark') return facts.mark ?? 'missing'
@@ -77,7 +113,10 @@ function standingFor({ part, about }: PlannedPart, box: CommentBox, facts: Narra
   return facts.standings[about] ?? 'missing'
 }
 
-/** What "weakest", "strongest" and "most moved" choose from: what the plan names, else all outcomes or habits there are. */
+/**
+ * What "weakest", "strongest" and "most moved" choose from: what the plan names, else all outcomes or habits there
+ * are.
+ */
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
   const named = box.plan.flatMap((each) => (each.about === 'mark' ? facts.mark : facts.standings[each.about]) ?? [])
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
@@ -98,15 +137,31 @@ function furthest(standings: readonly StandingFact[], end: 'weakest' | 'stronges
   }, undefined)
 }
 
-/** What has climbed or fallen furthest since the term before; a climb before a fall of the same size. Null: nothing has. */
+/**
+ * What has climbed or fallen furthest since the term before; a climb before a fall of the same size. Null: nothing
+ * has.
+ */
 function mostMoved(standings: readonly StandingFact[]): StandingFact | null {
   const size = ({ trend }: StandingFact): number => (trend ? Math.abs(trend.by) + (trend.by > 0 ? 0.5 : 0) : 0)
-  return standings.reduce<StandingFact | null>((most, each) => (size(each) > (most ? size(most) : 0) ? each : most), null)
+  return standings.reduce<StandingFact | null>(
+    (most, each) => (size(each) > (most ? size(most) : 0) ? each : most),
+    null,
+  )
 }
 
-function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, request: DraftRequest, sayable: OpenPart['facts']): boolean {
+function suitsStudent(
+  phrase: ReadyPhrase,
+  standing: StandingFact | null,
+  request: DraftRequest,
+  sayable: OpenPart['facts'],
+): boolean {
   if (phrase.moves.length > 0 && !(standing?.trend && phrase.moves.includes(standing.trend.move))) return false
-  if (phrase.grades && request.grade !== null && (request.grade < phrase.grades.from || request.grade > phrase.grades.to)) return false
+  if (
+    phrase.grades &&
+    request.grade !== null &&
+    (request.grade < phrase.grades.from || request.grade > phrase.grades.to)
+  )
+    return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
 }
 
@@ -114,10 +169,17 @@ function suitsStudent(phrase: ReadyPhrase, standing: StandingFact | null, reques
  * Every fact that a phrase for this part of a box could tell, in words: of the strand or habit that it names, else of
  * one of those there are, preferably of one that has what the phrase needs.
  */
-export function factsInWords(facts: NarrativeFacts, subject: string | null, { part, about }: Pick<Phrase, 'part' | 'about'>, needs: readonly FactName[] = []): Partial<Record<FactName, string>> {
+export function factsInWords(
+  facts: NarrativeFacts,
+  subject: string | null,
+  { part, about }: Pick<Phrase, 'part' | 'about'>,
+  needs: readonly FactName[] = [],
+): Partial<Record<FactName, string>> {
   const { sayable } = facts
   const named = facts.standings[about]
-  const tries = (named ? [named] : standingsFor(part, subject, facts)).map((standing) => inWords({ ...sayable, ...factsOfStanding(standing) }))
+  const tries = (named ? [named] : standingsFor(part, subject, facts)).map((standing) =>
+    inWords({ ...sayable, ...factsOfStanding(standing) }),
+  )
   return tries.find((words) => needs.every((fact) => words[fact] !== undefined)) ?? tries[0] ?? inWords(sayable)
 }
 

@@ -50,22 +50,42 @@ export function staleSentences(sentences: readonly DraftSentence[], request: Dra
  * and both are shown. Words between the sentences are the teacher's and stay.
  * @returns null when every sentence is in step
  */
-export function proposeInStep(text: string, sentences: readonly DraftSentence[], request: DraftRequest, phrasebook: Phrasebook): Proposal | null {
+export function proposeInStep(
+  text: string,
+  sentences: readonly DraftSentence[],
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+): Proposal | null {
   const stale = staleSentences(sentences, request)
   if (stale.length === 0) return null
   const isStale = new Set(stale.map(({ at }) => at))
-  const held = new Map(sentences.flatMap((each, at) => (isStale.has(at) ? [] : each.parts.map((part): [string, ReadonlySet<string>] => [part, new Set(each.phraseIds)]))))
+  const held = new Map(
+    sentences.flatMap((each, at) =>
+      isStale.has(at) ? [] : each.parts.map((part): [string, ReadonlySet<string>] => [part, new Set(each.phraseIds)]),
+    ),
+  )
   const draft = draftComment({ ...request, wish: { held } }, phrasebook)
   const kept = mergeDraft(text, sentences, isStale, draft, 'mine')
   const conflicts = kept.pieces.some((piece) => piece.kind === 'conflict')
-  return { stale, pieces: kept.pieces, merged: conflicts ? null : kept.merged, overMine: mergeDraft(text, sentences, isStale, draft, 'proposed').merged }
+  return {
+    stale,
+    pieces: kept.pieces,
+    merged: conflicts ? null : kept.merged,
+    overMine: mergeDraft(text, sentences, isStale, draft, 'proposed').merged,
+  }
 }
 
 /**
  * Three ways: the sentences as composed, as they stand now, and the new draft's.
  * @param inConflict what stands where the teacher has changed a sentence that no longer holds
  */
-function mergeDraft(text: string, sentences: readonly DraftSentence[], isStale: ReadonlySet<number>, draft: Draft, inConflict: 'mine' | 'proposed'): { pieces: Proposed[]; merged: Pick<Draft, 'text' | 'sentences'> } {
+function mergeDraft(
+  text: string,
+  sentences: readonly DraftSentence[],
+  isStale: ReadonlySet<number>,
+  draft: Draft,
+  inConflict: 'mine' | 'proposed',
+): { pieces: Proposed[]; merged: Pick<Draft, 'text' | 'sentences'> } {
   const pieces: Proposed[] = []
   const merged: DraftSentence[] = []
   let made = ''
@@ -131,7 +151,10 @@ function tidied(text: string, sentences: readonly DraftSentence[]): Pick<Draft, 
   const end = made.trimEnd()
   places.push(end.length)
   const moved = (at: number): number => Math.min(places[at] ?? end.length, end.length)
-  return { text: end, sentences: sentences.map((each) => ({ ...each, start: moved(each.start), end: moved(each.end) })) }
+  return {
+    text: end,
+    sentences: sentences.map((each) => ({ ...each, start: moved(each.start), end: moved(each.end) })),
+  }
 }
 
 function sharesPart(a: DraftSentence, b: DraftSentence): boolean {
@@ -142,7 +165,10 @@ function sharesPart(a: DraftSentence, b: DraftSentence): boolean {
 function factsToday({ facts }: DraftRequest): Map<string, Because> {
   const standings = [...Object.values(facts.standings), ...(facts.mark ? [facts.mark] : [])]
   const all = [
-    ...standings.flatMap((standing) => [...standing.because, ...Object.values(factsOfStanding(standing)).flatMap((fact) => fact.because ?? [])]),
+    ...standings.flatMap((standing) => [
+      ...standing.because,
+      ...Object.values(factsOfStanding(standing)).flatMap((fact) => fact.because ?? []),
+    ]),
     ...Object.values(facts.sayable).flatMap((fact) => fact.because ?? []),
   ]
   return new Map(all.map((because) => [keyOf(because), because]))

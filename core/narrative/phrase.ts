@@ -18,7 +18,10 @@ export interface Phrase {
   about: string
   /** The tiers it is true for; empty when it suits every one. */
   tiers: Tier[]
-  /** True for an outcome that is told of an uneven strand only: by its strongest and its weakest skill, `tiers` being where the weakest stands. */
+  /**
+   * True for an outcome that is told of an uneven strand only: by its strongest and its weakest skill, `tiers` being
+   * where the weakest stands.
+   */
   uneven: boolean
   /** The moves since last term that it is true for; empty when it suits every one. */
   moves: Move[]

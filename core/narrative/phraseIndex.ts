@@ -10,14 +10,27 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
  * of an uneven strand has phrases of its own, which may speak in general too.
  * @param subject the box's; null for the general comment
  */
-export function phrasesFor(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, tier: Tier | null, uneven = false): ReadyPhrase[] {
+export function phrasesFor(
+  phrasebook: Phrasebook,
+  subject: string | null,
+  part: PartKind,
+  about: string,
+  tier: Tier | null,
+  uneven = false,
+): ReadyPhrase[] {
   const index = indexPhrases(phrasebook)
-  if (uneven && part === 'outcome') return [subject ?? 'general', 'any'].flatMap((each) => [about, 'any'].flatMap((what) => index.find(each, 'uneven outcome', what, tier)))
+  if (uneven && part === 'outcome')
+    return [subject ?? 'general', 'any'].flatMap((each) =>
+      [about, 'any'].flatMap((what) => index.find(each, 'uneven outcome', what, tier)),
+    )
   const { find } = index
   const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
   const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
   if (part === 'outcome' && own.length > 0) return own
-  return [...own, ...abouts.filter((each) => subject !== null || each !== 'any').flatMap((each) => find('any', part, each, tier))]
+  return [
+    ...own,
+    ...abouts.filter((each) => subject !== null || each !== 'any').flatMap((each) => find('any', part, each, tier)),
+  ]
 }
 
 /** What a phrase is looked up as. */

@@ -35,23 +35,40 @@ export interface CommentBox {
 
 /** What a part speaks of when nothing is named. */
 const aboutUnnamed: Record<PartKind, string> = {
-  'opening': 'any', 'outcome': '', 'habit': '', 'progress': 'most moved', 'next step': 'weakest', 'help at home': 'weakest', 'closing': 'any',
+  'opening': 'any',
+  'outcome': '',
+  'habit': '',
+  'progress': 'most moved',
+  'next step': 'weakest',
+  'help at home': 'weakest',
+  'closing': 'any',
 }
 
 /**
  * Reads a plan as it is written: parts parted by semicolons, "+" between parts that share a sentence, "when" before a
  * condition.
- * @example readPlan('opening; outcome Number + outcome Measuring; habit Perseverance when high or low; next step; closing')
+ * @example readPlan('opening; outcome Number + outcome Measuring; habit Perseverance when high or low; next step;
+ * closing')
  * @throws Error naming the part that is none
  */
 export function readPlan(written: string): PlannedPart[] {
-  return written.split(';').map((chunk) => chunk.trim()).filter(Boolean).flatMap((chunk) =>
-    chunk.split('+').map((each, index) => ({ ...readPart(each.trim()), sharesSentence: index > 0 })))
+  return written
+    .split(';')
+    .map((chunk) => chunk.trim())
+    .filter(Boolean)
+    .flatMap((chunk) =>
+      chunk.split('+').map((each, index) => ({ ...readPart(each.trim()), sharesSentence: index > 0 })),
+    )
 }
 
 /** The inverse of readPlan. */
 export function writePlan(plan: readonly PlannedPart[]): string {
-  return plan.map((part, index) => `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}`).join('')
+  return plan
+    .map(
+      (part, index) =>
+        `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}`,
+    )
+    .join('')
 }
 
 /** A part in words, the same in plans and in what is kept with a comment: "outcome Number", "next step". */
@@ -64,7 +81,10 @@ function readPart(written: string): Omit<PlannedPart, 'sharesSentence'> {
   const part = partKinds.find((kind) => named === kind || named.startsWith(`${kind} `))
   if (!part) throw new Error(`“${written}” is no part of a comment. Parts are: ${partKinds.join(', ')}.`)
   const when = condition === undefined ? null : conditions.find((each) => each === condition)
-  if (when === undefined || more.length > 0) throw new Error(`“when ${[condition, ...more].join(' when ')}” is no condition. Conditions are: ${conditions.join(', ')}.`)
+  if (when === undefined || more.length > 0)
+    throw new Error(
+      `“when ${[condition, ...more].join(' when ')}” is no condition. Conditions are: ${conditions.join(', ')}.`,
+    )
   const about = named.slice(part.length).trim() || aboutUnnamed[part]
   if (about === '') throw new Error(`“${part}” needs the name of one, as in “${part} Number”, or strongest or weakest.`)
   return { part, about, when }
@@ -76,6 +96,12 @@ export function conditionHolds(when: Condition | null, standing: StandingFact | 
   const high = tierRank(standing.tier) >= tierRank('strong')
   const low = tierRank(standing.tier) <= tierRank('growing')
   const move = standing.trend?.move ?? 'same'
-  const holds: Record<Condition, boolean> = { 'high': high, 'low': low, 'high or low': high || low, 'moved': move !== 'same', 'up': move === 'up' }
+  const holds: Record<Condition, boolean> = {
+    'high': high,
+    'low': low,
+    'high or low': high || low,
+    'moved': move !== 'same',
+    'up': move === 'up',
+  }
   return holds[when]
 }

@@ -1,5 +1,5 @@
 /** How a school writes the possessive of a name that ends in s: "James's" or "James'". */
-export type PossessiveRule = "apostrophe and s" | 'apostrophe only'
+export type PossessiveRule = 'apostrophe and s' | 'apostrophe only'
 
 /**
  * The possessive of a name: "Maya’s", and for names that end in s, spoken or silent (James, Louis), as the school

@@ -8,7 +8,10 @@ export interface ReadyPhrase extends Phrase {
   tokens: Token[]
   /** Facts without which it cannot be said. */
   needs: FactName[]
-  /** The numbers of the word families of its fixed content words and verbs, as often as they stand in it; optional words apart. */
+  /**
+   * The numbers of the word families of its fixed content words and verbs, as often as they stand in it; optional
+   * words apart.
+   */
   families: number[]
   /** What is left out where a fact is not known: the facts, and the families of the fixed words between them. */
   optional: { needs: FactName[]; families: number[] }[]
@@ -46,7 +49,9 @@ function factsIn(tokens: readonly PlainToken[]): FactName[] {
 
 /** What stands in a phrase whoever the student is, its verbs as they follow "she". */
 function fixedWords(tokens: readonly PlainToken[]): string {
-  return tokens.map((token) => (token.kind === 'words' ? token.text : token.kind === 'verb' ? token.singular : ' ')).join('')
+  return tokens
+    .map((token) => (token.kind === 'words' ? token.text : token.kind === 'verb' ? token.singular : ' '))
+    .join('')
 }
 
 function prepare(phrase: Phrase): ReadyPhrase {
@@ -54,17 +59,30 @@ function prepare(phrase: Phrase): ReadyPhrase {
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
   const fixed = fixedWords(plain)
   const first = tokens[0]
-  const people = plain.filter((token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null)).length
+  const people = plain.filter(
+    (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
+  ).length
   return {
     ...phrase,
     tokens,
     needs: factsIn(plain),
     families: contentWords(fixed).map(familyNumber),
-    optional: tokens.flatMap((token) => (token.kind === 'optional' ? [{ needs: factsIn(token.tokens), families: contentWords(fixedWords(token.tokens)).map(familyNumber) }] : [])),
+    optional: tokens.flatMap((token) =>
+      token.kind === 'optional'
+        ? [{ needs: factsIn(token.tokens), families: contentWords(fixedWords(token.tokens)).map(familyNumber) }]
+        : [],
+    ),
     slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
-    opensWithStudent: first?.kind === 'name' || (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
+    opensWithStudent:
+      first?.kind === 'name' ||
+      (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
     // What tells a strength and a difficulty in one is contrast enough.
-    joins: !phrase.uneven && first?.kind === 'pronoun' && first.case === 'subject' && phrase.text.length <= 110 && !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
+    joins:
+      !phrase.uneven &&
+      first?.kind === 'pronoun' &&
+      first.case === 'subject' &&
+      phrase.text.length <= 110 &&
+      !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),
     fixedLength: fixed.replace(/ {2,}/g, ' ').length,

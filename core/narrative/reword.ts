@@ -15,10 +15,22 @@ const step = 0.1
  * @param shown how often each phrase has been shown to the teacher here; those of the text that stands are among them
  * @returns null when the phrasebook has no such wording
  */
-export function rewordComment(request: DraftRequest, standing: Pick<Draft, 'text' | 'sentences'>, rewording: Rewording, phrasebook: Phrasebook, shown: ReadonlyMap<string, number>, usage: Usage = new Map()): Draft | null {
+export function rewordComment(
+  request: DraftRequest,
+  standing: Pick<Draft, 'text' | 'sentences'>,
+  rewording: Rewording,
+  phrasebook: Phrasebook,
+  shown: ReadonlyMap<string, number>,
+  usage: Usage = new Map(),
+): Draft | null {
   const length = countGraphemes(standing.text)
   const difference = Math.max(12, Math.round(length * step))
-  const wish = rewording === 'another' ? { shown } : rewording === 'shorter' ? { atMost: length - difference } : { atLeast: length + difference }
+  const wish =
+    rewording === 'another'
+      ? { shown }
+      : rewording === 'shorter'
+        ? { atMost: length - difference }
+        : { atLeast: length + difference }
   const draft = draftComment({ ...request, standing: new Set(), wish }, phrasebook, usage)
   return draft.text === '' || draft.text === standing.text ? null : draft
 }
@@ -27,12 +39,25 @@ export function rewordComment(request: DraftRequest, standing: Pick<Draft, 'text
  * The next best wording of one sentence, the others held as they are. What the teacher has changed elsewhere stays.
  * @returns the whole text with that sentence exchanged, or null when there is no other wording of it
  */
-export function rewordSentence(request: DraftRequest, standing: Pick<Draft, 'text' | 'sentences'>, which: number, phrasebook: Phrasebook, shown: ReadonlyMap<string, number>): Pick<Draft, 'text' | 'sentences'> | null {
+export function rewordSentence(
+  request: DraftRequest,
+  standing: Pick<Draft, 'text' | 'sentences'>,
+  which: number,
+  phrasebook: Phrasebook,
+  shown: ReadonlyMap<string, number>,
+): Pick<Draft, 'text' | 'sentences'> | null {
   const sentence = standing.sentences[which]
   if (!sentence || sentence.parts.length === 0) return null
-  const held = new Map(standing.sentences.flatMap((each, at) => (at === which ? [] : each.parts.map((part): [string, ReadonlySet<string>] => [part, new Set(each.phraseIds)]))))
+  const held = new Map(
+    standing.sentences.flatMap((each, at) =>
+      at === which ? [] : each.parts.map((part): [string, ReadonlySet<string>] => [part, new Set(each.phraseIds)]),
+    ),
+  )
   // The exchanged sentence may grow by what the box has left.
-  const room = request.box.limit - countGraphemes(standing.text) + countGraphemes(standing.text.slice(sentence.start, sentence.end))
+  const room =
+    request.box.limit -
+    countGraphemes(standing.text) +
+    countGraphemes(standing.text.slice(sentence.start, sentence.end))
   const draft = draftComment({ ...request, wish: { held, shown } }, phrasebook)
   const found = draft.sentences.filter((each) => each.parts.some((part) => sentence.parts.includes(part)))
   const words = found.map((each) => each.composed).join(' ')
@@ -41,7 +66,11 @@ export function rewordSentence(request: DraftRequest, standing: Pick<Draft, 'tex
 }
 
 /** A text in which one sentence is exchanged for others, with the places of all that follow moved along. */
-export function exchange(standing: Pick<Draft, 'text' | 'sentences'>, which: number, found: readonly DraftSentence[]): Pick<Draft, 'text' | 'sentences'> {
+export function exchange(
+  standing: Pick<Draft, 'text' | 'sentences'>,
+  which: number,
+  found: readonly DraftSentence[],
+): Pick<Draft, 'text' | 'sentences'> {
   const sentence = standing.sentences[which]
   if (!sentence) return standing
   let at = sentence.start
@@ -54,6 +83,10 @@ export function exchange(standing: Pick<Draft, 'text' | 'sentences'>, which: num
   const moved = words.length - (sentence.end - sentence.start)
   return {
     text: standing.text.slice(0, sentence.start) + words + standing.text.slice(sentence.end),
-    sentences: standing.sentences.flatMap((each, index) => (index === which ? placed : [each.start >= sentence.end ? { ...each, start: each.start + moved, end: each.end + moved } : each])),
+    sentences: standing.sentences.flatMap((each, index) =>
+      index === which
+        ? placed
+        : [each.start >= sentence.end ? { ...each, start: each.start + moved, end: each.end + moved } : each],
+    ),
   }
 }

@@ -33,7 +33,10 @@ export interface Said {
 }
 
 /** Facts put in their places as plain words. A missing one is the caller's to avoid. */
-export function withFacts(tokens: readonly PlainToken[], facts: Partial<Record<FactName, string>>): readonly PlainToken[] {
+export function withFacts(
+  tokens: readonly PlainToken[],
+  facts: Partial<Record<FactName, string>>,
+): readonly PlainToken[] {
   if (!tokens.some((token) => token.kind === 'fact')) return tokens
   return tokens.map((token) => (token.kind === 'fact' ? { kind: 'words', text: facts[token.fact] ?? '' } : token))
 }
@@ -48,7 +51,12 @@ export function withFacts(tokens: readonly PlainToken[], facts: Partial<Record<F
  *
  * @param describing the describing words for this sentence's slots, in order
  */
-export function saySentence(tokens: readonly PlainToken[], subject: Subject, spoken: Spoken, describing: readonly string[]): Said {
+export function saySentence(
+  tokens: readonly PlainToken[],
+  subject: Subject,
+  spoken: Spoken,
+  describing: readonly string[],
+): Said {
   const nameIsDue = !spoken.named || spoken.sentencesSinceName >= nameAgainAfter || spoken.othersMeant
   const state = { named: spoken.named, namedHere: false, nameIsDue, plural: false, nextWord: 0 }
   let text = ''
@@ -78,14 +86,19 @@ export function saySentence(tokens: readonly PlainToken[], subject: Subject, spo
 
   function sayToken(token: Exclude<PlainToken, { kind: 'article' }>): string {
     switch (token.kind) {
-      case 'words': return token.text
-      case 'fact': return ''
-      case 'describing': return describing[state.nextWord++] ?? token.example
-      case 'verb': return state.plural ? pluralVerb(token.singular) : token.singular
+      case 'words':
+        return token.text
+      case 'fact':
+        return ''
+      case 'describing':
+        return describing[state.nextWord++] ?? token.example
+      case 'verb':
+        return state.plural ? pluralVerb(token.singular) : token.singular
       case 'name':
         state.plural = false
         return sayName(token.possessive, token.form)
-      case 'pronoun': return sayPronoun(token)
+      case 'pronoun':
+        return sayPronoun(token)
     }
   }
 
@@ -93,7 +106,12 @@ export function saySentence(tokens: readonly PlainToken[], subject: Subject, spo
     state.named = true
     state.namedHere = true
     state.nameIsDue = false
-    const name = form === 'full' ? `${subject.name} ${subject.family}`.trim() : form === 'family' ? subject.family || subject.name : subject.name
+    const name =
+      form === 'full'
+        ? `${subject.name} ${subject.family}`.trim()
+        : form === 'family'
+          ? subject.family || subject.name
+          : subject.name
     return possessive ? possessiveOf(name, subject.possessives) : name
   }
 
@@ -105,7 +123,9 @@ export function saySentence(tokens: readonly PlainToken[], subject: Subject, spo
       return token.withoutPronoun !== null && state.named ? token.withoutPronoun : sayName(isOwner)
     }
     // Before the first naming anything but "themself" introduces; later only a subject, or a sentence's first word.
-    const canIntroduce = token.case !== 'reflexive' && (!state.named || token.case === 'subject' || (token.case === 'determiner' && token.capital))
+    const canIntroduce =
+      token.case !== 'reflexive' &&
+      (!state.named || token.case === 'subject' || (token.case === 'determiner' && token.capital))
     if (state.nameIsDue && canIntroduce) {
       state.plural = false
       return sayName(isOwner)
@@ -118,7 +138,13 @@ export function saySentence(tokens: readonly PlainToken[], subject: Subject, spo
 
 /** True when a text speaks of several others, whom "they" would seem to mean. */
 export function couldBeMeant(text: string, pronouns: Pronouns): boolean {
-  return pronouns !== 'name only' && pronouns.takesPluralVerb && /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|artists|writers|people|families)\b/i.test(text)
+  return (
+    pronouns !== 'name only' &&
+    pronouns.takesPluralVerb &&
+    /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|artists|writers|people|families)\b/i.test(
+      text,
+    )
+  )
 }
 
 /** One space between words, none before a stop; typographic apostrophes and quotes. */

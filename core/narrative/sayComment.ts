@@ -29,9 +29,22 @@ export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: fal
  * strength and a difficulty; null for a sentence of its own. Never two contrasts in a row, and never a sentence that
  * runs on.
  */
-export function linkTo(now: Joining, phrase: ReadyPhrase, tier: Tier | null, sharesSentence: boolean): 'and' | 'but' | null {
+export function linkTo(
+  now: Joining,
+  phrase: ReadyPhrase,
+  tier: Tier | null,
+  sharesSentence: boolean,
+): 'and' | 'but' | null {
   const { last } = now
-  if (!sharesSentence || !last || now.inSentence !== 1 || !last.phrase.joins || !phrase.joins || (last.phrase.isDouble && phrase.isDouble)) return null
+  if (
+    !sharesSentence ||
+    !last ||
+    now.inSentence !== 1 ||
+    !last.phrase.joins ||
+    !phrase.joins ||
+    (last.phrase.isDouble && phrase.isDouble)
+  )
+    return null
   const agree = directionOfTier(last.tier) === directionOfTier(tier)
   if (agree) return 'and'
   return now.contrastBefore ? null : 'but'
@@ -40,19 +53,27 @@ export function linkTo(now: Joining, phrase: ReadyPhrase, tier: Tier | null, sha
 /** Where a comment stands after one more part. */
 export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, link: 'and' | 'but' | null): Joining {
   const last = { phrase, tier }
-  if (link) return { last, inSentence: now.inSentence + 1, contrast: link === 'but', contrastBefore: now.contrastBefore }
+  if (link)
+    return { last, inSentence: now.inSentence + 1, contrast: link === 'but', contrastBefore: now.contrastBefore }
   return { last, inSentence: 1, contrast: false, contrastBefore: now.contrast }
 }
 
 /** Puts the chosen parts into sentences, joining those that share one, and notes where each sentence stands and why. */
-export function sayComment(chosen: readonly ChosenPart[], subject: Subject): { text: string; sentences: DraftSentence[] } {
+export function sayComment(
+  chosen: readonly ChosenPart[],
+  subject: Subject,
+): { text: string; sentences: DraftSentence[] } {
   let text = ''
   const sentences = saySentences(chosen, subject).map(({ group, said }): DraftSentence => {
     const start = text === '' ? 0 : text.length + 1
     text = text === '' ? said : `${text} ${said}`
     return {
-      start, end: text.length, composed: said,
-      parts: group.map((each) => each.part.key), phraseIds: group.map((each) => each.phrase.id), because: group.flatMap(becauseOf),
+      start,
+      end: text.length,
+      composed: said,
+      parts: group.map((each) => each.part.key),
+      phraseIds: group.map((each) => each.phrase.id),
+      because: group.flatMap(becauseOf),
     }
   })
   return { text, sentences }
@@ -60,13 +81,20 @@ export function sayComment(chosen: readonly ChosenPart[], subject: Subject): { t
 
 /** The same text without its sentences' places and reasons: what the search looks at. */
 export function sayText(chosen: readonly ChosenPart[], subject: Subject): string {
-  return saySentences(chosen, subject).map(({ said }) => said).join(' ')
+  return saySentences(chosen, subject)
+    .map(({ said }) => said)
+    .join(' ')
 }
 
 function saySentences(chosen: readonly ChosenPart[], subject: Subject): { group: ChosenPart[]; said: string }[] {
   let spoken = nothingSpoken
   return sentenceGroups(chosen).map(({ group, link }) => {
-    const said = saySentence(groupTokens(group, link, subject), subject, spoken, group.flatMap((each) => each.describing))
+    const said = saySentence(
+      groupTokens(group, link, subject),
+      subject,
+      spoken,
+      group.flatMap((each) => each.describing),
+    )
     spoken = said.spoken
     return { group, said: said.text }
   })
@@ -97,7 +125,13 @@ function groupTokens(group: readonly ChosenPart[], link: 'and' | 'but' | null, s
   // Where the pronoun would be the name again, or could mean somebody else, the subject is said once for both.
   const once = subject.pronouns === 'name only' || couldBeMeant(told, subject.pronouns)
   const [pronoun, ...rest] = second
-  const opening: PlainToken[] = once || pronoun?.kind !== 'pronoun' ? [] : [{ kind: 'words', text: ' ' }, { ...pronoun, capital: false }]
+  const opening: PlainToken[] =
+    once || pronoun?.kind !== 'pronoun'
+      ? []
+      : [
+          { kind: 'words', text: ' ' },
+          { ...pronoun, capital: false },
+        ]
   return withFullStop([...withoutFullStop(first), { kind: 'words', text: `, ${link}` }, ...opening, ...rest])
 }
 
@@ -106,7 +140,9 @@ function tokensOf({ part, phrase }: ChosenPart): readonly PlainToken[] {
 }
 
 function becauseOf({ part, phrase }: ChosenPart): Because[] {
-  const told = tokensWith(phrase.tokens, part.words).flatMap((token) => (token.kind === 'fact' ? part.facts[token.fact]?.because ?? [] : []))
+  const told = tokensWith(phrase.tokens, part.words).flatMap((token) =>
+    token.kind === 'fact' ? (part.facts[token.fact]?.because ?? []) : [],
+  )
   // A title and its date rest on one and the same result.
   return [...part.because, ...new Set(told)]
 }
@@ -116,11 +152,17 @@ function directionOfTier(tier: Tier | null): string {
 }
 
 function withoutFullStop(tokens: readonly PlainToken[]): PlainToken[] {
-  return tokens.map((token, index) => (index === tokens.length - 1 && token.kind === 'words' ? { ...token, text: token.text.replace(/\.\s*$/, '') } : token))
+  return tokens.map((token, index) =>
+    index === tokens.length - 1 && token.kind === 'words'
+      ? { ...token, text: token.text.replace(/\.\s*$/, '') }
+      : token,
+  )
 }
 
 /** A clause that stands alone ends with a full stop. */
 function withFullStop(tokens: readonly PlainToken[]): PlainToken[] {
   const last = tokens.at(-1)
-  return last?.kind === 'words' && /[.!?]["”’)]?\s*$/.test(last.text) ? [...tokens] : [...tokens, { kind: 'words', text: '.' }]
+  return last?.kind === 'words' && /[.!?]["”’)]?\s*$/.test(last.text)
+    ? [...tokens]
+    : [...tokens, { kind: 'words', text: '.' }]
 }

@@ -10,6 +10,9 @@ export function isHabit({ because }: StandingFact): boolean {
 }
 
 /** What a box's own subject gives it to speak of: its strands; for the general comment (null) the habits. */
-export function standingsOfBox(subject: string | null, { standings }: Pick<NarrativeFacts, 'standings'>): StandingFact[] {
+export function standingsOfBox(
+  subject: string | null,
+  { standings }: Pick<NarrativeFacts, 'standings'>,
+): StandingFact[] {
   return Object.values(standings).filter(subject === null ? isHabit : isStrand)
 }

@@ -7,7 +7,10 @@ import type { DescribingWords, Phrase } from './phrase'
  * with the facts that it would tell; null where the student's levels, moves, grade or facts do not allow it.
  */
 export function tryPhrase(phrase: Phrase, request: DraftRequest, describing: DescribingWords): OpenPart | null {
-  const abouts = phrase.about !== 'any' || phrase.part === 'opening' || phrase.part === 'closing' ? [phrase.about] : [...standingsFor(phrase.part, request.box.subject, request.facts).map((standing) => standing.about), 'mark']
+  const abouts =
+    phrase.about !== 'any' || phrase.part === 'opening' || phrase.part === 'closing'
+      ? [phrase.about]
+      : [...standingsFor(phrase.part, request.box.subject, request.facts).map((standing) => standing.about), 'mark']
   const alone = { phrases: [{ ...phrase, subject: request.box.subject ?? 'general' }], describing }
   const plan = abouts.map((about) => ({ part: phrase.part, about, when: null, sharesSentence: false }))
   return openParts({ ...request, avoid: new Set(), box: { ...request.box, plan } }, alone).parts[0] ?? null

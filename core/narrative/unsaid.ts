@@ -13,12 +13,29 @@ export interface Unsaid extends Omit<LeftOut, 'why'> {
  * What the plan of a box would have a comment say and the comment does not, with the reason. What the teacher took out
  * is still among the sentences and is not told here.
  */
-export function unsaidParts(sentences: readonly DraftSentence[], request: DraftRequest, phrasebook: Phrasebook): Unsaid[] {
+export function unsaidParts(
+  sentences: readonly DraftSentence[],
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+): Unsaid[] {
   const said = new Set(sentences.flatMap((sentence) => sentence.parts))
   const { parts, leftOut } = openParts(request, phrasebook)
-  const without = leftOut.flatMap(({ part, about, why }): Unsaid[] => (why === 'it does not apply' || said.has(partKey({ part, about })) ? [] : [{ part, about, why }]))
+  const without = leftOut.flatMap(({ part, about, why }): Unsaid[] =>
+    why === 'it does not apply' || said.has(partKey({ part, about })) ? [] : [{ part, about, why }],
+  )
   const waiting = parts.filter(({ key }) => !said.has(key))
   if (waiting.length === 0) return without
-  const noRoom = new Set(draftComment(request, phrasebook).leftOut.filter(({ why }) => why === 'there is no room').map(partKey))
-  return [...without, ...waiting.map(({ key, planned }): Unsaid => ({ part: planned.part, about: planned.about, why: noRoom.has(key) ? 'there is no room' : 'it can be said by now' }))]
+  const noRoom = new Set(
+    draftComment(request, phrasebook)
+      .leftOut.filter(({ why }) => why === 'there is no room')
+      .map(partKey),
+  )
+  return [
+    ...without,
+    ...waiting.map(({ key, planned }): Unsaid => ({
+      part: planned.part,
+      about: planned.about,
+      why: noRoom.has(key) ? 'there is no room' : 'it can be said by now',
+    })),
+  ]
 }

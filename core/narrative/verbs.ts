@@ -1,7 +1,14 @@
 /** Third-person singular forms whose plural is not found by rule. */
 const irregular: Record<string, string> = {
-  'has': 'have', 'is': 'are', 'was': 'were', 'does': 'do', 'goes': 'go',
-  "hasn't": "haven't", "isn't": "aren't", "wasn't": "weren't", "doesn't": "don't",
+  'has': 'have',
+  'is': 'are',
+  'was': 'were',
+  'does': 'do',
+  'goes': 'go',
+  "hasn't": "haven't",
+  "isn't": "aren't",
+  "wasn't": "weren't",
+  "doesn't": "don't",
   'focuses': 'focus',
 }
 

@@ -30,10 +30,15 @@ export interface CostSetting {
   standing: ReadonlySet<string>
 }
 
-/** The weights of the one cost, chosen so that what classmates have weighs most. docs/decisions/0010 gives the reasons. */
+/**
+ * The weights of the one cost, chosen so that what classmates have weighs most. docs/decisions/0010 gives the reasons.
+ */
 export const weights = {
   perClassmate: 0.5,
-  /** Times the square of how many who stand at the same level have it: they may compare, and the third counts more than the first. */
+  /**
+   * Times the square of how many who stand at the same level have it: they may compare, and the third counts more than
+   * the first.
+   */
   perEqual: 1.5,
   preference: 1,
   offLength: 0.5,
@@ -54,16 +59,18 @@ export const weights = {
 /** The cost of a wording, apart from where its sentence stands among the others. Never below 0. */
 export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: CostSetting): number {
   const off = Math.min(1, Math.abs(phrase.fixedLength - setting.idealLength) / Math.max(1, setting.idealLength))
-  return (setting.usage.get(phrase.id) ?? 0) * weights.perClassmate
-    + (tier === null ? 0 : (setting.usage.get(usageKey(phrase.id, tier)) ?? 0) ** 2 * weights.perEqual)
-    + preference(setting.seed, phrase.id) * weights.preference
-    + off * weights.offLength
-    + (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0)
-    + (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0)
-    + (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0)
-    + (setting.namedOnly ? phrase.namings * weights.namedAgain : 0)
-    + (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore
-    + (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
+  return (
+    (setting.usage.get(phrase.id) ?? 0) * weights.perClassmate +
+    (tier === null ? 0 : (setting.usage.get(usageKey(phrase.id, tier)) ?? 0) ** 2 * weights.perEqual) +
+    preference(setting.seed, phrase.id) * weights.preference +
+    off * weights.offLength +
+    (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
+    (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +
+    (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0) +
+    (setting.namedOnly ? phrase.namings * weights.namedAgain : 0) +
+    (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore +
+    (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
+  )
 }
 
 /** The cost of one more sentence that begins with the student, after so many in a row that do. */

@@ -45,19 +45,25 @@ export function studentMatcher<S extends Matchable>(students: readonly S[]): (ro
     const [only] = candidates
     if (only && candidates.length === 1) return { kind: 'found', student: only, by: 'name' }
     // Half a name is a hint, never an answer: even a single student it fits is asked about.
-    const hinted = candidates.length > 0 ? candidates : (byHalf.get(nameKey(row.name || row.given || row.family || '')) ?? [])
+    const hinted =
+      candidates.length > 0 ? candidates : (byHalf.get(nameKey(row.name || row.given || row.family || '')) ?? [])
     return hinted.length > 0 ? { kind: 'doubtful', candidates: hinted } : { kind: 'unknown' }
   }
 }
 
 /** School numbers are compared without leading zeros, which spreadsheets drop. */
 function numberKey(written: string): string {
-  return written.trim().toLocaleLowerCase('en').replace(/^0+(?=.)/, '')
+  return written
+    .trim()
+    .toLocaleLowerCase('en')
+    .replace(/^0+(?=.)/, '')
 }
 
 function spellingsOf(student: Matchable): Set<string> {
   const givens = [student.legalGiven, student.usedName]
-  return new Set(givens.flatMap((given) => [pairKey({ given, family: student.family }), nameKey(`${given} ${student.family}`)]))
+  return new Set(
+    givens.flatMap((given) => [pairKey({ given, family: student.family }), nameKey(`${given} ${student.family}`)]),
+  )
 }
 
 function rowNameKey(row: RowIdentity): string {

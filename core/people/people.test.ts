@@ -7,7 +7,9 @@ describe('pronouns', () => {
   // Source: the paradigm of third-person pronouns in The Cambridge Grammar of the English Language (Huddleston and
   // Pullum, 2002, ch. 5), written down from memory; "themself" for one person after the same.
   it.each([
-    [she, 'she her her hers herself'], [he, 'he him his his himself'], [they, 'they them their theirs themself'],
+    [she, 'she her her hers herself'],
+    [he, 'he him his his himself'],
+    [they, 'they them their theirs themself'],
   ])('%# has the cases of the published paradigm', (set, cases) => {
     expect([set.subject, set.object, set.determiner, set.possessive, set.reflexive].join(' ')).toBe(cases)
   })
@@ -31,11 +33,28 @@ describe('names', () => {
 })
 
 describe('matching a row to a student', () => {
-  const student = (id: string, given: string, family: string, used = given): Matchable => ({ id, schoolNumber: `00${id}`, legalGiven: given, usedName: used, family })
-  const match = studentMatcher([student('1', 'Katherine', 'Harrowgate', 'Kit'), student('2', 'Jonas', 'Vestergaard'), student('3', 'Jonas', 'Petrescu'), student('4', 'Ismaël', "N'Diaye"), student('5', 'Sam', 'Lee'), student('6', 'Sam', 'Lee')])
+  const student = (id: string, given: string, family: string, used = given): Matchable => ({
+    id,
+    schoolNumber: `00${id}`,
+    legalGiven: given,
+    usedName: used,
+    family,
+  })
+  const match = studentMatcher([
+    student('1', 'Katherine', 'Harrowgate', 'Kit'),
+    student('2', 'Jonas', 'Vestergaard'),
+    student('3', 'Jonas', 'Petrescu'),
+    student('4', 'Ismaël', "N'Diaye"),
+    student('5', 'Sam', 'Lee'),
+    student('6', 'Sam', 'Lee'),
+  ])
   it.each([
-    [{ number: '1' }, '1'], [{ number: '0002' }, '2'], [{ name: 'Kit Harrowgate' }, '1'], [{ name: 'Harrowgate, Katherine' }, '1'],
-    [{ name: 'N’Diaye, Ismael' }, '4'], [{ given: 'JONAS', family: 'petrescu' }, '3'],
+    [{ number: '1' }, '1'],
+    [{ number: '0002' }, '2'],
+    [{ name: 'Kit Harrowgate' }, '1'],
+    [{ name: 'Harrowgate, Katherine' }, '1'],
+    [{ name: 'N’Diaye, Ismael' }, '4'],
+    [{ given: 'JONAS', family: 'petrescu' }, '3'],
   ])('%o is student %s', (row, id) => {
     expect(match(row)).toMatchObject({ kind: 'found', student: { id } })
   })

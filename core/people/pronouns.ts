@@ -21,20 +21,44 @@ export interface PronounSet {
 export type Pronouns = PronounSet | 'name only'
 
 export const she: PronounSet = {
-  subject: 'she', object: 'her', determiner: 'her', possessive: 'hers', reflexive: 'herself', takesPluralVerb: false,
+  subject: 'she',
+  object: 'her',
+  determiner: 'her',
+  possessive: 'hers',
+  reflexive: 'herself',
+  takesPluralVerb: false,
 }
 export const he: PronounSet = {
-  subject: 'he', object: 'him', determiner: 'his', possessive: 'his', reflexive: 'himself', takesPluralVerb: false,
+  subject: 'he',
+  object: 'him',
+  determiner: 'his',
+  possessive: 'his',
+  reflexive: 'himself',
+  takesPluralVerb: false,
 }
 export const they: PronounSet = {
-  subject: 'they', object: 'them', determiner: 'their', possessive: 'theirs', reflexive: 'themself', takesPluralVerb: true,
+  subject: 'they',
+  object: 'them',
+  determiner: 'their',
+  possessive: 'theirs',
+  reflexive: 'themself',
+  takesPluralVerb: true,
 }
 
 const known: Record<string, Pronouns> = {
-  'she': she, 'she/her': she, 'she/her/hers': she,
-  'he': he, 'he/him': he, 'he/him/his': he,
-  'they': they, 'they/them': they, 'they/them/theirs': they,
-  'name only': 'name only', 'name': 'name only', 'none': 'name only', '': 'name only',
+  'she': she,
+  'she/her': she,
+  'she/her/hers': she,
+  'he': he,
+  'he/him': he,
+  'he/him/his': he,
+  'they': they,
+  'they/them': they,
+  'they/them/theirs': they,
+  'name only': 'name only',
+  'name': 'name only',
+  'none': 'name only',
+  '': 'name only',
 }
 
 /**
@@ -43,7 +67,10 @@ const known: Record<string, Pronouns> = {
  * @returns undefined when it is none of these
  */
 export function readPronouns(written: string): Pronouns | undefined {
-  const tidy = written.trim().toLocaleLowerCase('en').replace(/\s*\/\s*/g, '/')
+  const tidy = written
+    .trim()
+    .toLocaleLowerCase('en')
+    .replace(/\s*\/\s*/g, '/')
   if (tidy in known) return known[tidy]
   const [subject, object, determiner, possessive, reflexive, ...more] = tidy.split('/')
   if (!subject || !object || !determiner || !possessive || !reflexive || more.length > 0) return undefined

@@ -4,7 +4,11 @@ import type { Subject } from './classRecord'
 import type { RecordIndex } from './recordIndex'
 
 /** The level that a settled mark stands for on its subject's scale; undefined where none is settled as a percentage. */
-export function levelOfMark(index: RecordIndex, subject: Subject, settled: SettledMark | undefined): { level: Level; percent: number } | undefined {
+export function levelOfMark(
+  index: RecordIndex,
+  subject: Subject,
+  settled: SettledMark | undefined,
+): { level: Level; percent: number } | undefined {
   const scale = index.scale(subject.markScale)
   if (!scale || settled?.percent === null || settled?.percent === undefined) return undefined
   const level = markLevel(settled.percent, scale, index.record.school.markRules)

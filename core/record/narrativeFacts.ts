@@ -24,7 +24,13 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     if (standing) standings[strand] = standing
   }
   const mark = subject ? markStanding(index, studentId, subject) : null
-  return { termId: record.term.id, termName: record.term.name, mark, standings, sayable: sayableFacts(index, studentId, subject, Object.values(standings)) }
+  return {
+    termId: record.term.id,
+    termName: record.term.name,
+    mark,
+    standings,
+    sayable: sayableFacts(index, studentId, subject, Object.values(standings)),
+  }
 }
 
 /** What the narrative engine needs to write one box of one student. */
@@ -33,7 +39,12 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
   const standing = index.commentOf(student.id, box.key)
   return {
     studentId: student.schoolNumber,
-    subject: { name: student.usedName, family: student.family, pronouns: student.pronouns, possessives: record.school.possessives },
+    subject: {
+      name: student.usedName,
+      family: student.family,
+      pronouns: student.pronouns,
+      possessives: record.school.possessives,
+    },
     grade: /^\d+$/.test(student.gradeLevel) ? Number(student.gradeLevel) : null,
     box,
     facts: narrativeFacts(index, student.id, box),
@@ -42,15 +53,41 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
   }
 }
 
-function habitStanding(index: RecordIndex, studentId: string, habit: { key: string; name: string; scale: string }): StandingFact | undefined {
+function habitStanding(
+  index: RecordIndex,
+  studentId: string,
+  habit: { key: string; name: string; scale: string },
+): StandingFact | undefined {
   const level = levelIn(index, habit.scale, index.levelOf(studentId, habit.key))
   if (!level) return undefined
-  const because: Because = { kind: 'habit', about: habit.name, text: `${habit.name}: ${level.symbol} (${level.name})`, tier: level.tier, termId: index.record.term.id }
-  const trend = trendBetween(index, habit.name, levelIn(index, habit.scale, index.levelBefore(studentId, habit.key)), level)
-  return { about: habit.name, tier: level.tier, uneven: false, because: [because], trend, strongestSkill: null, weakestSkill: null }
+  const because: Because = {
+    kind: 'habit',
+    about: habit.name,
+    text: `${habit.name}: ${level.symbol} (${level.name})`,
+    tier: level.tier,
+    termId: index.record.term.id,
+  }
+  const trend = trendBetween(
+    index,
+    habit.name,
+    levelIn(index, habit.scale, index.levelBefore(studentId, habit.key)),
+    level,
+  )
+  return {
+    about: habit.name,
+    tier: level.tier,
+    uneven: false,
+    because: [because],
+    trend,
+    strongestSkill: null,
+    weakestSkill: null,
+  }
 }
 
-/** Skills of a strand have no level in common when they lie two tiers apart, or one is a strength and one a difficulty; ours. */
+/**
+ * Skills of a strand have no level in common when they lie two tiers apart, or one is a strength and one a difficulty;
+ * ours.
+ */
 function lieFarApart(best: Level, least: Level): boolean {
   return tierRank(best.tier) - tierRank(least.tier) >= 2 || directionOf(best.tier) !== directionOf(least.tier)
 }
@@ -60,7 +97,13 @@ function lieFarApart(best: Level, least: Level): boolean {
  * than half of its skills. Where they lie far apart no one level is true: the strand is uneven, counts as its weakest
  * skill does, and is told by its strongest and weakest; and it has no trend. (Our own rules, docs/decisions/0005.)
  */
-function strandStanding(index: RecordIndex, studentId: string, strand: string, skills: readonly Skill[], scale: string): StandingFact | undefined {
+function strandStanding(
+  index: RecordIndex,
+  studentId: string,
+  strand: string,
+  skills: readonly Skill[],
+  scale: string,
+): StandingFact | undefined {
   const termId = index.record.term.id
   // What is for the teacher only is no matter for a comment that the family reads.
   const told = skills.filter((skill) => !skill.teacherOnly)
@@ -71,13 +114,32 @@ function strandStanding(index: RecordIndex, studentId: string, strand: string, s
   const now = placeOf(known.map(({ level }) => level))
   if (!now) return undefined
   const before = placeOf(told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, skill.id)) ?? []))
-  const ranked = known.filter(({ skill }) => skill.inSentence !== '').sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
+  const ranked = known
+    .filter(({ skill }) => skill.inSentence !== '')
+    .sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
   const [best, least] = [ranked[0], ranked.at(-1)]
   const differ = best && least && best.level.tier !== least.level.tier
-  const inWords = (kind: string, skill: Skill): SayableFact => ({ text: skill.inSentence, because: { kind: 'skill level', about: `${kind} of ${strand}`, text: `${kind} of ${strand}: ${skill.familyWords}`, tier: null, termId } })
+  const inWords = (kind: string, skill: Skill): SayableFact => ({
+    text: skill.inSentence,
+    because: {
+      kind: 'skill level',
+      about: `${kind} of ${strand}`,
+      text: `${kind} of ${strand}: ${skill.familyWords}`,
+      tier: null,
+      termId,
+    },
+  })
   return {
-    about: strand, tier: now.level.tier, uneven: now.uneven,
-    because: known.map(({ skill, level }) => ({ kind: 'skill level', about: skill.id, text: `${skill.statement}: ${level.symbol} (${level.name})`, tier: now.uneven ? level.tier : now.level.tier, termId })),
+    about: strand,
+    tier: now.level.tier,
+    uneven: now.uneven,
+    because: known.map(({ skill, level }) => ({
+      kind: 'skill level',
+      about: skill.id,
+      text: `${skill.statement}: ${level.symbol} (${level.name})`,
+      tier: now.uneven ? level.tier : now.level.tier,
+      termId,
+    })),
     trend: now.uneven || before?.uneven ? null : trendBetween(index, strand, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
@@ -100,8 +162,13 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   const text = `Settled mark: ${percentText(percent, index.record.school.markRules.decimals)}, ${level.symbol} (${level.name})`
   const before = levelOfMark(index, subject, index.markBefore(studentId, subject.key))?.level
   return {
-    about: 'mark', tier: level.tier, uneven: false, because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
-    trend: trendBetween(index, 'mark', before, level), strongestSkill: null, weakestSkill: null,
+    about: 'mark',
+    tier: level.tier,
+    uneven: false,
+    because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
+    trend: trendBetween(index, 'mark', before, level),
+    strongestSkill: null,
+    weakestSkill: null,
   }
 }
 
@@ -112,8 +179,16 @@ function trendBetween(index: RecordIndex, about: string, before: Level | undefin
   const by = tierRank(now.tier) - tierRank(before.tier)
   const text = by === 0 ? null : `from ${before.symbol} to ${now.symbol} since the ${lowerFirst(last.name)}`
   return {
-    by, text, move: by > 0 ? 'up' : by < 0 ? 'down' : 'same',
-    because: { kind: 'trend', about, text: `${about}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`, tier: null, termId: last.id },
+    by,
+    text,
+    move: by > 0 ? 'up' : by < 0 ? 'down' : 'same',
+    because: {
+      kind: 'trend',
+      about,
+      text: `${about}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`,
+      tier: null,
+      termId: last.id,
+    },
   }
 }
 

@@ -30,48 +30,96 @@ export const enoughWordings = 4
  */
 export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRow[] {
   const inUse = tiersInUse(record, box)
-  const couldBeUneven = (about: string): boolean => record.skills.filter((skill) => skill.subject === box.subject && skill.strand === about && !skill.teacherOnly).length > 1
-  return box.plan.flatMap((part) => aboutsOf(part, box, record).map((about): CoverageRow => ({
-    part: part.part, about,
-    cells: [...inUse.filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1)).map((tier) => {
-      const found = phrasesFor(record.phrasebook, box.subject, part.part, about, tier)
-      // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
-      const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
-      const wordings = part.part === 'progress' ? climbs : found.length
-      return { as: tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
-    }), ...(part.part === 'outcome' && couldBeUneven(about) ? [unevenCell(record, box, about, inUse)] : [])],
-  })))
+  const couldBeUneven = (about: string): boolean =>
+    record.skills.filter((skill) => skill.subject === box.subject && skill.strand === about && !skill.teacherOnly)
+      .length > 1
+  return box.plan.flatMap((part) =>
+    aboutsOf(part, box, record).map((about): CoverageRow => ({
+      part: part.part,
+      about,
+      cells: [
+        ...inUse
+          .filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1))
+          .map((tier) => {
+            const found = phrasesFor(record.phrasebook, box.subject, part.part, about, tier)
+            // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
+            const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
+            const wordings = part.part === 'progress' ? climbs : found.length
+            return { as: tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
+          }),
+        ...(part.part === 'outcome' && couldBeUneven(about) ? [unevenCell(record, box, about, inUse)] : []),
+      ],
+    })),
+  )
 }
 
 /** The phrases of a part that is told as this, wherever the weakest skill stands. */
-export function phrasesToldAs(phrasebook: Phrasebook, subject: string | null, part: PartKind, about: string, as: ToldAs): Phrase[] {
+export function phrasesToldAs(
+  phrasebook: Phrasebook,
+  subject: string | null,
+  part: PartKind,
+  about: string,
+  as: ToldAs,
+): Phrase[] {
   if (as !== 'uneven') return phrasesFor(phrasebook, subject, part, about, as)
   return [...new Set(tiers.flatMap((tier) => phrasesFor(phrasebook, subject, part, about, tier, true)))]
 }
 
 /** All wordings; thin where one of the levels at which an uneven strand's weakest skill can stand has too few. */
 function unevenCell({ phrasebook }: ClassRecord, box: CommentBox, about: string, inUse: readonly Tier[]): CoverageCell {
-  const fewest = Math.min(...inUse.filter((tier) => tierRank(tier) <= tierRank('sound')).map((tier) => phrasesFor(phrasebook, box.subject, 'outcome', about, tier, true).length))
-  return { as: 'uneven', wordings: phrasesToldAs(phrasebook, box.subject, 'outcome', about, 'uneven').length, thin: fewest < enoughWordings }
+  const fewest = Math.min(
+    ...inUse
+      .filter((tier) => tierRank(tier) <= tierRank('sound'))
+      .map((tier) => phrasesFor(phrasebook, box.subject, 'outcome', about, tier, true).length),
+  )
+  return {
+    as: 'uneven',
+    wordings: phrasesToldAs(phrasebook, box.subject, 'outcome', about, 'uneven').length,
+    thin: fewest < enoughWordings,
+  }
 }
 
 /** The tiers that the box's scale has levels for, best first. */
 function tiersInUse(record: ClassRecord, box: CommentBox): Tier[] {
   const subject = record.subjects.find((each) => each.key === box.subject)
   const keys = subject ? [subject.skillScale, subject.markScale] : record.habits.map((habit) => habit.scale)
-  const used = new Set(record.scales.filter((scale) => keys.includes(scale.key)).flatMap((scale) => scale.levels.map((level) => level.tier)))
+  const used = new Set(
+    record.scales
+      .filter((scale) => keys.includes(scale.key))
+      .flatMap((scale) => scale.levels.map((level) => level.tier)),
+  )
   return tiers.filter((tier) => used.has(tier)).reverse()
 }
 
-/** What a part speaks of: itself, or for "weakest" and its like each of the strands or habits that it may turn out to be. */
+/**
+ * What a part speaks of: itself, or for "weakest" and its like each of the strands or habits that it may turn out to
+ * be.
+ */
 function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): string[] {
   if (!['weakest', 'strongest', 'most moved'].includes(part.about)) return [part.about]
-  const named = box.plan.filter((each) => (each.part === 'outcome' || each.part === 'habit') && !['weakest', 'strongest'].includes(each.about)).map((each) => each.about)
-  const all = box.subject === null ? record.habits.map((habit) => habit.name) : record.skills.filter((skill) => skill.subject === box.subject && !skill.teacherOnly).map((skill) => skill.strand)
+  const named = box.plan
+    .filter(
+      (each) => (each.part === 'outcome' || each.part === 'habit') && !['weakest', 'strongest'].includes(each.about),
+    )
+    .map((each) => each.about)
+  const all =
+    box.subject === null
+      ? record.habits.map((habit) => habit.name)
+      : record.skills
+          .filter((skill) => skill.subject === box.subject && !skill.teacherOnly)
+          .map((skill) => skill.strand)
   return [...new Set(named.length > 0 ? named : all)]
 }
 
 function couldHold({ when }: PlannedPart, tier: Tier): boolean {
   if (when === null || when === 'moved' || when === 'up') return true
-  return conditionHolds(when, { about: '', tier, uneven: false, because: [], trend: null, strongestSkill: null, weakestSkill: null })
+  return conditionHolds(when, {
+    about: '',
+    tier,
+    uneven: false,
+    because: [],
+    trend: null,
+    strongestSkill: null,
+    weakestSkill: null,
+  })
 }

@@ -5,11 +5,16 @@ import type { Habit, Skill } from './classRecord'
 const general = ['any', 'mark', 'strongest', 'weakest', 'most moved']
 
 /** What is wrong with a box's plan, in sentences for the person who wrote it; empty when it can be used. */
-export function planProblems(box: Pick<CommentBox, 'subject' | 'plan'>, skills: readonly Skill[], habits: readonly Habit[]): string[] {
+export function planProblems(
+  box: Pick<CommentBox, 'subject' | 'plan'>,
+  skills: readonly Skill[],
+  habits: readonly Habit[],
+): string[] {
   const strands = new Set(skills.filter((skill) => skill.subject === box.subject).map((skill) => skill.strand))
   const habitNames = new Set(habits.map((habit) => habit.name))
   return box.plan.flatMap(({ part, about }) => {
-    if (general.includes(about)) return about === 'mark' && box.subject === null ? ['The general comment has no mark to speak of.'] : []
+    if (general.includes(about))
+      return about === 'mark' && box.subject === null ? ['The general comment has no mark to speak of.'] : []
     if (part === 'habit') return habitNames.has(about) ? [] : [`There is no habit “${about}”.`]
     if (strands.has(about) || (part !== 'outcome' && habitNames.has(about))) return []
     return [`There is no strand “${about}” in this subject.`]

@@ -8,18 +8,42 @@ import { markProposal } from './markProposal'
 import { draftRequest, narrativeFacts } from './narrativeFacts'
 import { indexRecord } from './recordIndex'
 
-const box = (record: ClassRecord, key: string) => record.boxes.find((each) => each.key === key) as ClassRecord['boxes'][number]
-const draft = (record: ClassRecord, key = 'sums', student = 0) => draftComment(draftRequest(indexRecord(record), record.students[student] as Student, box(record, key)), record.phrasebook)
+const box = (record: ClassRecord, key: string) =>
+  record.boxes.find((each) => each.key === key) as ClassRecord['boxes'][number]
+const draft = (record: ClassRecord, key = 'sums', student = 0) =>
+  draftComment(
+    draftRequest(indexRecord(record), record.students[student] as Student, box(record, key)),
+    record.phrasebook,
+  )
 
 describe('a proposal beside what is settled', () => {
   it('shows both, the difference, and what to compare with', () => {
-    const before = { term: { ...exampleClass().term, id: 't1' }, marks: [{ studentId: '1', subject: 'sums', percent: 71, special: null, reason: null }], levels: [], comments: [] }
+    const before = {
+      term: { ...exampleClass().term, id: 't1' },
+      marks: [{ studentId: '1', subject: 'sums', percent: 71, special: null, reason: null }],
+      levels: [],
+      comments: [],
+    }
     const proposal = markProposal(indexRecord(exampleClass({ before })), '1', 'sums')
     // (6/10 + 9/10) / 2 = 75 %; the later quiz, 90 %, is the most recent whatever the order in the record.
-    expect(proposal).toMatchObject({ computed: { percent: 75 }, standing: 'differs', mostRecent: 90, median: 75, mostFrequent: 'A', lastTerm: 71, proposedLevel: { symbol: 'B' }, settledLevel: { symbol: 'A' } })
+    expect(proposal).toMatchObject({
+      computed: { percent: 75 },
+      standing: 'differs',
+      mostRecent: 90,
+      median: 75,
+      mostFrequent: 'A',
+      lastTerm: 71,
+      proposedLevel: { symbol: 'B' },
+      settledLevel: { symbol: 'A' },
+    })
   })
   it('proposes nothing where there are no results', () => {
-    expect(markProposal(indexRecord(exampleClass()), '2', 'sums')).toMatchObject({ computed: { percent: null }, standing: 'open', mostRecent: null, mostFrequent: undefined })
+    expect(markProposal(indexRecord(exampleClass()), '2', 'sums')).toMatchObject({
+      computed: { percent: null },
+      standing: 'open',
+      mostRecent: null,
+      mostFrequent: undefined,
+    })
   })
 })
 
@@ -27,25 +51,76 @@ describe('the facts that a comment may speak of', () => {
   it('a strand is never said to be better than half of its skills: levels 2 and 1 stand at the lower, and what is the teacher’s alone does not count', () => {
     const record = exampleClass()
     const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(facts.standings.Number).toMatchObject({ tier: 'starting', uneven: false, because: [{ text: 'Adds: 2 (level 2)' }, { text: 'Divides: 1 (level 1)' }] })
+    expect(facts.standings.Number).toMatchObject({
+      tier: 'starting',
+      uneven: false,
+      because: [{ text: 'Adds: 2 (level 2)' }, { text: 'Divides: 1 (level 1)' }],
+    })
     expect(facts.mark?.because[0]?.text).toBe('Settled mark: 82 %, A (level A)')
     const words = Object.fromEntries(Object.entries(facts.sayable).map(([name, fact]) => [name, fact.text]))
-    expect(words).toEqual({ 'term': 'spring term', 'subject': 'sums', 'best work': 'Second quiz', 'best work date': '10 February', 'best result': '9 out of 10', 'mark': 'level A (A)', 'attendance': '38 of 40 days' })
-    expect([facts.standings.Number?.strongestSkill?.text, facts.standings.Number?.weakestSkill?.text]).toEqual(['adding numbers', 'dividing numbers'])
+    expect(words).toEqual({
+      'term': 'spring term',
+      'subject': 'sums',
+      'best work': 'Second quiz',
+      'best work date': '10 February',
+      'best result': '9 out of 10',
+      'mark': 'level A (A)',
+      'attendance': '38 of 40 days',
+    })
+    expect([facts.standings.Number?.strongestSkill?.text, facts.standings.Number?.weakestSkill?.text]).toEqual([
+      'adding numbers',
+      'dividing numbers',
+    ])
   })
   it('a strand whose skills lie far apart stands at no one level: it is told by its best and its least, and has gone nowhere', () => {
-    const levels = [{ studentId: '1', about: 's1', symbol: '3' }, { studentId: '1', about: 's2', symbol: '1' }]
-    const record = exampleClass({ levels, before: { term: exampleClass().term, marks: [], comments: [], levels: levels.map((each) => ({ ...each, symbol: '2' })) } })
+    const levels = [
+      { studentId: '1', about: 's1', symbol: '3' },
+      { studentId: '1', about: 's2', symbol: '1' },
+    ]
+    const record = exampleClass({
+      levels,
+      before: {
+        term: exampleClass().term,
+        marks: [],
+        comments: [],
+        levels: levels.map((each) => ({ ...each, symbol: '2' })),
+      },
+    })
     const { standings } = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(standings.Number).toMatchObject({ tier: 'starting', uneven: true, trend: null, because: [{ text: 'Adds: 3 (level 3)', tier: 'top' }, { text: 'Divides: 1 (level 1)', tier: 'starting' }] })
+    expect(standings.Number).toMatchObject({
+      tier: 'starting',
+      uneven: true,
+      trend: null,
+      because: [
+        { text: 'Adds: 3 (level 3)', tier: 'top' },
+        { text: 'Divides: 1 (level 1)', tier: 'starting' },
+      ],
+    })
     expect(draft(record).text).toContain('She is surer of adding numbers than of dividing numbers.')
   })
   it('where something has gone since the term before, in the scale’s own symbols', () => {
     const record = exampleClass()
-    const before = { term: { ...record.term, id: 't1', name: 'Autumn term' }, comments: [], marks: [{ studentId: '1', subject: 'sums', percent: 62, special: null, reason: null }], levels: [{ studentId: '1', about: 's1', symbol: '2' }, { studentId: '1', about: 's2', symbol: '2' }, { studentId: '1', about: 'care', symbol: '2' }] }
+    const before = {
+      term: { ...record.term, id: 't1', name: 'Autumn term' },
+      comments: [],
+      marks: [{ studentId: '1', subject: 'sums', percent: 62, special: null, reason: null }],
+      levels: [
+        { studentId: '1', about: 's1', symbol: '2' },
+        { studentId: '1', about: 's2', symbol: '2' },
+        { studentId: '1', about: 'care', symbol: '2' },
+      ],
+    }
     const facts = narrativeFacts(indexRecord({ ...record, before }), '1', box(record, 'sums'))
-    expect([facts.mark?.trend?.text, facts.standings.Number?.trend?.text, facts.standings.Care?.trend?.text]).toEqual(['from B to A since the autumn term', 'from 2 to 1 since the autumn term', null])
-    expect([facts.mark?.trend?.move, facts.standings.Number?.trend?.move, facts.standings.Care?.trend?.move]).toEqual(['up', 'down', 'same'])
+    expect([facts.mark?.trend?.text, facts.standings.Number?.trend?.text, facts.standings.Care?.trend?.text]).toEqual([
+      'from B to A since the autumn term',
+      'from 2 to 1 since the autumn term',
+      null,
+    ])
+    expect([facts.mark?.trend?.move, facts.standings.Number?.trend?.move, facts.standings.Care?.trend?.move]).toEqual([
+      'up',
+      'down',
+      'same',
+    ])
   })
   it('an unsettled proposal is not a fact', () => {
     const record = exampleClass({ marks: [] })
@@ -56,12 +131,21 @@ describe('the facts that a comment may speak of', () => {
 describe('a draft from the record', () => {
   it('joins a difficulty and a strength with “but”, names first, and says why', () => {
     const made = draft(exampleClass())
-    expect(made.text).toBe('Maya has been here all term. She needs help with numbers, but she has done best in Second quiz.')
-    expect(made.sentences[1]?.because.map((each) => each.text)).toEqual(expect.arrayContaining(['Settled mark: 82 %, A (level A)', 'Second quiz: 90 %', 'Divides: 1 (level 1)']))
+    expect(made.text).toBe(
+      'Maya has been here all term. She needs help with numbers, but she has done best in Second quiz.',
+    )
+    expect(made.sentences[1]?.because.map((each) => each.text)).toEqual(
+      expect.arrayContaining(['Settled mark: 82 %, A (level A)', 'Second quiz: 90 %', 'Divides: 1 (level 1)']),
+    )
   })
   it('joins what agrees with “and”, in the student’s own pronouns', () => {
-    const record = exampleClass({ levels: [{ studentId: '2', about: 's1', symbol: '3' }], marks: [{ studentId: '2', subject: 'sums', percent: 45, special: null, reason: null }] })
-    expect(draft(record, 'sums', 1).text).toBe('Sam has been here all term. They work well with numbers, and they keep up.')
+    const record = exampleClass({
+      levels: [{ studentId: '2', about: 's1', symbol: '3' }],
+      marks: [{ studentId: '2', subject: 'sums', percent: 45, special: null, reason: null }],
+    })
+    expect(draft(record, 'sums', 1).text).toBe(
+      'Sam has been here all term. They work well with numbers, and they keep up.',
+    )
   })
   it('does not choose a phrase whose fact is missing, and reads whole without it', () => {
     expect(draft(exampleClass({ results: [] })).text).toBe('Maya has been here all term. She needs help with numbers.')
@@ -71,9 +155,34 @@ describe('a draft from the record', () => {
   })
   it('avoids what the student had last term, while there is another wording', () => {
     const record = exampleClass()
-    const phrases = [...record.phrasebook.phrases, { ...record.phrasebook.phrases.find((each) => each.id === 'h'), id: 'h2', text: '{They} {looks} after {their} work.' } as ClassRecord['phrasebook']['phrases'][number]]
-    for (const [had, text] of [['h', 'Maya looks after her work.'], ['h2', 'Maya takes care of her work.']] as const) {
-      const before = { term: record.term, marks: [], levels: [], comments: [{ studentId: '1', box: 'general', text: '', sentences: [{ start: 0, end: 0, composed: '', parts: [], phraseIds: [had], because: [] }], ownWords: false, status: 'finished' as const, version: 1 }] }
+    const phrases = [
+      ...record.phrasebook.phrases,
+      {
+        ...record.phrasebook.phrases.find((each) => each.id === 'h'),
+        id: 'h2',
+        text: '{They} {looks} after {their} work.',
+      } as ClassRecord['phrasebook']['phrases'][number],
+    ]
+    for (const [had, text] of [
+      ['h', 'Maya looks after her work.'],
+      ['h2', 'Maya takes care of her work.'],
+    ] as const) {
+      const before = {
+        term: record.term,
+        marks: [],
+        levels: [],
+        comments: [
+          {
+            studentId: '1',
+            box: 'general',
+            text: '',
+            sentences: [{ start: 0, end: 0, composed: '', parts: [], phraseIds: [had], because: [] }],
+            ownWords: false,
+            status: 'finished' as const,
+            version: 1,
+          },
+        ],
+      }
       expect(draft({ ...record, before, phrasebook: { ...record.phrasebook, phrases } }, 'general').text).toBe(text)
     }
   })
@@ -81,13 +190,26 @@ describe('a draft from the record', () => {
 
 describe('terms', () => {
   it('lock at the start of their lock date', () => {
-    expect([isLocked({ locks: '2027-03-19' }, '2027-03-18'), isLocked({ locks: '2027-03-19' }, '2027-03-19')]).toEqual([false, true])
-    expect([daysUntil('2027-03-12', '2027-03-10'), daysUntil('2027-03-12', '2027-03-13'), daysUntil('2027-03-29', '2027-03-27')]).toEqual([2, -1, 2])
+    expect([isLocked({ locks: '2027-03-19' }, '2027-03-18'), isLocked({ locks: '2027-03-19' }, '2027-03-19')]).toEqual([
+      false,
+      true,
+    ])
+    expect([
+      daysUntil('2027-03-12', '2027-03-10'),
+      daysUntil('2027-03-12', '2027-03-13'),
+      daysUntil('2027-03-29', '2027-03-27'),
+    ]).toEqual([2, -1, 2])
   })
   it('count what is done out of what should be, for one and for all', () => {
     const index = indexRecord(exampleClass())
     const [maya, sam] = ['1', '2'].map((id) => studentProgress(index, id, ['sums'], id === '1'))
-    expect(maya).toEqual({ gather: { done: 2, of: 2 }, settle: { done: 5, of: 5 }, write: { done: 1, of: 2 }, read: { done: 1, of: 2 }, send: { done: 1, of: 1 } })
+    expect(maya).toEqual({
+      gather: { done: 2, of: 2 },
+      settle: { done: 5, of: 5 },
+      write: { done: 1, of: 2 },
+      read: { done: 1, of: 2 },
+      send: { done: 1, of: 1 },
+    })
     expect(sumProgress([maya, sam].flatMap((each) => each ?? [])).settle).toEqual({ done: 5, of: 10 })
   })
 })

@@ -1,5 +1,15 @@
 import type { Scale } from '../scales/scale'
-import type { Attendance, ClassRecord, Student, StudentComment, StudentLevel, StudentMark, StudentResult, SubjectCategory, SubjectWork } from './classRecord'
+import type {
+  Attendance,
+  ClassRecord,
+  Student,
+  StudentComment,
+  StudentLevel,
+  StudentMark,
+  StudentResult,
+  SubjectCategory,
+  SubjectWork,
+} from './classRecord'
 
 /** The record by what it is looked up by. Made once per record in O(size); each look-up is O(1). */
 export interface RecordIndex {
@@ -47,7 +57,8 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     scale: (key) => scales.get(key),
     workOf: (subject) => work.get(subject) ?? [],
     categoriesOf: (subject) => categories.get(subject) ?? [],
-    resultsOf: (studentId, subject) => (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
+    resultsOf: (studentId, subject) =>
+      (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
     levelOf: (studentId, about) => habitScores.get(pair(studentId, about)) ?? levels.get(pair(studentId, about)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
@@ -62,16 +73,33 @@ const none: readonly never[] = []
 
 const studentsById = once((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
 const scalesByKey = once((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
-const workBySubject = once((work: readonly SubjectWork[]) => grouped([...work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')), (each) => each.subject))
+const workBySubject = once((work: readonly SubjectWork[]) =>
+  grouped(
+    [...work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')),
+    (each) => each.subject,
+  ),
+)
 const subjectsOfWork = once((work: readonly SubjectWork[]) => new Map(work.map((each) => [each.id, each.subject])))
-const categoriesBySubject = once((categories: readonly SubjectCategory[]) => grouped(categories, (each) => each.subject))
+const categoriesBySubject = once((categories: readonly SubjectCategory[]) =>
+  grouped(categories, (each) => each.subject),
+)
 const resultsByStudent = once((results: readonly StudentResult[]) => grouped(results, (each) => each.studentId))
-const marksByPlace = once((marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])))
-const levelsByPlace = once((levels: readonly StudentLevel[]) => new Map(levels.map((each) => [pair(each.studentId, each.about), each.symbol])))
-const commentsByPlace = once((comments: readonly StudentComment[]) => new Map(comments.map((each) => [pair(each.studentId, each.box), each])))
-const attendanceByStudent = once((attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])))
+const marksByPlace = once(
+  (marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])),
+)
+const levelsByPlace = once(
+  (levels: readonly StudentLevel[]) => new Map(levels.map((each) => [pair(each.studentId, each.about), each.symbol])),
+)
+const commentsByPlace = once(
+  (comments: readonly StudentComment[]) => new Map(comments.map((each) => [pair(each.studentId, each.box), each])),
+)
+const attendanceByStudent = once(
+  (attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])),
+)
 
-/** Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed. */
+/**
+ * Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed.
+ */
 function once<List extends readonly unknown[], Made>(make: (list: List) => Made): (list: List) => Made {
   const known = new WeakMap<List, Made>()
   return (list) => {

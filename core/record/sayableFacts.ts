@@ -16,9 +16,16 @@ const praiseworthy = 75
 const mostStrengths = 3
 
 /** What any sentence of the box may name. */
-export function sayableFacts(index: RecordIndex, studentId: string, subject: Subject | undefined, standings: readonly StandingFact[]): NarrativeFacts['sayable'] {
+export function sayableFacts(
+  index: RecordIndex,
+  studentId: string,
+  subject: Subject | undefined,
+  standings: readonly StandingFact[],
+): NarrativeFacts['sayable'] {
   const { record } = index
-  const strengths = standings.filter((standing) => tierRank(standing.tier) >= tierRank('strong') && isStrand(standing) === (subject !== undefined))
+  const strengths = standings.filter(
+    (standing) => tierRank(standing.tier) >= tierRank('strong') && isStrand(standing) === (subject !== undefined),
+  )
   return {
     term: { text: lowerFirst(record.term.name), because: null },
     ...(subject ? { subject: { text: subject.inSentence, because: null } } : {}),
@@ -41,7 +48,18 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): N
   const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
   if (!settled) return {}
   const text = `${settled.level.name} (${settled.level.symbol})`
-  return { mark: { text, because: { kind: 'mark', about: 'mark in words', text: `Settled mark: ${text}`, tier: null, termId: index.record.term.id } } }
+  return {
+    mark: {
+      text,
+      because: {
+        kind: 'mark',
+        about: 'mark in words',
+        text: `Settled mark: ${text}`,
+        tier: null,
+        termId: index.record.term.id,
+      },
+    },
+  }
 }
 
 const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
@@ -52,16 +70,30 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Na
   let best: { title: string; date: string | null; result: string; percent: number } | null = null
   for (const piece of index.workOf(subjectKey)) {
     const result = byWork.get(piece.id)
-    const percent = result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.record.school.markRules) : null
+    const percent =
+      result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.record.school.markRules) : null
     if (percent === null || percent < praiseworthy || (best && percent < best.percent)) continue
-    best = { title: piece.title, date: piece.date, result: piece.outOf === 100 ? percentText(percent) : `${result?.score} out of ${piece.outOf}`, percent }
+    best = {
+      title: piece.title,
+      date: piece.date,
+      result: piece.outOf === 100 ? percentText(percent) : `${result?.score} out of ${piece.outOf}`,
+      percent,
+    }
   }
   if (!best) return {}
-  const because: Because = { kind: 'result', about: best.title, text: `${best.title}: ${percentText(best.percent)}`, tier: null, termId: index.record.term.id }
+  const because: Because = {
+    kind: 'result',
+    about: best.title,
+    text: `${best.title}: ${percentText(best.percent)}`,
+    tier: null,
+    termId: index.record.term.id,
+  }
   return {
     'best work': { text: best.title, because },
     'best result': { text: best.result, because },
-    ...(best.date === null ? {} : { 'best work date': { text: monthAndDay.format(new Date(`${best.date}T00:00:00Z`)), because } }),
+    ...(best.date === null
+      ? {}
+      : { 'best work date': { text: monthAndDay.format(new Date(`${best.date}T00:00:00Z`)), because } }),
   }
 }
 
@@ -70,5 +102,16 @@ function attendanceInWords(index: RecordIndex, studentId: string): NarrativeFact
   const days = index.attendanceOf(studentId)
   if (!days || days.daysOpen <= 0) return {}
   const text = `${days.daysOpen - days.absences} of ${days.daysOpen} days`
-  return { attendance: { text, because: { kind: 'attendance', about: 'attendance', text: `At school on ${text}`, tier: null, termId: index.record.term.id } } }
+  return {
+    attendance: {
+      text,
+      because: {
+        kind: 'attendance',
+        about: 'attendance',
+        text: `At school on ${text}`,
+        tier: null,
+        termId: index.record.term.id,
+      },
+    },
+  }
 }

@@ -43,23 +43,40 @@ export function composeReport(index: RecordIndex, student: Student, madeOn: stri
 
 /** "14 December 2026". */
 export function longDate(iso: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${iso.slice(0, 10)}T00:00:00Z`))
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(
+    new Date(`${iso.slice(0, 10)}T00:00:00Z`),
+  )
 }
 
 function composePart(part: ReportPart, index: RecordIndex, student: Student): Block[] {
   switch (part) {
-    case 'general comment': return generalComment(index, student)
-    case 'subjects': return index.record.subjects.flatMap((subject) => composeSubject(index, student, subject))
-    case 'habits': return composeHabits(index, student)
-    case 'attendance': return composeAttendance(index, student)
-    case 'scale': return composeScales(index)
-    case 'reflection': return [{ kind: 'heading', level: 2, text: 'My own words' }, { kind: 'lines', label: `Written by ${student.usedName}`, count: 3 }]
-    case 'signatures': return [{ kind: 'heading', level: 2, text: 'Signed' }, { kind: 'signatures', labels: [index.record.classRoom.teacher, 'Family'] }]
+    case 'general comment':
+      return generalComment(index, student)
+    case 'subjects':
+      return index.record.subjects.flatMap((subject) => composeSubject(index, student, subject))
+    case 'habits':
+      return composeHabits(index, student)
+    case 'attendance':
+      return composeAttendance(index, student)
+    case 'scale':
+      return composeScales(index)
+    case 'reflection':
+      return [
+        { kind: 'heading', level: 2, text: 'My own words' },
+        { kind: 'lines', label: `Written by ${student.usedName}`, count: 3 },
+      ]
+    case 'signatures':
+      return [
+        { kind: 'heading', level: 2, text: 'Signed' },
+        { kind: 'signatures', labels: [index.record.classRoom.teacher, 'Family'] },
+      ]
   }
 }
 
 function generalComment(index: RecordIndex, student: Student): Block[] {
-  const texts = index.record.boxes.filter((box) => box.subject === null).flatMap((box) => index.commentOf(student.id, box.key)?.text || [])
+  const texts = index.record.boxes
+    .filter((box) => box.subject === null)
+    .flatMap((box) => index.commentOf(student.id, box.key)?.text || [])
   if (texts.length === 0) return []
   return [{ kind: 'heading', level: 2, text: `About ${student.usedName}’s term` }, ...texts.map(commentBlock)]
 }
@@ -68,12 +85,29 @@ function composeSubject(index: RecordIndex, student: Student, subject: Subject):
   const mark = markText(index, student, subject)
   const skills = index.record.skills.filter((skill) => skill.subject === subject.key && !skill.teacherOnly)
   const rows = skillRows(index, student, subject, skills)
-  const comments = index.record.boxes.filter((box) => box.subject === subject.key).flatMap((box) => index.commentOf(student.id, box.key)?.text || [])
+  const comments = index.record.boxes
+    .filter((box) => box.subject === subject.key)
+    .flatMap((box) => index.commentOf(student.id, box.key)?.text || [])
   if (mark === null && rows.length === 0 && comments.length === 0) return []
   return [
     { kind: 'heading', level: 2, text: subject.name },
-    { kind: 'facts', items: [...(mark === null ? [] : [{ label: 'Mark', value: mark }]), { label: 'Teacher', value: subject.teacher }] },
-    ...(rows.length === 0 ? [] : [{ kind: 'table' as const, caption: `Skills in ${subject.name}`, columns: [{ title: 'What was learned', share: 0.78 }, { title: 'Level', share: 0.22 }], rows }]),
+    {
+      kind: 'facts',
+      items: [...(mark === null ? [] : [{ label: 'Mark', value: mark }]), { label: 'Teacher', value: subject.teacher }],
+    },
+    ...(rows.length === 0
+      ? []
+      : [
+          {
+            kind: 'table' as const,
+            caption: `Skills in ${subject.name}`,
+            columns: [
+              { title: 'What was learned', share: 0.78 },
+              { title: 'Level', share: 0.22 },
+            ],
+            rows,
+          },
+        ]),
     ...comments.map(commentBlock),
   ]
 }
@@ -104,7 +138,18 @@ function composeHabits(index: RecordIndex, student: Student): Block[] {
     return cell ? [[{ text: `${habit.name}: ${habit.familyWords}` }, cell]] : []
   })
   if (rows.length === 0) return []
-  return [{ kind: 'heading', level: 2, text: 'Habits for learning' }, { kind: 'table', caption: 'Habits for learning', columns: [{ title: 'Habit', share: 0.78 }, { title: 'Score', share: 0.22 }], rows }]
+  return [
+    { kind: 'heading', level: 2, text: 'Habits for learning' },
+    {
+      kind: 'table',
+      caption: 'Habits for learning',
+      columns: [
+        { title: 'Habit', share: 0.78 },
+        { title: 'Score', share: 0.22 },
+      ],
+      rows,
+    },
+  ]
 }
 
 function levelCell(scale: Scale | undefined, symbol: string | undefined): Cell | null {
@@ -112,7 +157,9 @@ function levelCell(scale: Scale | undefined, symbol: string | undefined): Cell |
   const special = readSpecial(symbol)
   if (special) return { text: `${specialValues[special]} (${special})` }
   const level = scale ? findLevel(scale, symbol) : undefined
-  return scale && level ? { text: `${level.symbol} ${level.name}`, strokes: strokesOf(scale, level.symbol) } : { text: symbol }
+  return scale && level
+    ? { text: `${level.symbol} ${level.name}`, strokes: strokesOf(scale, level.symbol) }
+    : { text: symbol }
 }
 
 function composeAttendance(index: RecordIndex, student: Student): Block[] {
@@ -120,20 +167,42 @@ function composeAttendance(index: RecordIndex, student: Student): Block[] {
   if (!days) return []
   return [
     { kind: 'heading', level: 2, text: 'Attendance' },
-    { kind: 'facts', items: [{ label: 'Days the school was open', value: String(days.daysOpen) }, { label: 'Days absent', value: String(days.absences) }, { label: 'Times late', value: String(days.lates) }] },
+    {
+      kind: 'facts',
+      items: [
+        { label: 'Days the school was open', value: String(days.daysOpen) },
+        { label: 'Days absent', value: String(days.absences) },
+        { label: 'Times late', value: String(days.lates) },
+      ],
+    },
   ]
 }
 
 /** What the levels mean, for those scales whose levels stand on the report. */
 function composeScales(index: RecordIndex): Block[] {
   const { record } = index
-  const used = new Set([...record.subjects.map((subject) => subject.skillScale), ...record.habits.map((habit) => habit.scale), ...(record.layout.marks === 'none' ? [] : record.subjects.map((subject) => subject.markScale))])
-  const tables = record.scales.filter((scale) => used.has(scale.key)).map((scale): Block => ({
-    kind: 'table',
-    caption: scale.name,
-    columns: [{ title: scale.name, share: 0.3 }, { title: 'What it means', share: 0.7 }],
-    rows: scale.levels.map((level) => [{ text: `${level.symbol} ${level.name}`, ...(scale.kind === 'mark' ? {} : { strokes: strokesOf(scale, level.symbol) }) }, { text: level.familySentence }]),
-  }))
+  const used = new Set([
+    ...record.subjects.map((subject) => subject.skillScale),
+    ...record.habits.map((habit) => habit.scale),
+    ...(record.layout.marks === 'none' ? [] : record.subjects.map((subject) => subject.markScale)),
+  ])
+  const tables = record.scales
+    .filter((scale) => used.has(scale.key))
+    .map((scale): Block => ({
+      kind: 'table',
+      caption: scale.name,
+      columns: [
+        { title: scale.name, share: 0.3 },
+        { title: 'What it means', share: 0.7 },
+      ],
+      rows: scale.levels.map((level) => [
+        {
+          text: `${level.symbol} ${level.name}`,
+          ...(scale.kind === 'mark' ? {} : { strokes: strokesOf(scale, level.symbol) }),
+        },
+        { text: level.familySentence },
+      ]),
+    }))
   return tables.length === 0 ? [] : [{ kind: 'heading', level: 2, text: 'How to read the levels' }, ...tables]
 }
 

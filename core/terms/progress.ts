@@ -23,7 +23,12 @@ export type Stage = (typeof stages)[number]
  * finished. Send: whether a report was made.
  * @param subjects keys of the subjects that are looked at
  */
-export function studentProgress(index: RecordIndex, studentId: string, subjects: readonly string[], reportMade: boolean): StudentProgress {
+export function studentProgress(
+  index: RecordIndex,
+  studentId: string,
+  subjects: readonly string[],
+  reportMade: boolean,
+): StudentProgress {
   const { record } = index
   const inView = new Set(subjects)
   const results = subjects.reduce((sum, subject) => sum + index.resultsOf(studentId, subject).length, 0)
@@ -33,7 +38,9 @@ export function studentProgress(index: RecordIndex, studentId: string, subjects:
   const rated = skills.filter((skill) => index.levelOf(studentId, skill.id) !== undefined).length
   const habits = record.habits.filter((habit) => index.levelOf(studentId, habit.key) !== undefined).length
   const boxes = record.boxes.filter((box) => box.subject === null || inView.has(box.subject))
-  const comments = boxes.map((box) => index.commentOf(studentId, box.key)).filter((comment) => comment !== undefined && comment.text !== '')
+  const comments = boxes
+    .map((box) => index.commentOf(studentId, box.key))
+    .filter((comment) => comment !== undefined && comment.text !== '')
   return {
     gather: { done: Math.min(results, work), of: work },
     settle: { done: marks + rated + habits, of: subjects.length + skills.length + record.habits.length },
@@ -45,6 +52,10 @@ export function studentProgress(index: RecordIndex, studentId: string, subjects:
 
 /** The progress of many as one. */
 export function sumProgress(each: readonly StudentProgress[]): StudentProgress {
-  const sum = (stage: Stage): Done => each.reduce((total, one) => ({ done: total.done + one[stage].done, of: total.of + one[stage].of }), { done: 0, of: 0 })
+  const sum = (stage: Stage): Done =>
+    each.reduce((total, one) => ({ done: total.done + one[stage].done, of: total.of + one[stage].of }), {
+      done: 0,
+      of: 0,
+    })
   return { gather: sum('gather'), settle: sum('settle'), write: sum('write'), read: sum('read'), send: sum('send') }
 }

@@ -25,13 +25,19 @@ export function mayReadClass(who: Who, classId: string): boolean {
 
 /** A home teacher and the coordinator read every subject of the class; a specialist reads the own ones. */
 export function mayReadSubject(who: Who, classId: string, subject: string): boolean {
-  return who.role === 'coordinator' || who.teaching.some((each) => each.classId === classId && (each.subject === null || each.subject === subject))
+  return (
+    who.role === 'coordinator' ||
+    who.teaching.some((each) => each.classId === classId && (each.subject === null || each.subject === subject))
+  )
 }
 
 /** A subject is changed by its specialist, or by the home teacher where it has none. The coordinator changes none. */
 export function mayChangeSubject(who: Who, room: ClassTeaching, subject: string): boolean {
-  return who.teaching.some((each) => each.classId === room.classId
-    && (each.subject === subject || (each.subject === null && !room.specialistSubjects.includes(subject))))
+  return who.teaching.some(
+    (each) =>
+      each.classId === room.classId &&
+      (each.subject === subject || (each.subject === null && !room.specialistSubjects.includes(subject))),
+  )
 }
 
 /** Habits and the general comment are the home teacher's. */
@@ -39,7 +45,10 @@ export function mayChangeGeneral(who: Who, classId: string): boolean {
   return isHomeTeacher(who, classId)
 }
 
-/** School phrases, describing words, plans and what the checks look for are the coordinator's. Personal phrases are everybody's own. */
+/**
+ * School phrases, describing words, plans and what the checks look for are the coordinator's. Personal phrases are
+ * everybody's own.
+ */
 export function mayChangeSchool(who: Who): boolean {
   return who.role === 'coordinator'
 }
@@ -65,5 +74,6 @@ export function allow(permitted: boolean, doing: string): void {
 
 /** @throws Refusal when the term is locked, saying since when and who can unlock it */
 export function allowOpenTerm(term: Pick<Term, 'name' | 'locks'>, today: string): void {
-  if (isLocked(term, today)) throw new Refusal('locked', `${term.name} has been locked since ${term.locks}. The coordinator can open it again.`)
+  if (isLocked(term, today))
+    throw new Refusal('locked', `${term.name} has been locked since ${term.locks}. The coordinator can open it again.`)
 }

@@ -10,8 +10,14 @@ let limiter: RateLimiterPostgres | null = null
 
 function limiterOn(db: Knex): RateLimiterPostgres {
   limiter ??= new RateLimiterPostgres({
-    storeClient: db, storeType: 'knex', tableName: 'sign_in_attempt', tableCreated: true,
-    keyPrefix: 'sign-in', points: tries, duration: pauseSeconds, blockDuration: pauseSeconds,
+    storeClient: db,
+    storeType: 'knex',
+    tableName: 'sign_in_attempt',
+    tableCreated: true,
+    keyPrefix: 'sign-in',
+    points: tries,
+    duration: pauseSeconds,
+    blockDuration: pauseSeconds,
   })
   return limiter
 }
@@ -23,7 +29,10 @@ export async function countAttempt(db: Knex, name: string, from: string): Promis
     await counter.consume(keyOf(name, from))
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error
-    throw new Refusal('too often', `Too many tries. Wait ${Math.ceil(error.msBeforeNext / 60_000)} minutes, then try again.`)
+    throw new Refusal(
+      'too often',
+      `Too many tries. Wait ${Math.ceil(error.msBeforeNext / 60_000)} minutes, then try again.`,
+    )
   }
 }
 

@@ -4,7 +4,9 @@ import { Refusal } from '../access/refusal'
 type Value = string | number | boolean | null | object
 export type Row = Record<string, Value>
 
-/** The tables whose rows people change, with the columns that tell rows apart. A table stands after those it rests on. */
+/**
+ * The tables whose rows people change, with the columns that tell rows apart. A table stands after those it rests on.
+ */
 const keyColumns = {
   category: ['class_id', 'subject', 'key'],
   work: ['id'],
@@ -51,7 +53,11 @@ const chunk = 500
  * through here. Rows that are so already are left alone; when all are, no event is recorded.
  * @returns the event's id, or null when nothing changed
  */
-export async function recordChanges(trx: Knex.Transaction, deed: Deed, changes: readonly Change[]): Promise<number | null> {
+export async function recordChanges(
+  trx: Knex.Transaction,
+  deed: Deed,
+  changes: readonly Change[],
+): Promise<number | null> {
   const now = await rowsNow(trx, changes)
   const real = changes
     .map((change): RecordedChange => ({ ...change, before: now.get(placeOf(change)) ?? null }))
@@ -66,23 +72,57 @@ export async function recordChanges(trx: Knex.Transaction, deed: Deed, changes: 
  * since, so that nobody's later work is lost.
  */
 export async function undoEvent(trx: Knex.Transaction, eventId: number, personId: string): Promise<number> {
-  const event = await trx('event').where({ id: eventId }).forUpdate().first<{ class_id: string | null; term_id: string | null; kind: string; changes: RecordedChange[]; undone_by: number | null } | undefined>()
+  const event = await trx('event').where({ id: eventId }).forUpdate().first<
+    | {
+        class_id: string | null
+        term_id: string | null
+        kind: string
+        changes: RecordedChange[]
+        undone_by: number | null
+      }
+    | undefined
+  >()
   if (!event) throw new Refusal('not found', 'There is nothing to undo.')
   if (event.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
   const now = await rowsNow(trx, event.changes)
   if (event.changes.some((change) => !sameRow(now.get(placeOf(change)) ?? null, change.after))) {
-    throw new Refusal('conflict', 'Something has been changed since, so this can no longer be undone in one step. Nothing was changed.')
+    throw new Refusal(
+      'conflict',
+      'Something has been changed since, so this can no longer be undone in one step. Nothing was changed.',
+    )
   }
-  const back = event.changes.map(({ table, key, before, after }): RecordedChange => ({ table, key, before: after, after: before }))
+  const back = event.changes.map(({ table, key, before, after }): RecordedChange => ({
+    table,
+    key,
+    before: after,
+    after: before,
+  }))
   await apply(trx, back).catch(refuseIfRestedOn)
-  const undoing = await keepEvent(trx, { personId, classId: event.class_id, termId: event.term_id, kind: `undid: ${event.kind}` }, back, eventId)
+  const undoing = await keepEvent(
+    trx,
+    { personId, classId: event.class_id, termId: event.term_id, kind: `undid: ${event.kind}` },
+    back,
+    eventId,
+  )
   await trx('event').where({ id: eventId }).update({ undone_by: undoing })
   return undoing
 }
 
-async function keepEvent(trx: Knex.Transaction, deed: Deed, changes: readonly RecordedChange[], undoes: number | null): Promise<number> {
+async function keepEvent(
+  trx: Knex.Transaction,
+  deed: Deed,
+  changes: readonly RecordedChange[],
+  undoes: number | null,
+): Promise<number> {
   const [event] = await trx('event')
-    .insert({ person_id: deed.personId, class_id: deed.classId, term_id: deed.termId, kind: deed.kind, changes: JSON.stringify(changes), undoes })
+    .insert({
+      person_id: deed.personId,
+      class_id: deed.classId,
+      term_id: deed.termId,
+      kind: deed.kind,
+      changes: JSON.stringify(changes),
+      undoes,
+    })
     .returning<{ id: number }[]>('id')
   if (!event) throw new Error('The event was not kept.')
   return event.id
@@ -91,7 +131,10 @@ async function keepEvent(trx: Knex.Transaction, deed: Deed, changes: readonly Re
 /** PostgreSQL's foreign_key_violation: later rows rest on one that would go. */
 function refuseIfRestedOn(error: unknown): never {
   if (error instanceof Error && 'code' in error && error.code === '23503') {
-    throw new Refusal('conflict', 'Results have been added since to work that came in then, so this can no longer be undone in one step. Nothing was changed.')
+    throw new Refusal(
+      'conflict',
+      'Results have been added since to work that came in then, so this can no longer be undone in one step. Nothing was changed.',
+    )
   }
   throw error
 }
@@ -100,11 +143,20 @@ function refuseIfRestedOn(error: unknown): never {
 async function apply(trx: Knex.Transaction, changes: readonly Change[]): Promise<void> {
   for (const table of [...tables].reverse()) {
     const gone = changes.filter((change) => change.table === table && change.after === null)
-    for (const some of chunks(gone)) await trx(table).whereIn([...keyColumns[table]], some.map(keyValues) as never).delete()
+    for (const some of chunks(gone))
+      await trx(table)
+        .whereIn([...keyColumns[table]], some.map(keyValues) as never)
+        .delete()
   }
   for (const table of tables) {
-    const kept = changes.flatMap((change) => (change.table === table && change.after !== null ? [toColumns({ ...change.key, ...change.after })] : []))
-    for (const some of chunks(kept)) await trx(table).insert(some).onConflict([...keyColumns[table]]).merge()
+    const kept = changes.flatMap((change) =>
+      change.table === table && change.after !== null ? [toColumns({ ...change.key, ...change.after })] : [],
+    )
+    for (const some of chunks(kept))
+      await trx(table)
+        .insert(some)
+        .onConflict([...keyColumns[table]])
+        .merge()
   }
 }
 
@@ -114,9 +166,14 @@ async function rowsNow(trx: Knex.Transaction, changes: readonly Change[]): Promi
   for (const table of tables) {
     const columns: readonly string[] = keyColumns[table]
     for (const some of chunks(changes.filter((change) => change.table === table))) {
-      const rows = (await trx<Row>(table).whereIn([...columns], some.map(keyValues) as never).forUpdate()) as Row[]
+      const rows = (await trx<Row>(table)
+        .whereIn([...columns], some.map(keyValues) as never)
+        .forUpdate()) as Row[]
       for (const row of rows) {
-        found.set(placeOf({ table, key: row }), Object.fromEntries(Object.entries(row).filter(([column]) => !columns.includes(column))))
+        found.set(
+          placeOf({ table, key: row }),
+          Object.fromEntries(Object.entries(row).filter(([column]) => !columns.includes(column))),
+        )
       }
     }
   }
@@ -140,7 +197,12 @@ function placeOf({ table, key }: Pick<Change, 'table' | 'key'>): string {
 const jsonColumns = new Set(['sentences', 'settings'])
 
 function toColumns(row: Row): Row {
-  return Object.fromEntries(Object.entries(row).map(([column, value]) => [column, jsonColumns.has(column) && value !== null ? JSON.stringify(value) : value]))
+  return Object.fromEntries(
+    Object.entries(row).map(([column, value]) => [
+      column,
+      jsonColumns.has(column) && value !== null ? JSON.stringify(value) : value,
+    ]),
+  )
 }
 
 function sameRow(a: Row | null, b: Row | null): boolean {
@@ -152,5 +214,6 @@ function canonical(value: unknown): string {
   return JSON.stringify(value, (_key, part: unknown) =>
     typeof part === 'object' && part !== null && !Array.isArray(part)
       ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : part)
+      : part,
+  )
 }

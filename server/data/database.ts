@@ -5,9 +5,16 @@ import pg from 'pg'
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text)
 pg.types.setTypeParser(pg.types.builtins.INT8, (text) => Number(text))
 
-/** Opens a pool on a PostgreSQL server. Connections that break are made anew, so a restart of the server is survived. */
+/**
+ * Opens a pool on a PostgreSQL server. Connections that break are made anew, so a restart of the server is survived.
+ */
 export function openDatabase(url: string): Knex {
-  return knex({ client: 'pg', connection: { connectionString: url }, pool: { min: 0, max: 10 }, acquireConnectionTimeout: 5000 })
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url },
+    pool: { min: 0, max: 10 },
+    acquireConnectionTimeout: 5000,
+  })
 }
 
 let shared: Knex | null = null
@@ -21,7 +28,8 @@ export function database(): Knex {
 /** @throws Error when DATABASE_URL is not set */
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL
-  if (!url) throw new Error('DATABASE_URL is not set. Start Facunda with `npm start`, or set it to your own PostgreSQL.')
+  if (!url)
+    throw new Error('DATABASE_URL is not set. Start Facunda with `npm start`, or set it to your own PostgreSQL.')
   return url
 }
 
@@ -29,6 +37,11 @@ export function databaseUrl(): string {
 export function isUnreachable(error: unknown): boolean {
   const code = error instanceof Error && 'code' in error ? String(error.code) : ''
   const name = error instanceof Error ? error.name : ''
-  return ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT', '57P01', '57P02', '57P03', '08006', '08001', '53300'].includes(code)
-    || name === 'KnexTimeoutError' || (error instanceof Error && /Connection terminated|Connection ended/.test(error.message))
+  return (
+    ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT', '57P01', '57P02', '57P03', '08006', '08001', '53300'].includes(
+      code,
+    ) ||
+    name === 'KnexTimeoutError' ||
+    (error instanceof Error && /Connection terminated|Connection ended/.test(error.message))
+  )
 }

@@ -16,7 +16,8 @@ export async function migrate(knex: Knex): Promise<void> {
     migrationSource: {
       getMigrations: () => Promise.resolve(Object.keys(migrations)),
       getMigrationName: (name: string) => name,
-      getMigration: (name: string) => Promise.resolve({ up: migrations[name] ?? notThere(name), down: goesForwardOnly }),
+      getMigration: (name: string) =>
+        Promise.resolve({ up: migrations[name] ?? notThere(name), down: goesForwardOnly }),
     },
   })
 }

@@ -26,7 +26,7 @@ const nobody = hash.make('nobody signs in with this')
 /** The person with this sign-in name and password, or undefined. */
 export async function personBySignIn(database: Knex, signIn: string, password: string): Promise<PersonRow | undefined> {
   const person = await database<PersonRow>('person').where({ sign_in: signIn.trim().toLowerCase() }).first()
-  const matches = await hash.verify(person?.password_hash ?? await nobody, password)
+  const matches = await hash.verify(person?.password_hash ?? (await nobody), password)
   return matches ? person : undefined
 }
 
@@ -34,12 +34,20 @@ export async function personBySignIn(database: Knex, signIn: string, password: s
 export async function whoIs(database: Knex, personId: string): Promise<Who | undefined> {
   const person = await database<PersonRow>('person').where({ id: personId }).first()
   if (!person) return undefined
-  const teaching = await database<{ person_id: string; class_id: string; subject: string | null }>('teaching').where({ person_id: personId })
-  return { personId, role: person.role, teaching: teaching.map((each) => ({ classId: each.class_id, subject: each.subject })) }
+  const teaching = await database<{ person_id: string; class_id: string; subject: string | null }>('teaching').where({
+    person_id: personId,
+  })
+  return {
+    personId,
+    role: person.role,
+    teaching: teaching.map((each) => ({ classId: each.class_id, subject: each.subject })),
+  }
 }
 
 /** The subjects of a class that a specialist has. */
 export async function classTeaching(database: Knex, classId: string): Promise<ClassTeaching> {
-  const rows = await database<{ class_id: string; subject: string | null }>('teaching').where({ class_id: classId }).whereNotNull('subject')
+  const rows = await database<{ class_id: string; subject: string | null }>('teaching')
+    .where({ class_id: classId })
+    .whereNotNull('subject')
   return { classId, specialistSubjects: rows.flatMap((row) => row.subject ?? []) }
 }

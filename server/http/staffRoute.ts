@@ -7,7 +7,13 @@ import { whoIs } from '../data/people'
 import type { Context, Place } from '../services/context'
 
 const statusOf: Record<Refusal['kind'], number> = {
-  'signed out': 401, 'forbidden': 403, 'not found': 404, 'conflict': 409, 'locked': 423, 'invalid': 422, 'too often': 429,
+  'signed out': 401,
+  'forbidden': 403,
+  'not found': 404,
+  'conflict': 409,
+  'locked': 423,
+  'invalid': 422,
+  'too often': 429,
 }
 
 /** A route for people who are signed in: finds out who asks, and turns refusals into answers. */
@@ -15,7 +21,8 @@ export function staffRoute<T>(answer: (context: Context, event: H3Event) => Prom
   return anyRoute(async (event) => {
     const session = await getUserSession(event)
     const personId = (session.user as { id?: string } | undefined)?.id
-    if (personId === undefined) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
+    if (personId === undefined)
+      throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
     const who = await whoIs(database(), personId)
     if (!who) throw new Refusal('signed out', 'This sign-in no longer exists.')
     return answer({ db: database(), who, today: today() }, event)
@@ -38,7 +45,10 @@ export async function bodyOf<S extends z.ZodType>(event: H3Event, schema: S): Pr
   const read = schema.safeParse(await readBody(event))
   if (read.success) return read.data
   const [issue] = read.error.issues
-  throw new Refusal('invalid', issue ? `${issue.message}${issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''}` : 'This could not be read.')
+  throw new Refusal(
+    'invalid',
+    issue ? `${issue.message}${issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''}` : 'This could not be read.',
+  )
 }
 
 const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
@@ -57,15 +67,25 @@ export function placeOf(event: H3Event): Place {
 /** Today in the server's time zone, as an ISO date. */
 export function today(): string {
   const now = new Date()
-  return [now.getFullYear(), String(now.getMonth() + 1).padStart(2, '0'), String(now.getDate()).padStart(2, '0')].join('-')
+  return [now.getFullYear(), String(now.getMonth() + 1).padStart(2, '0'), String(now.getDate()).padStart(2, '0')].join(
+    '-',
+  )
 }
 
 function toAnswer(error: unknown): Error {
   if (error instanceof Refusal) {
-    return createError({ statusCode: statusOf[error.kind], message: error.message, data: { kind: error.kind, message: error.message, ...error.details } })
+    return createError({
+      statusCode: statusOf[error.kind],
+      message: error.message,
+      data: { kind: error.kind, message: error.message, ...error.details },
+    })
   }
   if (isUnreachable(error)) {
-    return createError({ statusCode: 503, message: 'The database cannot be reached just now. Nothing was lost; it is tried again.', data: { kind: 'unreachable' } })
+    return createError({
+      statusCode: 503,
+      message: 'The database cannot be reached just now. Nothing was lost; it is tried again.',
+      data: { kind: 'unreachable' },
+    })
   }
   return error instanceof Error ? error : new Error(String(error))
 }

@@ -13,7 +13,11 @@ import { readableRecord } from './viewClass'
 
 /** Who is signed in, for the pages. */
 export function signedIn(person: PersonRow): SignedIn {
-  return { id: person.id, name: displayName({ given: person.given_name, family: person.family_name }), role: person.role }
+  return {
+    id: person.id,
+    name: displayName({ given: person.given_name, family: person.family_name }),
+    role: person.role,
+  }
 }
 
 /** What is due and what is left, class by class, in the term of today (else the last one begun). */
@@ -36,11 +40,21 @@ async function deskClass(context: Context, room: { id: string; name: string }, t
   const teaching = context.who.teaching.filter((each) => each.classId === room.id)
   const isHome = teaching.some((each) => each.subject === null)
   const names = teaching.flatMap((each) => record.subjects.find((subject) => subject.key === each.subject)?.name ?? [])
-  const made = new Set((await context.db<{ class_id: string; term_id: string; state: string; student_ids: string[] }>('report_run').where({ class_id: room.id, term_id: termId, state: 'finished' })).flatMap((run) => run.student_ids))
+  const made = new Set(
+    (
+      await context
+        .db<{ class_id: string; term_id: string; state: string; student_ids: string[] }>('report_run')
+        .where({ class_id: room.id, term_id: termId, state: 'finished' })
+    ).flatMap((run) => run.student_ids),
+  )
   const keys = record.subjects.map((subject) => subject.key)
   return {
-    id: room.id, name: room.name, students: record.students.length,
+    id: room.id,
+    name: room.name,
+    students: record.students.length,
     role: isHome ? 'home class' : context.who.role === 'coordinator' ? 'whole class' : names.join(', '),
-    counts: sumProgress(record.students.map((student) => studentProgress(index, student.id, keys, made.has(student.id)))),
+    counts: sumProgress(
+      record.students.map((student) => studentProgress(index, student.id, keys, made.has(student.id))),
+    ),
   }
 }

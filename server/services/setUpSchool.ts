@@ -4,23 +4,66 @@ import { writePronouns } from '../../core/people/pronouns'
 import { phraseColumns } from '../data/phraseColumns'
 import type { ClassRecord, Student, Term } from '../../core/record/classRecord'
 
-/** Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty database. */
+/**
+ * Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty
+ * database.
+ */
 export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> {
   await db('school').insert({ settings: JSON.stringify(record.school) })
   await db('scale').insert(record.scales.map((scale) => ({ key: scale.key, definition: JSON.stringify(scale) })))
-  await db('subject').insert(record.subjects.map((subject, position) => ({
-    key: subject.key, name: subject.name, in_sentence: subject.inSentence, position, mark_scale: subject.markScale, skill_scale: subject.skillScale,
-  })))
-  await db('skill').insert(record.skills.map((skill, position) => ({
-    id: skill.id, subject: skill.subject, strand: skill.strand, statement: skill.statement, family_words: skill.familyWords, in_sentence: skill.inSentence, teacher_only: skill.teacherOnly, position,
-  })))
-  await db('habit').insert(record.habits.map((habit, position) => ({ key: habit.key, name: habit.name, family_words: habit.familyWords, scale: habit.scale, position })))
-  await db('comment_box').insert(record.boxes.map((box, position) => ({
-    key: box.key, name: box.name, subject: box.subject, character_limit: box.limit, tone: box.tone, plan: writePlan(box.plan), position,
-  })))
+  await db('subject').insert(
+    record.subjects.map((subject, position) => ({
+      key: subject.key,
+      name: subject.name,
+      in_sentence: subject.inSentence,
+      position,
+      mark_scale: subject.markScale,
+      skill_scale: subject.skillScale,
+    })),
+  )
+  await db('skill').insert(
+    record.skills.map((skill, position) => ({
+      id: skill.id,
+      subject: skill.subject,
+      strand: skill.strand,
+      statement: skill.statement,
+      family_words: skill.familyWords,
+      in_sentence: skill.inSentence,
+      teacher_only: skill.teacherOnly,
+      position,
+    })),
+  )
+  await db('habit').insert(
+    record.habits.map((habit, position) => ({
+      key: habit.key,
+      name: habit.name,
+      family_words: habit.familyWords,
+      scale: habit.scale,
+      position,
+    })),
+  )
+  await db('comment_box').insert(
+    record.boxes.map((box, position) => ({
+      key: box.key,
+      name: box.name,
+      subject: box.subject,
+      character_limit: box.limit,
+      tone: box.tone,
+      plan: writePlan(box.plan),
+      position,
+    })),
+  )
   // In parts: a statement takes no more than 65,535 values, and a phrasebook may have twenty thousand phrases.
-  await db.batchInsert('phrase', record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })), 1000)
-  await db('describing_word').insert(Object.entries(record.phrasebook.describing).flatMap(([tier, words]) => words.map((word, position) => ({ tier, word, position }))))
+  await db.batchInsert(
+    'phrase',
+    record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })),
+    1000,
+  )
+  await db('describing_word').insert(
+    Object.entries(record.phrasebook.describing).flatMap(([tier, words]) =>
+      words.map((word, position) => ({ tier, word, position })),
+    ),
+  )
   await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
 }
 
@@ -31,16 +74,43 @@ export async function addTerm(db: Knex, term: Omit<Term, 'id'>): Promise<string>
 }
 
 /** Adds a class with its students, in the order given. @returns the class's id, and the students' by school number */
-export async function addClass(db: Knex, name: string, students: readonly Student[], categories: ClassRecord['categories']): Promise<{ classId: string; studentIds: Map<string, string> }> {
+export async function addClass(
+  db: Knex,
+  name: string,
+  students: readonly Student[],
+  categories: ClassRecord['categories'],
+): Promise<{ classId: string; studentIds: Map<string, string> }> {
   const classId = idOf(await db('class_room').insert({ name }).returning('id'))
-  const rows = await db('student').insert(students.map((student) => ({
-    school_number: student.schoolNumber, legal_given: student.legalGiven, used_name: student.usedName, family: student.family,
-    pronouns: writePronouns(student.pronouns), grade_level: student.gradeLevel,
-  }))).returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
+  const rows = await db('student')
+    .insert(
+      students.map((student) => ({
+        school_number: student.schoolNumber,
+        legal_given: student.legalGiven,
+        used_name: student.usedName,
+        family: student.family,
+        pronouns: writePronouns(student.pronouns),
+        grade_level: student.gradeLevel,
+      })),
+    )
+    .returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
   const studentIds = new Map(rows.map((row) => [row.school_number, row.id]))
-  await db('enrolment').insert(students.map((student, position) => ({ class_id: classId, student_id: studentIds.get(student.schoolNumber), position })))
+  await db('enrolment').insert(
+    students.map((student, position) => ({
+      class_id: classId,
+      student_id: studentIds.get(student.schoolNumber),
+      position,
+    })),
+  )
   if (categories.length > 0) {
-    await db('category').insert(categories.map(({ subject, key, name: categoryName, weight }) => ({ class_id: classId, subject, key, name: categoryName, weight })))
+    await db('category').insert(
+      categories.map(({ subject, key, name: categoryName, weight }) => ({
+        class_id: classId,
+        subject,
+        key,
+        name: categoryName,
+        weight,
+      })),
+    )
   }
   return { classId, studentIds }
 }

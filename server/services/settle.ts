@@ -10,7 +10,11 @@ import type { Context, Place } from './context'
 import { readableRecord } from './viewClass'
 
 /** Settles marks, or takes them back. The computed mark is never stored, so it can never be erased. */
-export async function settleMarks(context: Context, place: Place, marks: readonly MarkToSettle[]): Promise<number | null> {
+export async function settleMarks(
+  context: Context,
+  place: Place,
+  marks: readonly MarkToSettle[],
+): Promise<number | null> {
   const record = await changeableRecord(context, place)
   const room = await classTeaching(context.db, place.classId)
   for (const { subject, studentId } of marks) {
@@ -18,21 +22,31 @@ export async function settleMarks(context: Context, place: Place, marks: readonl
     requireStudent(record, studentId)
   }
   const changes = marks.map(({ studentId, subject, mark }): Change => ({
-    table: 'settled_mark', key: { student_id: studentId, subject, term_id: place.termId }, after: mark,
+    table: 'settled_mark',
+    key: { student_id: studentId, subject, term_id: place.termId },
+    after: mark,
   }))
   return save(context, place, `settled ${marks.length === 1 ? 'a mark' : `${marks.length} marks`}`, changes)
 }
 
 /** Settles skill levels and habit scores, or empties them. A symbol must be one of the scale or a special value's. */
-export async function settleLevels(context: Context, place: Place, levels: readonly LevelToSettle[]): Promise<number | null> {
+export async function settleLevels(
+  context: Context,
+  place: Place,
+  levels: readonly LevelToSettle[],
+): Promise<number | null> {
   const record = await changeableRecord(context, place)
   const room = await classTeaching(context.db, place.classId)
   const changes = levels.map((level): Change => {
     const { scaleKey, subject } = scaleOf(record, level)
-    allow(subject === null ? mayChangeGeneral(context.who, place.classId) : mayChangeSubject(context.who, room, subject), subject === null ? 'score habits in this class' : `rate skills in ${subject}`)
+    allow(
+      subject === null ? mayChangeGeneral(context.who, place.classId) : mayChangeSubject(context.who, room, subject),
+      subject === null ? 'score habits in this class' : `rate skills in ${subject}`,
+    )
     requireStudent(record, level.studentId)
     return {
-      table: 'settled_level', key: { student_id: level.studentId, about: level.about, term_id: place.termId },
+      table: 'settled_level',
+      key: { student_id: level.studentId, about: level.about, term_id: place.termId },
       after: level.symbol === null ? null : { kind: level.kind, symbol: symbolOf(record, scaleKey, level.symbol) },
     }
   })
@@ -48,11 +62,17 @@ export async function changeableRecord(context: Context, place: Place): Promise<
 
 /** @throws Refusal when the student is not in the class */
 export function requireStudent(record: ClassRecord, studentId: string): void {
-  if (!record.students.some((student) => student.id === studentId)) throw new Refusal('not found', 'This student is not in the class.')
+  if (!record.students.some((student) => student.id === studentId))
+    throw new Refusal('not found', 'This student is not in the class.')
 }
 
 /** Makes changes in a transaction of their own, recorded as one event. */
-export async function save({ db, who }: Context, place: Place, kind: string, changes: readonly Change[]): Promise<number | null> {
+export async function save(
+  { db, who }: Context,
+  place: Place,
+  kind: string,
+  changes: readonly Change[],
+): Promise<number | null> {
   return db.transaction((trx) => recordChanges(trx, { personId: who.personId, ...place, kind }, changes))
 }
 
@@ -64,7 +84,8 @@ function scaleOf(record: ClassRecord, level: LevelToSettle): { scaleKey: string;
   }
   const skill = record.skills.find((each) => each.id === level.about)
   const subject = record.subjects.find((each) => each.key === skill?.subject)
-  if (!subject) throw new Refusal('forbidden', 'You may not rate this skill. Ask the coordinator if you think you should.')
+  if (!subject)
+    throw new Refusal('forbidden', 'You may not rate this skill. Ask the coordinator if you think you should.')
   return { scaleKey: subject.skillScale, subject: subject.key }
 }
 
@@ -74,5 +95,8 @@ function symbolOf(record: ClassRecord, scaleKey: string, typed: string): string 
   if (symbol !== undefined) return symbol
   const special = readSpecial(typed)
   if (special) return specialValues[special]
-  throw new Refusal('invalid', `“${typed}” is no level here. The levels are ${scale?.levels.map((level) => level.symbol).join(', ') ?? 'not set'}.`)
+  throw new Refusal(
+    'invalid',
+    `“${typed}” is no level here. The levels are ${scale?.levels.map((level) => level.symbol).join(', ') ?? 'not set'}.`,
+  )
 }

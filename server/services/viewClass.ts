@@ -1,7 +1,15 @@
 import type { ClassAnswer, Permissions } from '../../contracts/answers'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { isLocked } from '../../core/terms/lock'
-import { allow, mayChangeGeneral, mayChangeSchool, mayChangeSubject, mayMakeReports, mayReadClass, mayReadSubject } from '../access/access'
+import {
+  allow,
+  mayChangeGeneral,
+  mayChangeSchool,
+  mayChangeSubject,
+  mayMakeReports,
+  mayReadClass,
+  mayReadSubject,
+} from '../access/access'
 import { loadClassRecord } from '../data/loadClassRecord'
 import { classTeaching } from '../data/people'
 import type { Context, Place } from './context'
@@ -12,11 +20,15 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
   const room = await classTeaching(context.db, place.classId)
   const locked = isLocked(record.term, context.today)
   const may: Permissions = {
-    subjects: locked ? [] : record.subjects.map((subject) => subject.key).filter((key) => mayChangeSubject(context.who, room, key)),
+    subjects: locked
+      ? []
+      : record.subjects.map((subject) => subject.key).filter((key) => mayChangeSubject(context.who, room, key)),
     general: !locked && mayChangeGeneral(context.who, place.classId),
     reports: mayMakeReports(context.who, place.classId),
     phrasebook: mayChangeSchool(context.who),
-    locked: locked ? `${record.term.name} has been locked since ${record.term.locks}. The coordinator can open it again.` : null,
+    locked: locked
+      ? `${record.term.name} has been locked since ${record.term.locks}. The coordinator can open it again.`
+      : null,
   }
   return { record, may, today: context.today }
 }

@@ -14,38 +14,177 @@ beforeAll(async () => {
   for (const name of ['marek', 'tobias', 'philippa', 'ines'] as const) clients.set(name, await signedInAs(name))
   const ines = await signedInAs('ines')
   place = await juniper(ines)
-  const file = await ines<FileAnswer>('POST', `${place.path}/files?subject=art&name=a.csv`, new TextEncoder().encode('Number,Mask\n05101,12\n'))
+  const file = await ines<FileAnswer>(
+    'POST',
+    `${place.path}/files?subject=art&name=a.csv`,
+    new TextEncoder().encode('Number,Mask\n05101,12\n'),
+  )
   fileId = file.body.id
   runId = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [place.student('Finn').id] })).body.id
 })
 
-// nobody is signed out; marek teaches another class; tobias teaches music here; philippa coordinates; ines has the class.
+// nobody is signed out; marek teaches another class; tobias teaches music here; philippa coordinates; ines has the
+// class.
 type Row = [what: string, ask: () => [string, string, object?], expected: Record<Person, number>]
 const schoolPhrase = () => ({ ...place.answer.record.phrasebook.phrases[0], owner: 'school' })
 const finn = (): string => place.student('Finn').id
 const rows: Row[] = [
   ['see the class', () => ['GET', place.path], { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 }],
   ['see the desk', () => ['GET', '/api/desk'], { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 }],
-  ['see who is signed in', () => ['GET', '/api/session'], { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 }],
-  ['settle a mark in art', () => ['PUT', `${place.path}/marks`, { marks: [{ studentId: finn(), subject: 'art', mark: { percent: 58, special: null, reason: null } }] }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['settle a mark in music', () => ['PUT', `${place.path}/marks`, { marks: [{ studentId: finn(), subject: 'music', mark: { percent: 50, special: null, reason: null } }] }], { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 }],
-  ['rate a skill in science', () => ['PUT', `${place.path}/levels`, { levels: [{ studentId: finn(), kind: 'skill', about: 'S1', symbol: '3' }] }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['score a habit', () => ['PUT', `${place.path}/levels`, { levels: [{ studentId: finn(), kind: 'habit', about: 'perseverance', symbol: 'S' }] }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['write a comment', () => ['PUT', `${place.path}/comment`, { studentId: finn(), box: 'art', text: '', sentences: [], ownWords: true, status: 'in draft', version: 0 }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['draft the comments of a box', () => ['POST', `${place.path}/drafts`, { box: 'general', where: 'empty' }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['say that a finding is right', () => ['PUT', `${place.path}/accepted`, { studentId: finn(), box: 'art', check: 'another name', words: 'Ana', right: true }], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['change a school phrase', () => ['PUT', '/api/phrasebook/phrases', { phrases: [{ ...schoolPhrase(), text: `${schoolPhrase().text} ` }], removed: [] }], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 }],
-  ['write a phrase of one’s own', () => ['PUT', '/api/phrasebook/phrases', { phrases: [{ ...schoolPhrase(), id: `own-${Math.random()}`, part: 'outcome', about: 'nothing that is taught', owner: 'mine' }], removed: [] }], { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 }],
-  ['change the describing words', () => ['PUT', '/api/phrasebook/describing', { tier: 'starting', words: ['early', 'emerging'] }], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 }],
-  ['change a plan', () => ['PUT', '/api/boxes/art/plan', { plan: 'opening; outcome Making + outcome Looking; next step; closing' }], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 }],
-  ['change what the checks look for', () => ['PUT', '/api/school/checks', place.answer.record.school.checks], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 }],
-  ['see a phrase’s history', () => ['GET', `/api/phrasebook/history?phrase=${schoolPhrase().id}`], { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 }],
-  ['bring a file', () => ['POST', `${place.path}/files?subject=art&name=x.csv`, new TextEncoder().encode('Number,Mask\n05101,12\n')], { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 }],
-  ['plan somebody’s file', () => ['POST', `/api/files/${fileId}/plan`, { mapping: { shape: 'wide', headingRow: 1, columns: ['number', 'score'], describingRows: {}, category: 'Portfolio', outOf: 20, dates: 'day first', people: {} } }], { nobody: 401, marek: 404, tobias: 404, philippa: 404, ines: 200 }],
-  ['list the runs', () => ['GET', `${place.path}/runs`], { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 }],
-  ['make reports', () => ['POST', `${place.path}/runs`, { students: [finn()] }], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 }],
-  ['see a run', () => ['GET', `/api/runs/${runId}`], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 }],
-  ['stop a run', () => ['POST', `/api/runs/${runId}/stop`], { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 }],
+  [
+    'see who is signed in',
+    () => ['GET', '/api/session'],
+    { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
+    'settle a mark in art',
+    () => [
+      'PUT',
+      `${place.path}/marks`,
+      { marks: [{ studentId: finn(), subject: 'art', mark: { percent: 58, special: null, reason: null } }] },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'settle a mark in music',
+    () => [
+      'PUT',
+      `${place.path}/marks`,
+      { marks: [{ studentId: finn(), subject: 'music', mark: { percent: 50, special: null, reason: null } }] },
+    ],
+    { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 },
+  ],
+  [
+    'rate a skill in science',
+    () => ['PUT', `${place.path}/levels`, { levels: [{ studentId: finn(), kind: 'skill', about: 'S1', symbol: '3' }] }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'score a habit',
+    () => [
+      'PUT',
+      `${place.path}/levels`,
+      { levels: [{ studentId: finn(), kind: 'habit', about: 'perseverance', symbol: 'S' }] },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'write a comment',
+    () => [
+      'PUT',
+      `${place.path}/comment`,
+      { studentId: finn(), box: 'art', text: '', sentences: [], ownWords: true, status: 'in draft', version: 0 },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'draft the comments of a box',
+    () => ['POST', `${place.path}/drafts`, { box: 'general', where: 'empty' }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'say that a finding is right',
+    () => [
+      'PUT',
+      `${place.path}/accepted`,
+      { studentId: finn(), box: 'art', check: 'another name', words: 'Ana', right: true },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'change a school phrase',
+    () => [
+      'PUT',
+      '/api/phrasebook/phrases',
+      { phrases: [{ ...schoolPhrase(), text: `${schoolPhrase().text} ` }], removed: [] },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'write a phrase of one’s own',
+    () => [
+      'PUT',
+      '/api/phrasebook/phrases',
+      {
+        phrases: [
+          {
+            ...schoolPhrase(),
+            id: `own-${Math.random()}`,
+            part: 'outcome',
+            about: 'nothing that is taught',
+            owner: 'mine',
+          },
+        ],
+        removed: [],
+      },
+    ],
+    { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
+    'change the describing words',
+    () => ['PUT', '/api/phrasebook/describing', { tier: 'starting', words: ['early', 'emerging'] }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'change a plan',
+    () => ['PUT', '/api/boxes/art/plan', { plan: 'opening; outcome Making + outcome Looking; next step; closing' }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'change what the checks look for',
+    () => ['PUT', '/api/school/checks', place.answer.record.school.checks],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'see a phrase’s history',
+    () => ['GET', `/api/phrasebook/history?phrase=${schoolPhrase().id}`],
+    { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
+    'bring a file',
+    () => ['POST', `${place.path}/files?subject=art&name=x.csv`, new TextEncoder().encode('Number,Mask\n05101,12\n')],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+  ],
+  [
+    'plan somebody’s file',
+    () => [
+      'POST',
+      `/api/files/${fileId}/plan`,
+      {
+        mapping: {
+          shape: 'wide',
+          headingRow: 1,
+          columns: ['number', 'score'],
+          describingRows: {},
+          category: 'Portfolio',
+          outOf: 20,
+          dates: 'day first',
+          people: {},
+        },
+      },
+    ],
+    { nobody: 401, marek: 404, tobias: 404, philippa: 404, ines: 200 },
+  ],
+  [
+    'list the runs',
+    () => ['GET', `${place.path}/runs`],
+    { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
+    'make reports',
+    () => ['POST', `${place.path}/runs`, { students: [finn()] }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
+  ],
+  [
+    'see a run',
+    () => ['GET', `/api/runs/${runId}`],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
+  ],
+  [
+    'stop a run',
+    () => ['POST', `/api/runs/${runId}/stop`],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
+  ],
 ]
 
 describe('who may do what, route by route', () => {
@@ -59,9 +198,27 @@ describe('who may do what, route by route', () => {
 
   it('applies and undoes nobody else’s work', async () => {
     const marek = clients.get('marek') as Client
-    expect((await marek('POST', `/api/files/${fileId}/apply`, { mapping: { shape: 'wide', headingRow: 1, columns: [], describingRows: {}, category: 'x', outOf: 1, dates: 'day first', people: {} }, fingerprint: '' })).status).toBe(404)
+    expect(
+      (
+        await marek('POST', `/api/files/${fileId}/apply`, {
+          mapping: {
+            shape: 'wide',
+            headingRow: 1,
+            columns: [],
+            describingRows: {},
+            category: 'x',
+            outOf: 1,
+            dates: 'day first',
+            people: {},
+          },
+          fingerprint: '',
+        })
+      ).status,
+    ).toBe(404)
     const ines = clients.get('ines') as Client
-    const settled = await ines<{ event: number }>('PUT', `${place.path}/marks`, { marks: [{ studentId: finn(), subject: 'art', mark: { percent: 57, special: null, reason: null } }] })
+    const settled = await ines<{ event: number }>('PUT', `${place.path}/marks`, {
+      marks: [{ studentId: finn(), subject: 'art', mark: { percent: 57, special: null, reason: null } }],
+    })
     for (const person of ['marek', 'tobias', 'philippa'] as const) {
       expect((await (clients.get(person) as Client)('POST', `/api/events/${settled.body.event}/undo`)).status).toBe(403)
     }
@@ -87,7 +244,8 @@ describe('the door', () => {
   it('opens to the right password only, and closes after too many tries', async () => {
     const ask = await signedInAs(null)
     const statuses: number[] = []
-    for (let attempt = 0; attempt < 10; attempt += 1) statuses.push((await ask('POST', '/api/session', { name: 'stranger', password: `guess ${attempt}` })).status)
+    for (let attempt = 0; attempt < 10; attempt += 1)
+      statuses.push((await ask('POST', '/api/session', { name: 'stranger', password: `guess ${attempt}` })).status)
     expect(statuses.slice(0, 8)).toEqual(Array(8).fill(403))
     expect(statuses.slice(8)).toEqual([429, 429])
   })
@@ -101,7 +259,11 @@ describe('the door', () => {
     expect(policy.match(/script-src ([^;]*)/)?.[1]).not.toMatch(/'unsafe-inline'|'unsafe-eval'|\*/)
     expect(page.headers.get('x-content-type-options')).toBe('nosniff')
     expect(page.headers.get('x-powered-by')).toBeNull()
-    const session = await fetch(`${address}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'ines', password: 'river-otter-lantern' }) })
+    const session = await fetch(`${address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'ines', password: 'river-otter-lantern' }),
+    })
     expect(session.headers.getSetCookie()[0]).toMatch(/HttpOnly.*SameSite=Strict/)
     expect(await session.text()).not.toMatch(/password|hash/)
   })

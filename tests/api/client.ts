@@ -1,10 +1,16 @@
 import { readFileSync } from 'node:fs'
 
 /** The demo's sign-ins, from its own file. */
-const passwords = new Map(readFileSync(new URL('../../demo/school/people.csv', import.meta.url), 'utf8').trim().split('\n').slice(1).map((line) => {
-  const cells = line.split(',')
-  return [cells[0] ?? '', cells[4] ?? '']
-}))
+const passwords = new Map(
+  readFileSync(new URL('../../demo/school/people.csv', import.meta.url), 'utf8')
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((line) => {
+      const cells = line.split(',')
+      return [cells[0] ?? '', cells[4] ?? '']
+    }),
+)
 
 export const address = process.env.FACUNDA_URL ?? ''
 
@@ -14,7 +20,11 @@ export interface Answer<T> {
   headers: Headers
 }
 
-export type Client = <T = Record<string, unknown>>(method: string, path: string, body?: object | Uint8Array) => Promise<Answer<T>>
+export type Client = <T = Record<string, unknown>>(
+  method: string,
+  path: string,
+  body?: object | Uint8Array,
+) => Promise<Answer<T>>
 
 /** A client that is signed in as one of the demo's people, or as nobody. */
 export async function signedInAs(name: string | null): Promise<Client> {
@@ -22,12 +32,17 @@ export async function signedInAs(name: string | null): Promise<Client> {
   const ask: Client = async <T>(method: string, path: string, body?: object | Uint8Array) => {
     const isBytes = body instanceof Uint8Array
     const answer = await fetch(`${address}${path}`, {
-      method, headers: { ...(cookie ? { cookie } : {}), ...(body && !isBytes ? { 'content-type': 'application/json' } : {}) },
+      method,
+      headers: { ...(cookie ? { cookie } : {}), ...(body && !isBytes ? { 'content-type': 'application/json' } : {}) },
       ...(body ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body) } : {}),
     })
     const isJson = answer.headers.get('content-type')?.includes('json') ?? false
     cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? cookie
-    return { status: answer.status, headers: answer.headers, body: (isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T }
+    return {
+      status: answer.status,
+      headers: answer.headers,
+      body: (isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T,
+    }
   }
   if (name !== null) {
     const { status } = await ask('POST', '/api/session', { name, password: passwords.get(name) })

@@ -8,10 +8,17 @@ import { juniper, type DemoPlace } from './school'
 let ines: Client
 let place: DemoPlace
 const text = (content: string): Uint8Array => new TextEncoder().encode(content)
-const demo = (name: string): Uint8Array => new Uint8Array(readFileSync(new URL(`../../demo/files/${name}`, import.meta.url)))
-const bring = (subject: string, name: string, bytes: Uint8Array) => ines<FileAnswer & { message: string }>('POST', `${place.path}/files?subject=${subject}&name=${name}`, bytes)
-const plan = async (file: FileAnswer) => (await ines<PlanAnswer>('POST', `/api/files/${file.id}/plan`, { mapping: file.mapping })).body
-const apply = (file: FileAnswer, fingerprint: string) => ines<{ event: number | null; summary: string }>('POST', `/api/files/${file.id}/apply`, { mapping: file.mapping, fingerprint })
+const demo = (name: string): Uint8Array =>
+  new Uint8Array(readFileSync(new URL(`../../demo/files/${name}`, import.meta.url)))
+const bring = (subject: string, name: string, bytes: Uint8Array) =>
+  ines<FileAnswer & { message: string }>('POST', `${place.path}/files?subject=${subject}&name=${name}`, bytes)
+const plan = async (file: FileAnswer) =>
+  (await ines<PlanAnswer>('POST', `/api/files/${file.id}/plan`, { mapping: file.mapping })).body
+const apply = (file: FileAnswer, fingerprint: string) =>
+  ines<{ event: number | null; summary: string }>('POST', `/api/files/${file.id}/apply`, {
+    mapping: file.mapping,
+    fingerprint,
+  })
 const results = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
 
 beforeAll(async () => {
@@ -41,7 +48,9 @@ describe('bringing in a gradebook file', () => {
 
     expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(200)
     const undone = await results()
-    expect(new Set(undone.results.map((each) => JSON.stringify(each)))).toEqual(new Set(before.results.map((each) => JSON.stringify(each))))
+    expect(new Set(undone.results.map((each) => JSON.stringify(each)))).toEqual(
+      new Set(before.results.map((each) => JSON.stringify(each))),
+    )
     expect(undone.work).toHaveLength(before.work.length)
     expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(409)
   })
@@ -73,7 +82,14 @@ describe('bringing in a gradebook file', () => {
   it('remembers how the columns were corrected', async () => {
     const content = 'Number,Remark of the day,Sketch\n05101,5,6\n'
     const { body: file } = await bring('art', 'm.csv', text(content))
-    const corrected = { ...file, mapping: { ...file.mapping, columns: ['number', 'ignore', 'score'] as FileAnswer['mapping']['columns'], outOf: 10 } }
+    const corrected = {
+      ...file,
+      mapping: {
+        ...file.mapping,
+        columns: ['number', 'ignore', 'score'] as FileAnswer['mapping']['columns'],
+        outOf: 10,
+      },
+    }
     const taken = await apply(corrected, (await plan(corrected)).fingerprint)
     expect(taken.status).toBe(200)
     const { body: next } = await bring('art', 'm2.csv', text(content))
@@ -82,8 +98,11 @@ describe('bringing in a gradebook file', () => {
   })
 
   it.each([
-    ['an empty file', new Uint8Array(), /empty/], ['a PDF named .csv', text('%PDF-1.7\n…'), /a PDF, not a CSV/], ['blank lines only', text('\n\n;;\n'), /no rows/],
-    ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/], ['a quote never closed', text('Number,A\n"05101,3\n'), /never closed/],
+    ['an empty file', new Uint8Array(), /empty/],
+    ['a PDF named .csv', text('%PDF-1.7\n…'), /a PDF, not a CSV/],
+    ['blank lines only', text('\n\n;;\n'), /no rows/],
+    ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/],
+    ['a quote never closed', text('Number,A\n"05101,3\n'), /never closed/],
   ])('%s gets a clear message and loses nothing', async (_what, bytes, message) => {
     const before = (await results()).results.length
     const answer = await bring('art', 'bad.csv', bytes)
@@ -93,7 +112,11 @@ describe('bringing in a gradebook file', () => {
   })
 
   it('keeps markup and formulas as the text they are', async () => {
-    const { body: file } = await bring('art', '<script>.csv', text('Number,"<script>alert(1)</script>",Remark\n05101,9,=1+1\n'))
+    const { body: file } = await bring(
+      'art',
+      '<script>.csv',
+      text('Number,"<script>alert(1)</script>",Remark\n05101,9,=1+1\n'),
+    )
     const taken = await apply(file, (await plan(file)).fingerprint)
     expect((await results()).work.some((work) => work.title === '<script>alert(1)</script>')).toBe(true)
     await ines('POST', `/api/events/${taken.body.event}/undo`)

@@ -14,10 +14,25 @@ beforeAll(async () => {
   admin = openDatabase(databaseUrl())
   await admin.raw('create database ??', [name])
   db = openDatabase(Object.assign(new URL(databaseUrl()), { pathname: `/${name}` }).href)
-  const source = { getMigrations: () => Promise.resolve(['0001_the_school']), getMigrationName: (each: string) => each, getMigration: () => Promise.resolve({ up: firstShape, down: () => Promise.reject(new Error('no')) }) }
+  const source = {
+    getMigrations: () => Promise.resolve(['0001_the_school']),
+    getMigrationName: (each: string) => each,
+    getMigration: () => Promise.resolve({ up: firstShape, down: () => Promise.reject(new Error('no')) }),
+  }
   await db.migrate.latest({ migrationSource: source })
   await db('school').insert({ settings: JSON.stringify({ name: 'Old School', possessives: 'apostrophe only' }) })
-  await db('phrase').insert([{ id: 'b', subject: 'any', part: 'closing', about: 'any', tiers: [], text: 'Well done.', position: 2 }, { id: 'a', subject: 'any', part: 'opening', about: 'any', tiers: ['top', 'strong'], text: '{Name} {has} shone.', position: 1 }])
+  await db('phrase').insert([
+    { id: 'b', subject: 'any', part: 'closing', about: 'any', tiers: [], text: 'Well done.', position: 2 },
+    {
+      id: 'a',
+      subject: 'any',
+      part: 'opening',
+      about: 'any',
+      tiers: ['top', 'strong'],
+      text: '{Name} {has} shone.',
+      position: 1,
+    },
+  ])
   await db('describing_word').insert({ tier: 'top', word: 'superb', position: 0 })
 })
 
@@ -32,8 +47,32 @@ describe('a database of the first landing', () => {
     await migrate(db)
     const { phrases, describing } = await loadPhrasebook(db, null)
     expect(phrases).toEqual([
-      { id: 'a', subject: 'any', part: 'opening', about: 'any', tiers: ['top', 'strong'], uneven: false, moves: [], text: '{Name} {has} shone.', tone: '', grades: null, owner: null },
-      { id: 'b', subject: 'any', part: 'closing', about: 'any', tiers: [], uneven: false, moves: [], text: 'Well done.', tone: '', grades: null, owner: null },
+      {
+        id: 'a',
+        subject: 'any',
+        part: 'opening',
+        about: 'any',
+        tiers: ['top', 'strong'],
+        uneven: false,
+        moves: [],
+        text: '{Name} {has} shone.',
+        tone: '',
+        grades: null,
+        owner: null,
+      },
+      {
+        id: 'b',
+        subject: 'any',
+        part: 'closing',
+        about: 'any',
+        tiers: [],
+        uneven: false,
+        moves: [],
+        text: 'Well done.',
+        tone: '',
+        grades: null,
+        owner: null,
+      },
     ])
     expect(describing.top).toEqual(['superb'])
     const settings = (await db<{ settings: Record<string, unknown> }>('school').first())?.settings

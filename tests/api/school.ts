@@ -16,9 +16,13 @@ export async function juniper(ask: Client, className = '5 Juniper'): Promise<Dem
   const path = `/api/classes/${room?.id}/${desk.term.id}`
   const answer = (await ask<ClassAnswer>('GET', path)).body
   return {
-    path, answer, lastTermPath: `/api/classes/${room?.id}/${desk.terms[0]?.id}`,
+    path,
+    answer,
+    lastTermPath: `/api/classes/${room?.id}/${desk.terms[0]?.id}`,
     student: (usedName, family) => {
-      const found = answer.record.students.find((each) => each.usedName === usedName && (family === undefined || each.family === family))
+      const found = answer.record.students.find(
+        (each) => each.usedName === usedName && (family === undefined || each.family === family),
+      )
       if (!found) throw new Error(`There is no ${usedName}.`)
       return found
     },

@@ -12,8 +12,25 @@ import { juniper, type DemoPlace } from './school'
 let ines: Client
 let place: DemoPlace
 const record = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
-const settle = (mark: object | null, path = place.path) => ines<{ event: number | null; message: string }>('PUT', `${path}/marks`, { marks: [{ studentId: place.student('Umi').id, subject: 'art', mark }] })
-const comment = (text: string, version: number, more: object = {}) => ines<{ event: number; version: number; message: string; data: { standing: { text: string } } }>('PUT', `${place.path}/comment`, { studentId: place.student('Umi').id, box: 'writing', text, sentences: [], ownWords: true, status: 'in draft', version, ...more })
+const settle = (mark: object | null, path = place.path) =>
+  ines<{ event: number | null; message: string }>('PUT', `${path}/marks`, {
+    marks: [{ studentId: place.student('Umi').id, subject: 'art', mark }],
+  })
+const comment = (text: string, version: number, more: object = {}) =>
+  ines<{ event: number; version: number; message: string; data: { standing: { text: string } } }>(
+    'PUT',
+    `${place.path}/comment`,
+    {
+      studentId: place.student('Umi').id,
+      box: 'writing',
+      text,
+      sentences: [],
+      ownWords: true,
+      status: 'in draft',
+      version,
+      ...more,
+    },
+  )
 
 beforeAll(async () => {
   ines = await signedInAs('ines')
@@ -21,7 +38,8 @@ beforeAll(async () => {
 })
 
 describe('settling', () => {
-  const own = async () => (await record()).marks.find((mark) => mark.studentId === place.student('Umi').id && mark.subject === 'art')
+  const own = async () =>
+    (await record()).marks.find((mark) => mark.studentId === place.student('Umi').id && mark.subject === 'art')
   it('keeps what was settled, takes it back, and undoes', async () => {
     const before = await own()
     const settled = await settle({ percent: 81.5, special: null, reason: 'The last piece' })
@@ -32,28 +50,47 @@ describe('settling', () => {
     expect((await ines('POST', `/api/events/${settled.body.event}/undo`)).status).toBe(409)
     await settle(before ?? null)
   })
-  it.each([[{ percent: 130, special: null, reason: null }, /120/], [{ percent: -1, special: null, reason: null }, /below 0/], [{ percent: 50, special: 'incomplete', reason: null }, /Settle either/]])('refuses %j', async (mark, message) => {
+  it.each([
+    [{ percent: 130, special: null, reason: null }, /120/],
+    [{ percent: -1, special: null, reason: null }, /below 0/],
+    [{ percent: 50, special: 'incomplete', reason: null }, /Settle either/],
+  ])('refuses %j', async (mark, message) => {
     const answer = await settle(mark)
     expect(answer.status).toBe(422)
     expect(answer.body.message).toMatch(message)
   })
   it('refuses a level that the scale has not, and another class’s student', async () => {
-    const level = (studentId: string, symbol: string) => ines<{ message: string }>('PUT', `${place.path}/levels`, { levels: [{ studentId, kind: 'skill', about: 'W1', symbol }] })
+    const level = (studentId: string, symbol: string) =>
+      ines<{ message: string }>('PUT', `${place.path}/levels`, {
+        levels: [{ studentId, kind: 'skill', about: 'W1', symbol }],
+      })
     expect((await level(place.student('Umi').id, '9')).body.message).toMatch(/no level here/)
     expect((await level('00000000-0000-4000-8000-000000000000', '3')).status).toBe(404)
   })
   it('keeps a special value by its own sign, and takes many cells as one change that is undone as one', async () => {
     const ids = ['Umi', 'Finn', 'Elif'].map((name) => place.student(name).id)
-    const levels = async () => (await record()).levels.filter((level) => level.about === 'A1' && ids.includes(level.studentId)).map((level) => `${level.studentId} ${level.symbol}`).sort()
+    const levels = async () =>
+      (await record()).levels
+        .filter((level) => level.about === 'A1' && ids.includes(level.studentId))
+        .map((level) => `${level.studentId} ${level.symbol}`)
+        .sort()
     const before = await levels()
-    const { body } = await ines<{ event: number }>('PUT', `${place.path}/levels`, { levels: ids.map((studentId) => ({ studentId, kind: 'skill', about: 'A1', symbol: 'absent' })) })
+    const { body } = await ines<{ event: number }>('PUT', `${place.path}/levels`, {
+      levels: ids.map((studentId) => ({ studentId, kind: 'skill', about: 'A1', symbol: 'absent' })),
+    })
     expect(await levels()).toEqual(ids.map((id) => `${id} ABS`).sort())
     expect((await ines('POST', `/api/events/${body.event}/undo`)).status).toBe(200)
     expect(await levels()).toEqual(before)
   })
   it('takes nothing of a change when a part of it may not be', async () => {
-    const mark = (studentId: string, subject: string) => ({ studentId, subject, mark: { percent: 33.25, special: null, reason: null } })
-    const { status } = await ines('PUT', `${place.path}/marks`, { marks: [mark(place.student('Umi').id, 'science'), mark(place.student('Umi').id, 'music')] })
+    const mark = (studentId: string, subject: string) => ({
+      studentId,
+      subject,
+      mark: { percent: 33.25, special: null, reason: null },
+    })
+    const { status } = await ines('PUT', `${place.path}/marks`, {
+      marks: [mark(place.student('Umi').id, 'science'), mark(place.student('Umi').id, 'music')],
+    })
     expect(status).toBe(403)
     expect((await record()).marks.some((each) => each.percent === 33.25)).toBe(false)
   })
@@ -66,34 +103,50 @@ describe('settling', () => {
 
 describe('writing', () => {
   it('saves, counts versions, and never overwrites what another tab wrote', async () => {
-    const standing = (await record()).comments.find((each) => each.studentId === place.student('Umi').id && each.box === 'writing')?.version ?? 0
+    const standing =
+      (await record()).comments.find((each) => each.studentId === place.student('Umi').id && each.box === 'writing')
+        ?.version ?? 0
     const first = await comment('Umi writes well.', standing)
     expect(first.body.version).toBe(standing + 1)
     const other = await comment('Umi writes badly.', standing)
     expect(other.status).toBe(409)
     expect(other.body.data.standing.text).toBe('Umi writes well.')
     expect((await comment('x'.repeat(601), standing + 1)).body.message).toMatch(/601 characters; Writing holds 600/)
-    const [both] = await Promise.all([comment('One.', standing + 1), comment('Two.', standing + 1)]).then((answers) => [answers.map((answer) => answer.status).sort()])
+    const [both] = await Promise.all([comment('One.', standing + 1), comment('Two.', standing + 1)]).then((answers) => [
+      answers.map((answer) => answer.status).sort(),
+    ])
     expect(both).toEqual([200, 409])
   })
 
   it('drafts only where nothing stands, and gives the same comments as the batch command', async () => {
     const kept = (await record()).comments.find((each) => each.box === 'mathematics' && each.ownWords)
     await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box: 'mathematics', where: 'empty and drafts' })
-    expect((await record()).comments.find((each) => each.box === 'mathematics' && each.studentId === kept?.studentId)?.text).toBe(kept?.text)
+    expect(
+      (await record()).comments.find((each) => each.box === 'mathematics' && each.studentId === kept?.studentId)?.text,
+    ).toBe(kept?.text)
 
     const out = mkdtempSync(join(tmpdir(), 'facunda-same-'))
     expect(await runBatch(['--in', demoFolder, '--out', out], console.error, () => undefined)).toBe(0)
-    const run = JSON.parse(readFileSync(join(out, 'run.json'), 'utf8')) as { students: { number: string; comments: { box: string; text: string }[] }[] }
+    const run = JSON.parse(readFileSync(join(out, 'run.json'), 'utf8')) as {
+      students: { number: string; comments: { box: string; text: string }[] }[]
+    }
     for (const box of ['general', 'mathematics', 'writing', 'science']) {
       for (const each of (await record()).comments.filter((one) => one.box === box && one.text !== '')) {
-        await ines('PUT', `${place.path}/comment`, { ...each, text: '', sentences: [], ownWords: false, status: 'in draft' })
+        await ines('PUT', `${place.path}/comment`, {
+          ...each,
+          text: '',
+          sentences: [],
+          ownWords: false,
+          status: 'in draft',
+        })
       }
       const { body } = await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box, where: 'empty' })
       const app = new Map(body.comments.map((each) => [each.studentId, each.text]))
       for (const student of run.students) {
         const id = place.answer.record.students.find((each) => each.schoolNumber === student.number)?.id ?? ''
-        expect(`${student.number} ${app.get(id) ?? ''}`).toBe(`${student.number} ${student.comments.find((each) => each.box === box)?.text}`)
+        expect(`${student.number} ${app.get(id) ?? ''}`).toBe(
+          `${student.number} ${student.comments.find((each) => each.box === box)?.text}`,
+        )
       }
     }
   })

@@ -4,7 +4,10 @@ import { saved, signIn } from './signedIn'
 
 test('the main job: from a gradebook file to the report cards', async ({ page }) => {
   await signIn(page, 'ines')
-  await page.getByRole('region', { name: '5 Juniper' }).getByRole('button', { name: /^gather/i }).click()
+  await page
+    .getByRole('region', { name: '5 Juniper' })
+    .getByRole('button', { name: /^gather/i })
+    .click()
 
   // Gather: the guess is shown, the summary says what will change, the file is taken in.
   await page.getByLabel('Subject').selectOption('Mathematics')
@@ -18,7 +21,11 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
   // Settle: marks have moved; the teacher takes a proposal back and takes it again with one key.
   await page.getByRole('link', { name: /^Settle/ }).click()
   const mark = page.getByLabel('Settled mark of Umi Takahara')
-  const proposed = await page.getByRole('row', { name: /Umi Takahara/ }).locator('td').first().innerText()
+  const proposed = await page
+    .getByRole('row', { name: /Umi Takahara/ })
+    .locator('td')
+    .first()
+    .innerText()
   await mark.fill('')
   await mark.press('Enter')
   await mark.focus()
@@ -50,7 +57,10 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
   await page.getByRole('button', { name: /^Writing \d/ }).click()
   await page.getByRole('button', { name: /^Draft the \d+ empty/ }).click()
   await expect(page.getByText(/\d+ drafted\./)).toBeVisible()
-  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Finn Aaltonen/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Class list' })
+    .getByRole('button', { name: /Finn Aaltonen/ })
+    .click()
   const editor = page.getByRole('textbox', { name: 'Writing for Finn' })
   const composed = await editor.inputValue()
   expect(composed).toContain('Finn')
@@ -64,15 +74,24 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
   await editor.press('Alt+PageDown')
   await expect(page.getByRole('textbox', { name: 'Writing for Will' })).toBeFocused()
   await page.reload()
-  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Finn Aaltonen/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Class list' })
+    .getByRole('button', { name: /Finn Aaltonen/ })
+    .click()
   await expect(page.getByRole('textbox', { name: 'Writing for Finn' })).toHaveValue(/ferry was a joy\.$/)
 
   // Send: the preview shows the comment; the class's PDF is made and holds it.
   await page.getByRole('link', { name: /^Send/ }).click()
   await expect(page.getByRole('article')).toContainText('His poem about the ferry was a joy.')
   await page.getByRole('button', { name: 'Make 24 report cards' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the PDF' }).first().click()])
-  const pages = execFileSync('pdftotext', [await download.path(), '-'], { encoding: 'utf8', maxBuffer: 64e6 }).replace(/\s+/g, ' ')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download the PDF' }).first().click(),
+  ])
+  const pages = execFileSync('pdftotext', [await download.path(), '-'], { encoding: 'utf8', maxBuffer: 64e6 }).replace(
+    /\s+/g,
+    ' ',
+  )
   // A comment may go on over the foot of a page.
   const text = pages.replace(/Larkhollow School · Report card · [^·]+ · made [^·]+? page \d of \d /g, '')
   expect(text).toContain('His poem about the ferry was a joy.')

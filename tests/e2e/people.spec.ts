@@ -16,7 +16,10 @@ test('a specialist finds the own subject and nothing else', async ({ page }) => 
 test('the coordinator reads everything, changes nothing, and makes reports', async ({ page }) => {
   await signIn(page, 'philippa')
   await expect(page.getByRole('region', { name: '6 Rowan' })).toBeVisible()
-  await page.getByRole('region', { name: '5 Juniper' }).getByRole('button', { name: /^settle/i }).click()
+  await page
+    .getByRole('region', { name: '5 Juniper' })
+    .getByRole('button', { name: /^settle/i })
+    .click()
   await expect(page.getByLabel('Settled mark of Finn Aaltonen')).toBeDisabled()
   await page.getByRole('link', { name: /^Write/ }).click()
   await expect(page.getByRole('textbox', { name: /for Finn$/ })).toBeDisabled()
@@ -41,9 +44,10 @@ test('a grid is gone through by keyboard alone, and the last change is undone', 
   const first = page.getByRole('gridcell', { name: /^Finn, Responsibility/ })
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('End')
-  for (let presses = 0; presses < 8 && !(await first.evaluate((cell) => cell === document.activeElement)); presses += 1) await page.keyboard.press('Tab')
+  for (let presses = 0; presses < 8 && !(await first.evaluate((cell) => cell === document.activeElement)); presses += 1)
+    await page.keyboard.press('Tab')
   await expect(first).toBeFocused()
-  const before = await first.getAttribute('aria-label') ?? ''
+  const before = (await first.getAttribute('aria-label')) ?? ''
   await page.keyboard.press(before.endsWith('E Excellent') ? 's' : 'e')
   await expect(first).not.toHaveAccessibleName(before)
   await expect(page.getByRole('gridcell', { name: /^Will, Responsibility/ })).toBeFocused()

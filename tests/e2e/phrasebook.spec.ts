@@ -38,7 +38,9 @@ test('a teacher writes a phrase in plain English, sees it for four students, and
   await expect(list.getByRole('listitem')).toHaveCount(before)
 })
 
-test('a phrase for an uneven strand tells facts of the record, and is shown for those of whom it would be said', async ({ page }) => {
+test('a phrase for an uneven strand tells facts of the record, and is shown for those of whom it would be said', async ({
+  page,
+}) => {
   await signIn(page, 'ines')
   await page.goto('/phrasebook')
   await page.getByRole('button', { name: /^Reading \d/ }).click()
@@ -48,7 +50,10 @@ test('a phrase for an uneven strand tells facts of the record, and is shown for 
   const notation = page.getByLabel('The phrase in the notation')
   await notation.fill('{They} {likes} , but not yet .')
   const putIn = async (fact: string, after: string): Promise<void> => {
-    await notation.evaluate((area: HTMLTextAreaElement, words) => { area.focus(); area.selectionStart = area.selectionEnd = area.value.indexOf(words) + words.length }, after)
+    await notation.evaluate((area: HTMLTextAreaElement, words) => {
+      area.focus()
+      area.selectionStart = area.selectionEnd = area.value.indexOf(words) + words.length
+    }, after)
     await page.getByRole('button', { name: fact, exact: true }).click()
   }
   await putIn('strongest skill', '{likes} ')
@@ -56,7 +61,9 @@ test('a phrase for an uneven strand tells facts of the record, and is shown for 
   await expect(notation).toHaveValue('{They} {likes} {#strongest skill}, but not yet {#weakest skill}.')
   const preview = page.getByRole('list', { name: 'How it would read' })
   // Of four students those come first whose two skills lie far apart, one of each set of pronouns where there is one.
-  await expect(preview.getByRole('listitem').first()).toContainText(/likes? (retelling|finding facts).*, but not yet (retelling|finding facts)/)
+  await expect(preview.getByRole('listitem').first()).toContainText(
+    /likes? (retelling|finding facts).*, but not yet (retelling|finding facts)/,
+  )
   await expect(preview.getByRole('listitem').first()).not.toContainText('not said')
   await expect(preview.getByText('not said, as things stand').first()).toBeVisible()
   await page.getByRole('button', { name: 'Put into my phrases' }).click()
@@ -88,7 +95,10 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   await page.getByRole('button', { name: 'outcome Number: down' }).press('Enter')
   await expect(plan.nth(2)).toContainText(second.split('\n')[0] ?? '')
   await expect(page.getByRole('button', { name: 'outcome Number: up' })).toBeEnabled()
-  await Promise.all([page.waitForResponse('**/api/classes/*/*'), page.getByRole('button', { name: 'outcome Number: up' }).press('Enter')])
+  await Promise.all([
+    page.waitForResponse('**/api/classes/*/*'),
+    page.getByRole('button', { name: 'outcome Number: up' }).press('Enter'),
+  ])
   await expect(plan.nth(1)).toContainText('outcome Number')
   await plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))
   await expect(plan.nth(1)).toContainText('outcome Reasoning')
@@ -96,10 +106,22 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   await expect(plan.nth(1)).toContainText('outcome Number')
 
   await page.getByRole('button', { name: 'files', exact: true }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Save all \d+ phrases/ }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /^Save all \d+ phrases/ }).click(),
+  ])
   const path = testInfo.outputPath('phrasebook.csv')
   const rows = readFileSync(await download.path(), 'utf8').split('\r\n')
-  writeFileSync(path, [rows[0], rows[1], rows[2]?.replace(' the ', ' our '), 'new-1,any,closing,any,top,Splendid!,,', 'bad-1,any,closing,any,great,{Oops,,'].join('\n'))
+  writeFileSync(
+    path,
+    [
+      rows[0],
+      rows[1],
+      rows[2]?.replace(' the ', ' our '),
+      'new-1,any,closing,any,top,Splendid!,,',
+      'bad-1,any,closing,any,great,{Oops,,',
+    ].join('\n'),
+  )
   await page.getByLabel('Bring a phrasebook file').setInputFiles(path)
   await expect(page.getByText('1 new, 1 changed, 1 unchanged, 1 doubtful')).toBeVisible()
   await expect(page.getByText(/^Row 5: levels/)).toBeVisible()
@@ -112,7 +134,9 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
 test('findings are mended, said to be right, and found by the grammar checker in its worker', async ({ page }) => {
   await signIn(page, 'ines')
   const editor = await openComment(page, 'Art', /Umi Takahara/, 'Umi')
-  await editor.fill('Umi draws with a stedy hand. He helped Zoë to mix the the colours she needed for a large picture of the weir.')
+  await editor.fill(
+    'Umi draws with a stedy hand. He helped Zoë to mix the the colours she needed for a large picture of the weir.',
+  )
   const findings = page.getByRole('region', { name: 'Findings' })
   await findings.getByRole('button', { name: 'Write “She”' }).click()
   await expect(editor).toHaveValue(/She helped Zoë/)
@@ -120,17 +144,21 @@ test('findings are mended, said to be right, and found by the grammar checker in
   await findings.getByRole('button', { name: 'This is right: another name' }).click()
   await expect(findings.getByText('another name')).toBeHidden()
   await findings.getByRole('button', { name: 'Write “steady”' }).click({ timeout: 30_000 })
-  await expect(editor).toHaveValue('Umi draws with a steady hand. She helped Zoë to mix the colours she needed for a large picture of the weir.')
+  await expect(editor).toHaveValue(
+    'Umi draws with a steady hand. She helped Zoë to mix the colours she needed for a large picture of the weir.',
+  )
   await saved(page)
   await page.reload()
   await expect(page.getByRole('region', { name: 'About Umi' })).toBeVisible()
   await expect(page.getByText('another name')).toBeHidden()
 })
 
-test('a comment falls out of step when a level changes, and is brought back with the teacher’s words kept', async ({ page }) => {
+test('a comment falls out of step when a level changes, and is brought back with the teacher’s words kept', async ({
+  page,
+}) => {
   await signIn(page, 'ines')
   const editor = await openComment(page, 'Science', /Priya/, 'Priya')
-  if (await editor.inputValue() === '') await page.getByRole('button', { name: 'Draft from the record' }).click()
+  if ((await editor.inputValue()) === '') await page.getByRole('button', { name: 'Draft from the record' }).click()
   await editor.press('Control+End')
   await editor.pressSequentially(' Her drawing of the heron is on our wall.')
   const before = await editor.inputValue()

@@ -5,8 +5,17 @@ import { signIn } from './signedIn'
 async function inspect(page: Page, where: string): Promise<void> {
   // Source: axe-core, the WCAG 2.0 to 2.2 rules of levels A and AA and its best practices.
   const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map((violation) => `${where}: ${violation.id} ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`)).toEqual([])
-  const sideways = await page.evaluate(() => Math.max(document.documentElement.scrollWidth - window.innerWidth, ...[...document.querySelectorAll('main')].map((main) => main.scrollWidth - main.clientWidth)))
+  expect(
+    violations.map(
+      (violation) => `${where}: ${violation.id} ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`,
+    ),
+  ).toEqual([])
+  const sideways = await page.evaluate(() =>
+    Math.max(
+      document.documentElement.scrollWidth - window.innerWidth,
+      ...[...document.querySelectorAll('main')].map((main) => main.scrollWidth - main.clientWidth),
+    ),
+  )
   expect(`${where}: ${sideways}`).toBe(`${where}: 0`)
 }
 
@@ -22,7 +31,9 @@ for (const scheme of ['light', 'dark'] as const) {
     await inspect(page, 'desk')
     for (const stage of ['gather', 'settle', 'write', 'read', 'send']) {
       await page.goto(`/${stage}`)
-      await expect(page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Finn Aaltonen/ })).toBeVisible()
+      await expect(
+        page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Finn Aaltonen/ }),
+      ).toBeVisible()
       await expect(page.getByRole('region').last()).toBeVisible()
       await inspect(page, stage)
     }
@@ -40,7 +51,11 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.goto('/phrasebook')
     for (const view of ['phrases', 'plan', 'describing words', 'checks', 'files']) {
       await page.getByRole('button', { name: view, exact: true }).click()
-      if (view === 'phrases') await page.getByRole('button', { name: /^habit Collaboration, .* wordings/ }).first().click()
+      if (view === 'phrases')
+        await page
+          .getByRole('button', { name: /^habit Collaboration, .* wordings/ })
+          .first()
+          .click()
       await inspect(page, `phrasebook, ${view}`)
     }
     await page.goto('/no-such-page')

@@ -3,7 +3,9 @@ import { expect, type Locator, type Page } from '@playwright/test'
 
 /** The demo's password of a sign-in, from its own file. */
 export function passwordOf(name: string): string {
-  const line = readFileSync('demo/school/people.csv', 'utf8').split('\n').find((each) => each.startsWith(`${name},`))
+  const line = readFileSync('demo/school/people.csv', 'utf8')
+    .split('\n')
+    .find((each) => each.startsWith(`${name},`))
   return line?.split(',')[4] ?? ''
 }
 

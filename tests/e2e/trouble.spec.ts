@@ -66,7 +66,11 @@ test('bad files are told in words and leave the page usable', async ({ page }) =
   const choose = page.getByLabel('Choose a gradebook file')
   await choose.setInputFiles({ name: 'marks.csv', mimeType: 'text/csv', buffer: Buffer.from('%PDF-1.7') })
   await expect(page.getByRole('alert')).toContainText('a PDF, not a CSV file')
-  await choose.setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('Number,"<script>document.title=1</script>"\n05101,9\n') })
+  await choose.setInputFiles({
+    name: 'x.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Number,"<script>document.title=1</script>"\n05101,9\n'),
+  })
   await expect(page.getByRole('region', { name: 'The file’s first rows' })).toContainText('<script>')
   await expect(page).toHaveTitle(/Gather/)
 })

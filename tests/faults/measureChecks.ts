@@ -25,16 +25,35 @@ export interface Written {
 
 /** What a kind of fault is reported as, where the check has another name. */
 const reportedAs: Record<string, string[]> = {
-  'pronoun in the wrong case': ['pronoun'], 'his/her left over': ['pronoun'], 'empty': ['empty', 'mark without comment'],
+  'pronoun in the wrong case': ['pronoun'],
+  'his/her left over': ['pronoun'],
+  'empty': ['empty', 'mark without comment'],
 }
 
 /** Every comment of a class drafted, so that there is something clean to spoil. */
 export function cleanComments(record: ClassRecord): Written {
   const index = indexRecord(record)
-  const comments = record.boxes.flatMap((box) => draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook).flatMap((draft, at) => {
-    const student = record.students[at]
-    return student && draft.text !== '' ? [{ studentId: student.id, box: box.key, text: draft.text, sentences: draft.sentences, ownWords: false, status: 'in draft' as const, version: 1 }] : []
-  }))
+  const comments = record.boxes.flatMap((box) =>
+    draftClass(
+      record.students.map((student) => draftRequest(index, student, box)),
+      record.phrasebook,
+    ).flatMap((draft, at) => {
+      const student = record.students[at]
+      return student && draft.text !== ''
+        ? [
+            {
+              studentId: student.id,
+              box: box.key,
+              text: draft.text,
+              sentences: draft.sentences,
+              ownWords: false,
+              status: 'in draft' as const,
+              version: 1,
+            },
+          ]
+        : []
+    }),
+  )
   return written(record, comments)
 }
 
@@ -45,7 +64,9 @@ function written(before: ClassRecord, comments: StudentComment[]): Written {
     const student = record.students.find((each) => each.id === comment.studentId)
     const box = record.boxes.find((each) => each.key === comment.box)
     // Where the record itself tells two stories, its comment is not clean.
-    return student && box && !markAgainstLevels(narrativeFacts(index, student.id, box)) ? [{ record, student, box, comment }] : []
+    return student && box && !markAgainstLevels(narrativeFacts(index, student.id, box))
+      ? [{ record, student, box, comment }]
+      : []
   })
   return { record, clean }
 }
@@ -54,7 +75,9 @@ function written(before: ClassRecord, comments: StudentComment[]): Written {
 export function commentsInOwnWords(record: ClassRecord): Written {
   const comments = ownWords.flatMap(([name, box, text]) => {
     const student = record.students.find((each) => each.usedName === name)
-    return student ? [{ studentId: student.id, box, text, sentences: [], ownWords: true, status: 'in draft' as const, version: 1 }] : []
+    return student
+      ? [{ studentId: student.id, box, text, sentences: [], ownWords: true, status: 'in draft' as const, version: 1 }]
+      : []
   })
   return written(record, comments)
 }
@@ -66,18 +89,29 @@ export function commentsInOwnWords(record: ClassRecord): Written {
 export function measureChecks({ record, clean }: Written, each: number): Measure[] {
   const index = indexRecord(record)
   const found = clean.map(({ student, box, comment }) => ({ comment, findings: checkComment(index, student, box) }))
-  return Object.entries(faultKinds).map(([kind, seed]) => {
-    const names = reportedAs[kind] ?? [kind]
-    const measure: Measure = { kind, put: 0, found: 0, missed: [], clean: clean.length, flagged: found.flatMap(({ comment, findings }) => (findings.some((finding) => names.includes(finding.check)) ? [comment.text] : [])) }
-    for (let nth = 0; measure.put < each && nth < each * 6; nth += 1) {
-      const from = clean[nth % clean.length]
-      const seeded = from && seed(from, chanceOf(`${kind} ${nth}`))
-      if (!from || !seeded) continue
-      measure.put += 1
-      const findings = checkComment(indexRecord(seeded.record), from.student, from.box)
-      if (findings.some((finding) => names.includes(finding.check))) measure.found += 1
-      else measure.missed.push(seeded.comment.text)
-    }
-    return measure
-  }).filter((measure) => measure.put > 0)
+  return Object.entries(faultKinds)
+    .map(([kind, seed]) => {
+      const names = reportedAs[kind] ?? [kind]
+      const measure: Measure = {
+        kind,
+        put: 0,
+        found: 0,
+        missed: [],
+        clean: clean.length,
+        flagged: found.flatMap(({ comment, findings }) =>
+          findings.some((finding) => names.includes(finding.check)) ? [comment.text] : [],
+        ),
+      }
+      for (let nth = 0; measure.put < each && nth < each * 6; nth += 1) {
+        const from = clean[nth % clean.length]
+        const seeded = from && seed(from, chanceOf(`${kind} ${nth}`))
+        if (!from || !seeded) continue
+        measure.put += 1
+        const findings = checkComment(indexRecord(seeded.record), from.student, from.box)
+        if (findings.some((finding) => names.includes(finding.check))) measure.found += 1
+        else measure.missed.push(seeded.comment.text)
+      }
+      return measure
+    })
+    .filter((measure) => measure.put > 0)
 }

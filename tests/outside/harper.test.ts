@@ -19,18 +19,31 @@ const linter = new LocalLinter({ binary, dialect: Dialect.British })
 const record = demoClass()
 const promised = /agree|article|a\/an|repeat|capital|space|spacing|pronoun/i
 
-/** Names of many shapes: short and long, of several parts, with accents, apostrophes, hyphens, hissing and silent endings. */
-const names = `Maya,Tomas,Zoë,James,Louis,Max,Inez,Alice,Ng,Bo,Mary Ann,Jean-Luc,Hyun-woo,O’Shea,N’Diaye,D’Arcy,Anaïs,José,Søren,Łukasz,Björk,Chloë,Siân,Niamh,
-Caoimhe,Xochitl,Aaliyah,Ulysses,Iris,Agnes,Beatriz,Maximiliano,Princess,Eve,Ivor,Otto,Una,Eugene,Hugh,Wolfgangus`.split(/,\s*/)
+/**
+ * Names of many shapes: short and long, of several parts, with accents, apostrophes, hyphens, hissing and silent
+ * endings.
+ */
+const names =
+  `Maya,Tomas,Zoë,James,Louis,Max,Inez,Alice,Ng,Bo,Mary Ann,Jean-Luc,Hyun-woo,O’Shea,N’Diaye,D’Arcy,Anaïs,José,Søren,Łukasz,Björk,Chloë,Siân,Niamh,
+Caoimhe,Xochitl,Aaliyah,Ulysses,Iris,Agnes,Beatriz,Maximiliano,Princess,Eve,Ivor,Otto,Una,Eugene,Hugh,Wolfgangus`.split(
+    /,\s*/,
+  )
 
 /** Said first, so that the phrase that follows is said with pronouns. */
 const introduction = plainPhrase('introduction', '{Name} {has} been here all term.', { part: 'opening' })
 
-beforeAll(async () => { await linter.setup() })
+beforeAll(async () => {
+  await linter.setup()
+})
 
 async function findings(text: string): Promise<string[]> {
   const lints = await linter.lint(text)
-  return lints.map((lint) => `${lint.lint_kind()}: ${lint.message()} [${lint.get_problem_text()}] in “${around(text, lint.span().start)}”`).filter((finding) => promised.test(finding.split(' in “')[0] ?? ''))
+  return lints
+    .map(
+      (lint) =>
+        `${lint.lint_kind()}: ${lint.message()} [${lint.get_problem_text()}] in “${around(text, lint.span().start)}”`,
+    )
+    .filter((finding) => promised.test(finding.split(' in “')[0] ?? ''))
 }
 
 /** The paragraph in which something was found. */
@@ -43,18 +56,55 @@ function around(text: string, at: number): string {
 /** A request in which one phrase can be said, at one of its tiers and with everything that it may tell. */
 function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string): DraftRequest {
   const from: Record<Move, number> = { up: -1, same: 0, down: 1 }
-  const before = tiers[tiers.indexOf(tier) + from[phrase.moves[0] ?? 'up']] ?? (phrase.moves[0] === 'down' ? 'top' : 'starting')
+  const before =
+    tiers[tiers.indexOf(tier) + from[phrase.moves[0] ?? 'up']] ?? (phrase.moves[0] === 'down' ? 'top' : 'starting')
   const about = phrase.about === 'any' ? 'Number' : phrase.about
-  const skills = { strongestSkill: { text: 'adding and subtracting large numbers', because: null }, weakestSkill: { text: 'measuring length, volume and time', because: null } }
-  const fact = { ...standing(about, tier, before), ...skills, uneven: phrase.uneven, because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }] }
+  const skills = {
+    strongestSkill: { text: 'adding and subtracting large numbers', because: null },
+    weakestSkill: { text: 'measuring length, volume and time', because: null },
+  }
+  const fact = {
+    ...standing(about, tier, before),
+    ...skills,
+    uneven: phrase.uneven,
+    because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }],
+  }
   const made = requestOf({ name, pronouns, studentId: name, standings: [fact], limit: 2000 })
-  const sayable = Object.fromEntries(Object.entries({ 'subject': 'science', 'term': 'winter term', 'best work': 'The weir', 'best work date': '19 November', 'best result': '18 out of 20', 'strengths': 'number and measuring', 'mark': 'Excellent (A)', 'attendance': '60 of 62 days' }).map(([key, text]) => [key, { text, because: null }]))
-  const part = { part: phrase.part, about: phrase.part === 'opening' || phrase.part === 'closing' ? 'any' : about, when: null, sharesSentence: false }
+  const sayable = Object.fromEntries(
+    Object.entries({
+      'subject': 'science',
+      'term': 'winter term',
+      'best work': 'The weir',
+      'best work date': '19 November',
+      'best result': '18 out of 20',
+      'strengths': 'number and measuring',
+      'mark': 'Excellent (A)',
+      'attendance': '60 of 62 days',
+    }).map(([key, text]) => [key, { text, because: null }]),
+  )
+  const part = {
+    part: phrase.part,
+    about: phrase.part === 'opening' || phrase.part === 'closing' ? 'any' : about,
+    when: null,
+    sharesSentence: false,
+  }
   const opening = { part: 'opening' as const, about: 'any', when: null, sharesSentence: false }
   // A comment needs one part that speaks of something.
   const anchor = { part: 'outcome' as const, about, when: null, sharesSentence: false }
-  const plan = phrase.part === 'opening' ? [part, anchor] : phrase.part === 'outcome' ? [opening, part] : phrase.part === 'closing' ? [opening, anchor, part] : [opening, part]
-  return { ...made, grade: null, box: { ...made.box, subject: phrase.subject === 'general' ? null : phrase.subject, plan }, facts: { ...made.facts, mark: { ...fact, about: 'mark' }, sayable: { ...made.facts.sayable, ...sayable } } }
+  const plan =
+    phrase.part === 'opening'
+      ? [part, anchor]
+      : phrase.part === 'outcome'
+        ? [opening, part]
+        : phrase.part === 'closing'
+          ? [opening, anchor, part]
+          : [opening, part]
+  return {
+    ...made,
+    grade: null,
+    box: { ...made.box, subject: phrase.subject === 'general' ? null : phrase.subject, plan },
+    facts: { ...made.facts, mark: { ...fact, about: 'mark' }, sayable: { ...made.facts.sayable, ...sayable } },
+  }
 }
 
 describe('composed comments, read by an independent grammar checker', () => {
@@ -69,12 +119,21 @@ describe('composed comments, read by an independent grammar checker', () => {
       for (const tier of phrase.tiers.length > 0 ? phrase.tiers : tiers) {
         for (const pronouns of pronounSets) {
           for (const name of names) {
-            const anchor = plainPhrase('anchor', 'Here is more.', { about: phrase.about === 'any' ? 'Number' : phrase.about })
+            const anchor = plainPhrase('anchor', 'Here is more.', {
+              about: phrase.about === 'any' ? 'Number' : phrase.about,
+            })
             // The phrase as it stands alone, with the name, and as it stands after the name was said.
             // Words that may be left out are.
             const bare = { ...phrase, text: phrase.text.replace(/\[.*?\]/g, '') }
-            for (const phrases of [[phrase, anchor], [introduction, phrase, anchor], ...(bare.text === phrase.text ? [] : [[introduction, bare, anchor]])]) {
-              const draft = draftComment(requestFor(phrase, tier, pronouns, name), { ...record.phrasebook, phrases: phrase.part === 'outcome' ? phrases.filter((each) => each !== anchor) : phrases })
+            for (const phrases of [
+              [phrase, anchor],
+              [introduction, phrase, anchor],
+              ...(bare.text === phrase.text ? [] : [[introduction, bare, anchor]]),
+            ]) {
+              const draft = draftComment(requestFor(phrase, tier, pronouns, name), {
+                ...record.phrasebook,
+                phrases: phrase.part === 'outcome' ? phrases.filter((each) => each !== anchor) : phrases,
+              })
               const sentence = draft.sentences.find((each) => each.phraseIds.includes(phrase.id))
               if (sentence) said.add(phrase.id)
               if (sentence) texts.add(sentence.composed)
@@ -87,21 +146,40 @@ describe('composed comments, read by an independent grammar checker', () => {
     const found: string[] = []
     const all = [...texts]
     // Many comments at once, each a paragraph of its own: the checker takes its time to begin.
-    for (let from = 0; from < all.length; from += 200) found.push(...await findings(all.slice(from, from + 200).join('\n\n')))
+    for (let from = 0; from < all.length; from += 200)
+      found.push(...(await findings(all.slice(from, from + 200).join('\n\n'))))
     expect(found).toEqual([])
   }, 3_600_000)
 
   it('has nothing at all to remark on the demo class’s comments, as the application asks it and shows what it says', async () => {
     const index = indexRecord(record)
-    const known = new Set(record.students.flatMap((each) => [each.usedName, each.legalGiven]).flatMap((name) => [name, ...name.split(/[\s-]/)]).map((name) => name.toLocaleLowerCase('en')))
+    const known = new Set(
+      record.students
+        .flatMap((each) => [each.usedName, each.legalGiven])
+        .flatMap((name) => [name, ...name.split(/[\s-]/)])
+        .map((name) => name.toLocaleLowerCase('en')),
+    )
     const found: string[] = []
     for (const box of record.boxes) {
-      for (const [at, { text }] of draftClass(record.students.map((student) => draftRequest(index, student, box)), record.phrasebook).entries()) {
+      for (const [at, { text }] of draftClass(
+        record.students.map((student) => draftRequest(index, student, box)),
+        record.phrasebook,
+      ).entries()) {
         const lints = await linter.lint(plainlyNamed(text, record.students[at]?.usedName ?? '').text)
         const characters = [...text]
         const unit = (place: number): number => characters.slice(0, place).join('').length
-        const remarks = lints.map((lint) => ({ kind: lint.lint_kind(), message: lint.message(), start: unit(lint.span().start), end: unit(lint.span().end), suggestions: [] }))
-        found.push(...languageFindings(remarks, text, known).map((finding) => `${finding.why} [${text.slice(finding.start, finding.end)}] in “${text}”`))
+        const remarks = lints.map((lint) => ({
+          kind: lint.lint_kind(),
+          message: lint.message(),
+          start: unit(lint.span().start),
+          end: unit(lint.span().end),
+          suggestions: [],
+        }))
+        found.push(
+          ...languageFindings(remarks, text, known).map(
+            (finding) => `${finding.why} [${text.slice(finding.start, finding.end)}] in “${text}”`,
+          ),
+        )
       }
     }
     expect(found).toEqual([])

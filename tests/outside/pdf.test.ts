@@ -14,7 +14,8 @@ interface Run {
 // Sources: pdftotext, pdfinfo and pdffonts of poppler (Debian's poppler-utils), and pdf.js (npm), independent readers.
 const out = mkdtempSync(join(tmpdir(), 'facunda-pdf-'))
 const pdf = join(out, 'reports.pdf')
-const poppler = (program: string, ...args: string[]): string => execFileSync(program, args, { encoding: 'utf8', maxBuffer: 64e6 })
+const poppler = (program: string, ...args: string[]): string =>
+  execFileSync(program, args, { encoding: 'utf8', maxBuffer: 64e6 })
 const flat = (text: string): string => text.replace(/\s+/g, ' ')
 const tight = (text: string): string => text.replace(/\s+/g, '')
 let run: Run
@@ -42,7 +43,18 @@ describe('the PDF of the demo class', () => {
 
   it('has headings, paragraphs, tables with scoped headers, and figures with alternative texts', () => {
     const structure = poppler('pdfinfo', '-struct-text', pdf)
-    for (const element of [/^Document/m, /^\s+Sect "/m, /^\s+H1 /m, /^\s+H2 /m, /^\s+Table/m, /^\s+TH/m, /\/Scope \/Column/, /\/Scope \/Row/, /^\s+Figure/m]) expect(structure).toMatch(element)
+    for (const element of [
+      /^Document/m,
+      /^\s+Sect "/m,
+      /^\s+H1 /m,
+      /^\s+H2 /m,
+      /^\s+Table/m,
+      /^\s+TH/m,
+      /\/Scope \/Column/,
+      /\/Scope \/Row/,
+      /^\s+Figure/m,
+    ])
+      expect(structure).toMatch(element)
     expect(readFileSync(pdf, 'latin1')).toMatch(/pdfuaid/)
   })
 
@@ -60,9 +72,12 @@ describe('the PDF of the demo class', () => {
       at += student.pages
       own.forEach((page, nth) => expect(page).toContain(`page ${nth + 1} of ${student.pages}`))
       // Running feet stand between the lines of a comment that goes over a page, so they are taken out first.
-      const text = own.map((page) => page.replace(/Larkhollow School · Report card · .*? page \d+ of \d+/, '')).join(' ')
+      const text = own
+        .map((page) => page.replace(/Larkhollow School · Report card · .*? page \d+ of \d+/, ''))
+        .join(' ')
       // Compared without spaces, since a line may break after a hyphen.
-      for (const comment of student.comments.filter((each) => each.text !== '')) expect(tight(text)).toContain(tight(comment.text))
+      for (const comment of student.comments.filter((each) => each.text !== ''))
+        expect(tight(text)).toContain(tight(comment.text))
       expect(elsewhere).not.toContain(` ${student.name} `)
     }
     expect(at).toBe(pageTexts.length)

@@ -65,7 +65,8 @@ export class FolderReader {
   oneOf<T extends string>(file: string, record: FileRecord, column: string, words: readonly T[]): T | undefined {
     const written = record.get(column).toLocaleLowerCase('en')
     const found = words.find((word) => word.toLocaleLowerCase('en') === written)
-    if (found === undefined) this.report(file, record.row, column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
+    if (found === undefined)
+      this.report(file, record.row, column, `“${record.get(column)}” is none of: ${words.join(', ')}.`)
     return found
   }
 

@@ -20,10 +20,13 @@ const termFile = z.object({ name: z.string(), year: z.string(), starts: day, end
 
 const classFile = z.object({
   school: z.object({
-    name: z.string(), place: z.string(),
+    name: z.string(),
+    place: z.string(),
     markRules: z.object({
-      missing: z.enum(['counts as zero', 'is left out']), method: z.enum(['by category', 'by points']),
-      letterFrom: z.enum(['unrounded', 'rounded']), decimals: z.number().int().min(0).max(3),
+      missing: z.enum(['counts as zero', 'is left out']),
+      method: z.enum(['by category', 'by points']),
+      letterFrom: z.enum(['unrounded', 'rounded']),
+      decimals: z.number().int().min(0).max(3),
     }),
     possessives: z.enum(['apostrophe and s', 'apostrophe only']),
     checks: checkSettingsSchema.optional(),
@@ -34,8 +37,11 @@ const classFile = z.object({
 })
 
 const layoutFile = z.object({
-  key: z.string(), title: z.string(), paper: z.enum(['A4', 'Letter']),
-  marks: z.enum(['percent and level', 'level', 'none']), parts: z.array(z.enum(reportParts)),
+  key: z.string(),
+  title: z.string(),
+  paper: z.enum(['A4', 'Letter']),
+  marks: z.enum(['percent and level', 'level', 'none']),
+  parts: z.array(z.enum(reportParts)),
 })
 
 /**
@@ -52,25 +58,54 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
   const habits = readHabits(folder, scales)
   const students = readStudents(folder)
   const shared = {
-    scales, subjects, skills, habits, students,
-    categories: readCategories(folder, subjects), attendance: readAttendance(folder, students), observations: [],
-    marks: readMarks(folder, students, subjects), levels: readLevels(folder, students, skills, subjects, scales),
-    habitScores: readHabitScores(folder, students, habits, scales), boxes: readBoxes(folder, subjects, skills, habits),
-    phrasebook: readPhrasebook(folder, subjects), comments: [], work: [], results: [], namesInYear: [], accepted: [],
+    scales,
+    subjects,
+    skills,
+    habits,
+    students,
+    categories: readCategories(folder, subjects),
+    attendance: readAttendance(folder, students),
+    observations: [],
+    marks: readMarks(folder, students, subjects),
+    levels: readLevels(folder, students, skills, subjects, scales),
+    habitScores: readHabitScores(folder, students, habits, scales),
+    boxes: readBoxes(folder, subjects, skills, habits),
+    phrasebook: readPhrasebook(folder, subjects),
+    comments: [],
+    work: [],
+    results: [],
+    namesInYear: [],
+    accepted: [],
   }
   if (!head || !layout) return { record: null, problems: folder.problems }
   const record: ClassRecord = {
-    ...shared, before: head.termBefore ? readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared) : null, school: { ...head.school, checks: head.school.checks ?? usualCheckSettings }, layout, classRoom: { id: head.classRoom.name, ...head.classRoom }, term: { id: head.term.name, ...head.term },
+    ...shared,
+    before: head.termBefore ? readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared) : null,
+    school: { ...head.school, checks: head.school.checks ?? usualCheckSettings },
+    layout,
+    classRoom: { id: head.classRoom.name, ...head.classRoom },
+    term: { id: head.term.name, ...head.term },
   }
   readGradebooks(folder, record)
   return { record: folder.problems.length === 0 ? record : null, problems: folder.problems }
 }
 
 /** What was settled the term before, from files of the same shape as this term's; each may be absent. */
-function readBefore(folder: FolderReader, term: Term, { students, skills, subjects, habits, scales }: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'habits' | 'scales'>): TermBefore {
+function readBefore(
+  folder: FolderReader,
+  term: Term,
+  {
+    students,
+    skills,
+    subjects,
+    habits,
+    scales,
+  }: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'habits' | 'scales'>,
+): TermBefore {
   const habitScores = readHabitScores(folder, students, habits, scales, 'habit-scores-before.csv')
   return {
-    term, comments: [],
+    term,
+    comments: [],
     marks: readMarks(folder, students, subjects, 'marks-before.csv'),
     levels: [...readLevels(folder, students, skills, subjects, scales, 'levels-before.csv'), ...habitScores],
   }
@@ -79,11 +114,20 @@ function readBefore(folder: FolderReader, term: Term, { students, skills, subjec
 /** Takes every proposal that nothing was settled against: what the batch command does in place of the teacher's key. */
 export function withProposalsTaken(record: ClassRecord): ClassRecord {
   const index = indexRecord(record)
-  const taken = record.students.flatMap((student) => record.subjects.flatMap((subject) => {
-    if (index.markOf(student.id, subject.key)) return []
-    const { percent } = termMark(index.workOf(subject.key), index.resultsOf(student.id, subject.key), index.categoriesOf(subject.key), record.school.markRules)
-    return percent === null ? [] : [{ studentId: student.id, subject: subject.key, percent, special: null, reason: null }]
-  }))
+  const taken = record.students.flatMap((student) =>
+    record.subjects.flatMap((subject) => {
+      if (index.markOf(student.id, subject.key)) return []
+      const { percent } = termMark(
+        index.workOf(subject.key),
+        index.resultsOf(student.id, subject.key),
+        index.categoriesOf(subject.key),
+        record.school.markRules,
+      )
+      return percent === null
+        ? []
+        : [{ studentId: student.id, subject: subject.key, percent, special: null, reason: null }]
+    }),
+  )
   return { ...record, marks: [...record.marks, ...taken] }
 }
 
@@ -115,16 +159,49 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): void {
     const table = folder.table(file)
     if (!table) continue
     const categories = record.categories.filter((category) => category.subject === key)
-    const mapping = guessGradebook(table, categories.map((category) => category.name))
-    const plan = planImport(readGradebook(table, mapping), mapping, { students: record.students, work: [], results: [], categories: categories.map((category) => category.name) })
+    const mapping = guessGradebook(
+      table,
+      categories.map((category) => category.name),
+    )
+    const plan = planImport(readGradebook(table, mapping), mapping, {
+      students: record.students,
+      work: [],
+      results: [],
+      categories: categories.map((category) => category.name),
+    })
     for (const refused of plan.refused) folder.report(file, refused.row, refused.column || null, refused.reason)
-    for (const doubt of plan.doubtful) folder.report(file, doubt.rows[0] ?? null, null, `“${doubt.written}” may be: ${doubt.candidates.map((each) => each.name).join(', ')}.`)
-    for (const name of plan.newCategories) folder.report(file, null, null, `The category “${name}” is not in categories.csv.`)
-    record.work.push(...plan.work.map(({ work }): SubjectWork => ({ ...work, id: `${key}/${work.title}`, subject: key, counts: true, category: categoryKey(categories, work.category) })))
-    record.results.push(...plan.results.map((result): StudentResult => ({ workId: `${key}/${result.title}`, studentId: result.studentId, state: result.state, score: result.score, remark: result.remark })))
+    for (const doubt of plan.doubtful)
+      folder.report(
+        file,
+        doubt.rows[0] ?? null,
+        null,
+        `“${doubt.written}” may be: ${doubt.candidates.map((each) => each.name).join(', ')}.`,
+      )
+    for (const name of plan.newCategories)
+      folder.report(file, null, null, `The category “${name}” is not in categories.csv.`)
+    record.work.push(
+      ...plan.work.map(({ work }): SubjectWork => ({
+        ...work,
+        id: `${key}/${work.title}`,
+        subject: key,
+        counts: true,
+        category: categoryKey(categories, work.category),
+      })),
+    )
+    record.results.push(
+      ...plan.results.map((result): StudentResult => ({
+        workId: `${key}/${result.title}`,
+        studentId: result.studentId,
+        state: result.state,
+        score: result.score,
+        remark: result.remark,
+      })),
+    )
   }
 }
 
 function categoryKey(categories: readonly { key: string; name: string }[], name: string): string {
-  return categories.find((category) => category.name.toLocaleLowerCase('en') === name.toLocaleLowerCase('en'))?.key ?? name
+  return (
+    categories.find((category) => category.name.toLocaleLowerCase('en') === name.toLocaleLowerCase('en'))?.key ?? name
+  )
 }

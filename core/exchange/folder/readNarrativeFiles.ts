@@ -30,14 +30,34 @@ function readDescribingWords(folder: FolderReader): DescribingWords {
 }
 
 /** boxes.csv: the comment boxes with their plans. A plan that names a missing strand or habit is reported. */
-export function readBoxes(folder: FolderReader, subjects: readonly Subject[], skills: readonly Skill[], habits: readonly Habit[]): CommentBox[] {
+export function readBoxes(
+  folder: FolderReader,
+  subjects: readonly Subject[],
+  skills: readonly Skill[],
+  habits: readonly Habit[],
+): CommentBox[] {
   const file = 'boxes.csv'
   const rows = folder.records(file, ['key', 'name', 'subject', 'limit', 'plan']).flatMap((record) => {
-    const subject = record.get('subject') === '' ? null : folder.oneOf(file, record, 'subject', subjects.map((each) => each.key))
+    const subject =
+      record.get('subject') === ''
+        ? null
+        : folder.oneOf(
+            file,
+            record,
+            'subject',
+            subjects.map((each) => each.key),
+          )
     const limit = folder.numberOrNull(file, record, 'limit') ?? 0
     if (limit < 1) folder.report(file, record.row, 'limit', 'A box needs room for at least one character.')
     if (subject === undefined) return []
-    const box = { key: record.get('key'), name: record.get('name'), subject, limit, tone: record.get('tone'), plan: planOf(folder, file, record) }
+    const box = {
+      key: record.get('key'),
+      name: record.get('name'),
+      subject,
+      limit,
+      tone: record.get('tone'),
+      plan: planOf(folder, file, record),
+    }
     reportMissingParts(folder, file, record, box, skills, habits)
     return [{ row: record.row, key: box.key, value: box }]
   })
@@ -53,6 +73,13 @@ function planOf(folder: FolderReader, file: string, record: FileRecord): Comment
   }
 }
 
-function reportMissingParts(folder: FolderReader, file: string, record: FileRecord, box: CommentBox, skills: readonly Skill[], habits: readonly Habit[]): void {
+function reportMissingParts(
+  folder: FolderReader,
+  file: string,
+  record: FileRecord,
+  box: CommentBox,
+  skills: readonly Skill[],
+  habits: readonly Habit[],
+): void {
   for (const problem of planProblems(box, skills, habits)) folder.report(file, record.row, 'plan', problem)
 }

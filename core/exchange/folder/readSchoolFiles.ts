@@ -9,14 +9,26 @@ const scaleKinds = ['mark', 'skill', 'habit'] as const
 export function readScales(folder: FolderReader): Scale[] {
   const file = 'scales.csv'
   const scales = new Map<string, Scale>()
-  for (const record of folder.records(file, ['scale', 'kind', 'scale name', 'symbol', 'name', 'family sentence', 'tier', 'lowest percent'])) {
+  for (const record of folder.records(file, [
+    'scale',
+    'kind',
+    'scale name',
+    'symbol',
+    'name',
+    'family sentence',
+    'tier',
+    'lowest percent',
+  ])) {
     const key = record.get('scale')
     const kind = folder.oneOf(file, record, 'kind', scaleKinds)
     const tier = folder.oneOf(file, record, 'tier', tiers)
     if (!kind || !tier) continue
     const scale = scales.get(key) ?? { key, name: record.get('scale name'), kind, levels: [] }
     scale.levels.push({
-      symbol: record.get('symbol'), name: record.get('name'), familySentence: record.get('family sentence'), tier,
+      symbol: record.get('symbol'),
+      name: record.get('name'),
+      familySentence: record.get('family sentence'),
+      tier,
       lowestPercent: folder.numberOrNull(file, record, 'lowest percent'),
     })
     scales.set(key, scale)
@@ -35,7 +47,10 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
     row: record.row,
     key: record.get('key'),
     value: {
-      key: record.get('key'), name: record.get('name'), inSentence: record.get('in a sentence') || record.get('name'), teacher: record.get('teacher'),
+      key: record.get('key'),
+      name: record.get('name'),
+      inSentence: record.get('in a sentence') || record.get('name'),
+      teacher: record.get('teacher'),
       markScale: folder.oneOf(file, record, 'mark scale', keys) ?? '',
       skillScale: folder.oneOf(file, record, 'skill scale', keys) ?? '',
     },
@@ -47,15 +62,21 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
 export function readSkills(folder: FolderReader, subjects: readonly Subject[]): Skill[] {
   const file = 'skills.csv'
   const keys = subjects.map((subject) => subject.key)
-  const rows = folder.records(file, ['id', 'subject', 'strand', 'statement', 'family words', 'teacher only']).map((record) => ({
-    row: record.row,
-    key: record.get('id'),
-    value: {
-      id: record.get('id'), subject: folder.oneOf(file, record, 'subject', keys) ?? '', strand: record.get('strand'),
-      statement: record.get('statement'), familyWords: record.get('family words') || record.get('statement'), inSentence: record.get('in a sentence'),
-      teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
-    },
-  }))
+  const rows = folder
+    .records(file, ['id', 'subject', 'strand', 'statement', 'family words', 'teacher only'])
+    .map((record) => ({
+      row: record.row,
+      key: record.get('id'),
+      value: {
+        id: record.get('id'),
+        subject: folder.oneOf(file, record, 'subject', keys) ?? '',
+        strand: record.get('strand'),
+        statement: record.get('statement'),
+        familyWords: record.get('family words') || record.get('statement'),
+        inSentence: record.get('in a sentence'),
+        teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
+      },
+    }))
   return folder.unique(file, 'id', rows)
 }
 
@@ -66,7 +87,12 @@ export function readHabits(folder: FolderReader, scales: readonly Scale[]): Habi
   const rows = folder.records(file, ['key', 'name', 'family words', 'scale']).map((record) => ({
     row: record.row,
     key: record.get('key'),
-    value: { key: record.get('key'), name: record.get('name'), familyWords: record.get('family words'), scale: folder.oneOf(file, record, 'scale', keys) ?? '' },
+    value: {
+      key: record.get('key'),
+      name: record.get('name'),
+      familyWords: record.get('family words'),
+      scale: folder.oneOf(file, record, 'scale', keys) ?? '',
+    },
   }))
   return folder.unique(file, 'key', rows)
 }
@@ -76,7 +102,9 @@ export function readCategories(folder: FolderReader, subjects: readonly Subject[
   const file = 'categories.csv'
   const keys = subjects.map((subject) => subject.key)
   return folder.records(file, ['subject', 'name', 'weight']).map((record) => ({
-    subject: folder.oneOf(file, record, 'subject', keys) ?? '', key: record.get('name'), name: record.get('name'),
+    subject: folder.oneOf(file, record, 'subject', keys) ?? '',
+    key: record.get('name'),
+    name: record.get('name'),
     weight: folder.numberOrNull(file, record, 'weight') ?? 0,
   }))
 }

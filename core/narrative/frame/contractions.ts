@@ -1,7 +1,8 @@
 /** A pronoun with a short verb after it: "she's", "they'd". "It's" and "I'm" are nobody's pronoun and stay. */
 export const contraction = /(?<![\p{L}\p{M}’'-])(she|he|they|xe|ze)[’'](s|d|ll|ve|re)(?![\p{L}\p{M}])/giu
 
-const participle = /^(\p{L}+ed|been|become|begun|brought|built|caught|chosen|come|done|drawn|found|given|gone|got|grown|had|heard|held|kept|known|learnt|led|left|lost|made|met|put|read|run|said|seen|set|shown|sung|taken|taught|thought|told|understood|won|written|\p{L}+n['’]t)$/u
+const participle =
+  /^(\p{L}+ed|been|become|begun|brought|built|caught|chosen|come|done|drawn|found|given|gone|got|grown|had|heard|held|kept|known|learnt|led|left|lost|made|met|put|read|run|said|seen|set|shown|sung|taken|taught|thought|told|understood|won|written|\p{L}+n['’]t)$/u
 
 /**
  * Written out, so that the verb can follow other pronouns: "she's a keen reader" becomes "she is a keen reader", "she's
@@ -16,15 +17,23 @@ export function writeOutContractions(text: string): string {
 }
 
 function afterAdverbs(text: string): string {
-  return text.replace(/^(?:\s+(?:also|always|already|never|not|now|often|only|just|still|soon|really|since)(?=\s))*\s*/iu, '')
+  return text.replace(
+    /^(?:\s+(?:also|always|already|never|not|now|often|only|just|still|soon|really|since)(?=\s))*\s*/iu,
+    '',
+  )
 }
 
 function fullVerb(short: string, beforeParticiple: boolean): string {
   switch (short) {
-    case 's': return beforeParticiple ? 'has' : 'is'
-    case 'd': return beforeParticiple ? 'had' : 'would'
-    case 'll': return 'will'
-    case 've': return 'have'
-    default: return 'are'
+    case 's':
+      return beforeParticiple ? 'has' : 'is'
+    case 'd':
+      return beforeParticiple ? 'had' : 'would'
+    case 'll':
+      return 'will'
+    case 've':
+      return 'have'
+    default:
+      return 'are'
   }
 }

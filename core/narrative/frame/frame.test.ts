@@ -4,24 +4,51 @@ import { frameNotation, readOtherwise, recogniseFrame, type FrameSetting } from 
 import { readPronouns, type PronounSet } from '../../people/pronouns'
 
 const xe = readPronouns('xe/xem/xyr/xyrs/xemself') as PronounSet
-const setting: FrameSetting = { names: ['Maya', 'James', 'Sam'], pronounSets: [xe], describing: new Set(['thorough', 'assured', 'excellent']), alwaysNamed: false }
+const setting: FrameSetting = {
+  names: ['Maya', 'James', 'Sam'],
+  pronounSets: [xe],
+  describing: new Set(['thorough', 'assured', 'excellent']),
+  alwaysNamed: false,
+}
 const frame = (text: string, more: Partial<FrameSetting> = {}) => recogniseFrame(text, { ...setting, ...more })
 
 it.each([
-  ['She’s a keen reader.', 'She is a keen reader.'], ['Maya says he\'s drawn it and he’d like more.', 'Maya says he has drawn it and he would like more.'], ['They’ve begun, they’re glad and they’ll go on.', 'They have begun, they are glad and they will go on.'],
-  ['She’d already been there. It’s Maya’s, and I’m glad.', 'She had already been there. It’s Maya’s, and I’m glad.'], ['She’s', 'She’s'], ['She’s dr', 'She’s dr'],
+  ['She’s a keen reader.', 'She is a keen reader.'],
+  ["Maya says he's drawn it and he’d like more.", 'Maya says he has drawn it and he would like more.'],
+  ['They’ve begun, they’re glad and they’ll go on.', 'They have begun, they are glad and they will go on.'],
+  ['She’d already been there. It’s Maya’s, and I’m glad.', 'She had already been there. It’s Maya’s, and I’m glad.'],
+  ['She’s', 'She’s'],
+  ['She’s dr', 'She’s dr'],
 ])('writes “%s” out, so that the verb can follow another pronoun', (text, full) => {
   expect(writeOutContractions(text)).toBe(full)
 })
 
 describe('recognising a frame in plain English', () => {
   it.each([
-    ['Maya has a thorough grasp of number and checks her work.', '{They} {has} {a} {~thorough} grasp of number and {checks} {their} work.'],
-    ['She often helps others, listens well and finishes on time.', '{They} often {helps} others, {listens} well and {finishes} on time.'],
-    ['James writes his own endings, and we like his ideas; the best book is his.', '{They} {writes} {their} own endings, and we like {their} ideas; the best book is {theirs}.'],
-    ['With a partner, he reads aloud to himself and to him it is easy.', 'With a partner, {they} {reads} aloud to {themself} and to {them} it is easy.'],
-    ['Sam has settled in. They read widely and choose an excellent book.', '{They} {has} settled in. {They} {reads} widely and {chooses} {a} {~excellent} book.'],
-    ['Maya’s work shows that she understands what she reads.', '{Name\'s} work shows that {they} {understands} what {they} {reads}.'],
+    [
+      'Maya has a thorough grasp of number and checks her work.',
+      '{They} {has} {a} {~thorough} grasp of number and {checks} {their} work.',
+    ],
+    [
+      'She often helps others, listens well and finishes on time.',
+      '{They} often {helps} others, {listens} well and {finishes} on time.',
+    ],
+    [
+      'James writes his own endings, and we like his ideas; the best book is his.',
+      '{They} {writes} {their} own endings, and we like {their} ideas; the best book is {theirs}.',
+    ],
+    [
+      'With a partner, he reads aloud to himself and to him it is easy.',
+      'With a partner, {they} {reads} aloud to {themself} and to {them} it is easy.',
+    ],
+    [
+      'Sam has settled in. They read widely and choose an excellent book.',
+      '{They} {has} settled in. {They} {reads} widely and {chooses} {a} {~excellent} book.',
+    ],
+    [
+      'Maya’s work shows that she understands what she reads.',
+      "{Name's} work shows that {they} {understands} what {they} {reads}.",
+    ],
     ['We asked her to share it with hers.', 'We asked {them} to share it with {theirs}.'],
     ['Xe does xyr work by xemself.', '{They} {does} {their} work by {themself}.'],
     ['Maya doesn’t give up.', "{They} {doesn't} give up."],
@@ -31,15 +58,39 @@ describe('recognising a frame in plain English', () => {
   })
 
   it('finds a name that nobody knows by its place, and always names where the part wants it', () => {
-    expect(frameNotation(frame('Ottoline reads well and keeps her notes.', { names: [] }))).toBe('{They} {reads} well and {keeps} {their} notes.')
-    expect(frameNotation(frame('Maya has had a good term.', { alwaysNamed: true }))).toBe('{Name} {has} had a good term.')
+    expect(frameNotation(frame('Ottoline reads well and keeps her notes.', { names: [] }))).toBe(
+      '{They} {reads} well and {keeps} {their} notes.',
+    )
+    expect(frameNotation(frame('Maya has had a good term.', { alwaysNamed: true }))).toBe(
+      '{Name} {has} had a good term.',
+    )
   })
 
   it.each([
-    ['We gave her extra practice.', 'We gave {them} extra practice.', /as in “we asked her”, or/, 'We gave {their} extra practice.'],
-    ['Maya helps classmates when they are stuck and thanks them.', '{They} {helps} classmates when they are stuck and {thanks} them.', /mean others here/, '{They} {helps} classmates when {they} are stuck and {thanks} them.'],
-    ['Sam sorts shapes and names them.', '{They} {sorts} shapes and {names} them.', /mean others here/, '{They} {sorts} shapes and {names} {them}.'],
-    ['Maya writes stories, plans and reports.', '{They} {writes} stories, plans and reports.', /are these things/, '{They} {writes} stories, {plans} and reports.'],
+    [
+      'We gave her extra practice.',
+      'We gave {them} extra practice.',
+      /as in “we asked her”, or/,
+      'We gave {their} extra practice.',
+    ],
+    [
+      'Maya helps classmates when they are stuck and thanks them.',
+      '{They} {helps} classmates when they are stuck and {thanks} them.',
+      /mean others here/,
+      '{They} {helps} classmates when {they} are stuck and {thanks} them.',
+    ],
+    [
+      'Sam sorts shapes and names them.',
+      '{They} {sorts} shapes and {names} them.',
+      /mean others here/,
+      '{They} {sorts} shapes and {names} {them}.',
+    ],
+    [
+      'Maya writes stories, plans and reports.',
+      '{They} {writes} stories, plans and reports.',
+      /are these things/,
+      '{They} {writes} stories, {plans} and reports.',
+    ],
   ])('asks about “%s”, the likelier reading first, and takes the answer', (text, likelier, question, other) => {
     const read = frame(text)
     expect(frameNotation(read)).toBe(likelier)

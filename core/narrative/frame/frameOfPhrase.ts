@@ -15,7 +15,13 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
   let text = ''
   let named = false
   for (const token of tokens) {
-    const words = token.kind === 'optional' || token.kind === 'fact' || (token.kind === 'name' && token.form !== 'used') || (token.kind === 'pronoun' && token.withoutPronoun !== null) ? writePhrase([token]) : said(token, nextWords(tokens, token))
+    const words =
+      token.kind === 'optional' ||
+      token.kind === 'fact' ||
+      (token.kind === 'name' && token.form !== 'used') ||
+      (token.kind === 'pronoun' && token.withoutPronoun !== null)
+        ? writePhrase([token])
+        : said(token, nextWords(tokens, token))
     const start = text.length
     text += words
     if (token.kind !== 'words' && token.kind !== 'optional' && !/[{[]/.test(words)) {
@@ -26,18 +32,25 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
 
   function said(token: PlainToken, next: string): string {
     switch (token.kind) {
-      case 'words': return token.text
-      case 'fact': return ''
-      case 'verb': return token.singular
-      case 'describing': return token.example
-      case 'article': return token.capital ? capitalised(articleBefore(next)) : articleBefore(next)
+      case 'words':
+        return token.text
+      case 'fact':
+        return ''
+      case 'verb':
+        return token.singular
+      case 'describing':
+        return token.example
+      case 'article':
+        return token.capital ? capitalised(articleBefore(next)) : articleBefore(next)
       case 'name':
         named = true
         return token.possessive ? possessiveOf(name, 'apostrophe and s') : name
       case 'pronoun': {
         if (!named && token.case !== 'reflexive') {
           named = true
-          return token.case === 'determiner' || token.case === 'possessive' ? possessiveOf(name, 'apostrophe and s') : name
+          return token.case === 'determiner' || token.case === 'possessive'
+            ? possessiveOf(name, 'apostrophe and s')
+            : name
         }
         return token.capital ? capitalised(pronouns[token.case]) : pronouns[token.case]
       }
@@ -47,6 +60,8 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
 
 /** What is said after an article. */
 function nextWords(tokens: readonly Token[], token: PlainToken): string {
-  const [next] = tokensWith(tokens, {}).slice(tokensWith(tokens, {}).indexOf(token) + 1).filter((each) => each.kind !== 'words' || each.text.trim() !== '')
+  const [next] = tokensWith(tokens, {})
+    .slice(tokensWith(tokens, {}).indexOf(token) + 1)
+    .filter((each) => each.kind !== 'words' || each.text.trim() !== '')
   return next?.kind === 'describing' ? next.example : next?.kind === 'words' ? next.text.trim() : 'word'
 }

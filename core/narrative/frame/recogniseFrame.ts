@@ -71,7 +71,11 @@ export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   const reading: Reading = { words, name, set, subjectAt: -1, plural: false }
   const pieces: FramePiece[] = []
   words.forEach((word, at) => {
-    const piece = recogniseName(word, at, reading, setting) ?? recognisePronoun(word, at, reading) ?? recogniseVerb(word, at, reading) ?? recogniseDescribing(word, at, reading, setting)
+    const piece =
+      recogniseName(word, at, reading, setting) ??
+      recognisePronoun(word, at, reading) ??
+      recogniseVerb(word, at, reading) ??
+      recogniseDescribing(word, at, reading, setting)
     if (!piece) return
     const article = piece.token.kind === 'describing' ? recogniseArticle(words[at - 1]) : null
     if (article) pieces.push(article)
@@ -95,7 +99,10 @@ export function frameParts({ text, pieces }: Frame): { text: string; piece: Fram
   const parts: { text: string; piece: FramePiece | null }[] = []
   let from = 0
   for (const found of pieces) {
-    parts.push({ text: text.slice(from, found.start), piece: null }, { text: text.slice(found.start, found.end), piece: found })
+    parts.push(
+      { text: text.slice(from, found.start), piece: null },
+      { text: text.slice(found.start, found.end), piece: found },
+    )
     from = found.end
   }
   return [...parts, { text: text.slice(from), piece: null }].filter((part) => part.text !== '')
@@ -108,7 +115,12 @@ export function readOtherwise(frame: Frame, which: number, other: number): Frame
     pieces: frame.pieces.map((piece, at) => {
       const token = piece.others[other]
       if (at !== which || !token) return piece
-      return { ...piece, token, doubt: null, others: piece.others.map((each, index) => (index === other ? piece.token : each)) }
+      return {
+        ...piece,
+        token,
+        doubt: null,
+        others: piece.others.map((each, index) => (index === other ? piece.token : each)),
+      }
     }),
   }
 }
@@ -116,9 +128,13 @@ export function readOtherwise(frame: Frame, which: number, other: number): Frame
 /** The words of a text with their places; what stands in braces is notation and no word. */
 export function cutIntoWords(text: string): FrameWord[] {
   // What stands in braces already is notation, and stays.
-  const written = [...text.matchAll(/\{[^}]*\}/g)].map((match) => ({ start: match.index, end: match.index + match[0].length }))
-  const found = [...text.matchAll(/\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*(?:[’'](?![\p{L}]))?/gu)]
-    .filter((match) => !written.some((slot) => match.index >= slot.start && match.index < slot.end))
+  const written = [...text.matchAll(/\{[^}]*\}/g)].map((match) => ({
+    start: match.index,
+    end: match.index + match[0].length,
+  }))
+  const found = [...text.matchAll(/\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*(?:[’'](?![\p{L}]))?/gu)].filter(
+    (match) => !written.some((slot) => match.index >= slot.start && match.index < slot.end),
+  )
   let sentence = 0
   return found.map((match, at): FrameWord => {
     const start = match.index
@@ -128,7 +144,15 @@ export function cutIntoWords(text: string): FrameWord[] {
     // Of "she's" only the pronoun is a word of its own here.
     const word = match[0].replace(contraction, '$1')
     const after = text.slice(start + match[0].length)
-    return { text: word, lower: word.toLocaleLowerCase('en').replace('’', "'"), start, end: start + word.length, sentence, afterComma: /[,;:]/.test(gap), beforeStop: /^\s*([.,;:!?)”"]|$)/.test(after) }
+    return {
+      text: word,
+      lower: word.toLocaleLowerCase('en').replace('’', "'"),
+      start,
+      end: start + word.length,
+      sentence,
+      afterComma: /[,;:]/.test(gap),
+      beforeStop: /^\s*([.,;:!?)”"]|$)/.test(after),
+    }
   })
 }
 
@@ -136,14 +160,25 @@ export function cutIntoWords(text: string): FrameWord[] {
 function findName(words: readonly FrameWord[], names: readonly string[]): string {
   const known = words.find((word) => names.includes(bareName(word.text)))
   if (known) return bareName(known.text)
-  const likely = words.find((word, at) => /^\p{Lu}/u.test(word.text) && !capitalByHabit.test(word.text) && (words[at - 1]?.sentence === word.sentence || (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) || /[’']s$/.test(word.text)))
+  const likely = words.find(
+    (word, at) =>
+      /^\p{Lu}/u.test(word.text) &&
+      !capitalByHabit.test(word.text) &&
+      (words[at - 1]?.sentence === word.sentence ||
+        (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) ||
+        /[’']s$/.test(word.text)),
+  )
   return likely ? bareName(likely.text) : ''
 }
 
-const capitalByHabit = /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
+const capitalByHabit =
+  /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
 
 function looksLikeSubject(next: FrameWord | undefined): boolean {
-  return next !== undefined && (singularVerbs.has(next.lower) || /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower))
+  return (
+    next !== undefined &&
+    (singularVerbs.has(next.lower) || /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower))
+  )
 }
 
 export function bareName(word: string): string {
@@ -159,7 +194,7 @@ function findSet(words: readonly FrameWord[], name: string, more: readonly Prono
     return weight * words.filter((word) => forms.has(word.lower)).length
   })
   const most = Math.max(...counts)
-  return most > 0 ? sets[counts.indexOf(most)] ?? null : null
+  return most > 0 ? (sets[counts.indexOf(most)] ?? null) : null
 }
 
 function recogniseName(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {
@@ -177,7 +212,12 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
     reading.subjectAt = at
     reading.plural = false
   }
-  const pronoun: PlainToken = { kind: 'pronoun', case: isSubject ? 'subject' : 'object', capital: opens, withoutPronoun: null }
+  const pronoun: PlainToken = {
+    kind: 'pronoun',
+    case: isSubject ? 'subject' : 'object',
+    capital: opens,
+    withoutPronoun: null,
+  }
   return isSubject && !setting.alwaysNamed ? piece(word, pronoun, [name, plain]) : piece(word, name, [pronoun, plain])
 }
 
@@ -189,16 +229,29 @@ function adverbAndVerb(reading: Reading, at: number): boolean {
 function recogniseDescribing(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {
   const next = reading.words[at + 1]
   // A describing word stands before what it describes.
-  if (!setting.describing.has(word.text) || !next || word.beforeStop || /^(and|or|but|at|in|on|with|of|to)$/.test(next.lower)) return null
+  if (
+    !setting.describing.has(word.text) ||
+    !next ||
+    word.beforeStop ||
+    /^(and|or|but|at|in|on|with|of|to)$/.test(next.lower)
+  )
+    return null
   return piece(word, { kind: 'describing', example: word.text }, [{ kind: 'words', text: word.text }])
 }
 
 function recogniseArticle(before: FrameWord | undefined): FramePiece | null {
   if (!before || !/^an?$/i.test(before.text)) return null
-  return piece(before, { kind: 'article', capital: before.text.startsWith('A') }, [{ kind: 'words', text: before.text }])
+  return piece(before, { kind: 'article', capital: before.text.startsWith('A') }, [
+    { kind: 'words', text: before.text },
+  ])
 }
 
 /** A piece in the place of a word. */
-export function piece({ start, end }: FrameWord, token: PlainToken, others: PlainToken[], doubt: string | null = null): FramePiece {
+export function piece(
+  { start, end }: FrameWord,
+  token: PlainToken,
+  others: PlainToken[],
+  doubt: string | null = null,
+): FramePiece {
   return { start, end, token, others, doubt }
 }

@@ -4,19 +4,27 @@ import { piece, type FramePiece, type FrameWord, type Reading } from './recognis
 import { alsoNouns, pluralVerbs, singularVerbs } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
-const doneTo = /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|heard|gave|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking)$/
+const doneTo =
+  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|heard|gave|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking)$/
 
 /** Words that cannot be owned: after one of these "her" stands alone. */
-const notOwned = /^(to|in|on|at|with|for|from|of|by|and|or|but|so|as|than|when|while|if|because|that|who|which|what|how|why|where|a|an|the|this|these|into|out|up|down|about|after|before|during|through|well|best|better|more|most|much|very|also|too|again|now|here|there|today|is|was|has|had|can|will|would|could|should)$/
+const notOwned =
+  /^(to|in|on|at|with|for|from|of|by|and|or|but|so|as|than|when|while|if|because|that|who|which|what|how|why|where|a|an|the|this|these|into|out|up|down|about|after|before|during|through|well|best|better|more|most|much|very|also|too|again|now|here|there|today|is|was|has|had|can|will|would|could|should)$/
 
-const othersInSight = /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|teachers|families|groups?|class|team)\b/i
+const othersInSight =
+  /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|teachers|families|groups?|class|team)\b/i
 
 /** Reads a pronoun in its case, when it speaks of the student. */
 export function recognisePronoun(word: FrameWord, at: number, reading: Reading): FramePiece | null {
   const { set } = reading
   const opens = reading.words[at - 1]?.sentence !== word.sentence
   const plain: PlainToken = { kind: 'words', text: word.text }
-  const token = (which: PronounCase): PlainToken => ({ kind: 'pronoun', case: which, capital: opens && /^\p{Lu}/u.test(word.text), withoutPronoun: null })
+  const token = (which: PronounCase): PlainToken => ({
+    kind: 'pronoun',
+    case: which,
+    capital: opens && /^\p{Lu}/u.test(word.text),
+    withoutPronoun: null,
+  })
   if (!set) return null
   if (set !== they && set.subject !== 'they' && isTheirs(word.lower)) {
     return piece(word, plain, [token(isTheirs(word.lower) ?? 'subject'), plain], mayBeOthers(word.text))
@@ -31,13 +39,23 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   }
   if (meansOthers) return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const things = set.takesPluralVerb && first !== 'subject' && first !== 'reflexive' && severalBefore(reading, at)
-  if (things) return first === 'object' || first === 'possessive' ? piece(word, plain, [token(first), plain], mayBeOthers(word.text)) : piece(word, token(first), [plain], mayBeOthers(word.text))
+  if (things)
+    return first === 'object' || first === 'possessive'
+      ? piece(word, plain, [token(first), plain], mayBeOthers(word.text))
+      : piece(word, token(first), [plain], mayBeOthers(word.text))
   if (!second) return piece(word, token(first), [plain])
   return piece(word, token(first), [token(second.case), plain], second.sure ? null : questionOf(word.text, first))
 }
 
 function isTheirs(word: string): PronounCase | null {
-  const cases: Record<string, PronounCase> = { they: 'subject', them: 'object', their: 'determiner', theirs: 'possessive', themself: 'reflexive', themselves: 'reflexive' }
+  const cases: Record<string, PronounCase> = {
+    they: 'subject',
+    them: 'object',
+    their: 'determiner',
+    theirs: 'possessive',
+    themself: 'reflexive',
+    themselves: 'reflexive',
+  }
   return cases[word] ?? null
 }
 
@@ -48,36 +66,63 @@ function casesOf(word: FrameWord, set: Exclude<Reading['set'], null>): PronounCa
 }
 
 /** The likelier case and, where one word serves two, the other one, with whether there is any doubt. */
-export function likelierCase(cases: readonly PronounCase[], word: FrameWord, at: number, reading: Reading): [PronounCase | null, { case: PronounCase; sure: boolean } | null] {
+export function likelierCase(
+  cases: readonly PronounCase[],
+  word: FrameWord,
+  at: number,
+  reading: Reading,
+): [PronounCase | null, { case: PronounCase; sure: boolean } | null] {
   const owner = cases.includes('determiner')
   const alone = cases.find((each) => each !== 'determiner')
   if (!owner || !alone) return [cases[0] ?? null, null]
   const next = reading.words[at + 1]
   const before = reading.words[at - 1]
-  if (!next || word.beforeStop || notOwned.test(next.lower) || /ly$/.test(next.lower)) return [alone, { case: 'determiner', sure: true }]
+  if (!next || word.beforeStop || notOwned.test(next.lower) || /ly$/.test(next.lower))
+    return [alone, { case: 'determiner', sure: true }]
   const done = before !== undefined && doneTo.test(before.lower) && alone === 'object'
   if (!done || next.lower === 'own') return ['determiner', { case: alone, sure: true }]
   // "We gave her extra practice": what somebody else does is likelier done to the student than to the student's things.
-  const byStudent = reading.subjectAt >= 0 && reading.subjectAt >= at - 2 && reading.words[reading.subjectAt]?.sentence === word.sentence
-  return !byStudent || pluralVerbs.has(next.lower) || /ing$/.test(next.lower) ? [alone, { case: 'determiner', sure: false }] : ['determiner', { case: alone, sure: false }]
+  const byStudent =
+    reading.subjectAt >= 0 &&
+    reading.subjectAt >= at - 2 &&
+    reading.words[reading.subjectAt]?.sentence === word.sentence
+  return !byStudent || pluralVerbs.has(next.lower) || /ing$/.test(next.lower)
+    ? [alone, { case: 'determiner', sure: false }]
+    : ['determiner', { case: alone, sure: false }]
 }
 
 function spokenOfOthers(reading: Reading, at: number): boolean {
   const word = reading.words[at]
-  const before = reading.words.slice(0, at).filter((each) => each.sentence === word?.sentence).map((each) => each.text).join(' ')
-  return (othersInSight.test(before) || severalBefore(reading, at)) && /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(reading.words[at - 1]?.lower ?? '')
+  const before = reading.words
+    .slice(0, at)
+    .filter((each) => each.sentence === word?.sentence)
+    .map((each) => each.text)
+    .join(' ')
+  return (
+    (othersInSight.test(before) || severalBefore(reading, at)) &&
+    /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(
+      reading.words[at - 1]?.lower ?? '',
+    )
+  )
 }
 
 /** Whether several things or people were named before in the sentence, which "them" could mean. */
 function severalBefore(reading: Reading, at: number): boolean {
   const sentence = reading.words[at]?.sentence
-  return reading.words.slice(0, at).some((word, index) => word.sentence === sentence && index !== reading.subjectAt && mayBeSeveral(word))
+  return reading.words
+    .slice(0, at)
+    .some((word, index) => word.sentence === sentence && index !== reading.subjectAt && mayBeSeveral(word))
 }
 
 /** Whether a word looks like several people or things: a plural noun, by its ending. */
 export function mayBeSeveral(word: FrameWord): boolean {
   if (/^(children|people|we|us)$/.test(word.lower)) return true
-  return /[^s’']s$/.test(word.text) && !/^\p{Lu}/u.test(word.text) && !(singularVerbs.has(word.lower) && !alsoNouns.has(word.lower)) && !/^(his|hers|this|its|always|sometimes|does|has|is|was|as|yes)$/.test(word.lower)
+  return (
+    /[^s’']s$/.test(word.text) &&
+    !/^\p{Lu}/u.test(word.text) &&
+    !(singularVerbs.has(word.lower) && !alsoNouns.has(word.lower)) &&
+    !/^(his|hers|this|its|always|sometimes|does|has|is|was|as|yes)$/.test(word.lower)
+  )
 }
 
 function mayBeOthers(word: string): string {
@@ -85,5 +130,7 @@ function mayBeOthers(word: string): string {
 }
 
 function questionOf(word: string, likelier: PronounCase): string {
-  return likelier === 'determiner' ? `Is this “${word}” as in “${word} book”, or as in “we asked ${word}”?` : `Is this “${word}” as in “we asked ${word}”, or as in “${word} book”?`
+  return likelier === 'determiner'
+    ? `Is this “${word}” as in “${word} book”, or as in “we asked ${word}”?`
+    : `Is this “${word}” as in “we asked ${word}”, or as in “${word} book”?`
 }

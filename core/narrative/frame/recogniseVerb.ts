@@ -3,9 +3,13 @@ import { piece, type FramePiece, type FrameWord, type Reading } from './recognis
 import { alsoNouns, betweenSubjectAndVerb, pluralVerbs, singularVerbs } from './verbWords'
 
 /** What a verb is followed by, and a plural noun seldom: an object, a preposition, a question word. */
-export const afterVerb = /^(the|a|an|this|that|these|those|it|them|him|her|his|their|its|our|my|to|how|why|what|when|where|which|who|whether|if|in|on|at|with|for|from|into|out|up|down|over|about|by|back|well|each|every|all|any|some|most|more|both|one|two|three|several|many|few|little|plenty|time|no|not|good|better|best|again|others|there|here|\p{L}+ly)$/iu
+export const afterVerb =
+  /^(the|a|an|this|that|these|those|it|them|him|her|his|their|its|our|my|to|how|why|what|when|where|which|who|whether|if|in|on|at|with|for|from|into|out|up|down|over|about|by|back|well|each|every|all|any|some|most|more|both|one|two|three|several|many|few|little|plenty|time|no|not|good|better|best|again|others|there|here|\p{L}+ly)$/iu
 
-/** Reads a verb that must agree with the student: right after the subject, or joined to an earlier verb of the student's. */
+/**
+ * Reads a verb that must agree with the student: right after the subject, or joined to an earlier verb of the
+ * student's.
+ */
 export function recogniseVerb(word: FrameWord, at: number, reading: Reading): FramePiece | null {
   const subject = reading.words[reading.subjectAt]
   if (!subject || subject.sentence !== word.sentence) return null
@@ -32,8 +36,10 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
 function placeOf(at: number, reading: Reading): 'after subject' | 'joined' | 'elsewhere' {
   let before = at - 1
   while (before > reading.subjectAt && betweenSubjectAndVerb.test(reading.words[before]?.lower ?? '')) before -= 1
-  // "runs, jumps and throws", "plays fairly, thinks ahead": a comma right after a verb of the student's goes on with verbs.
-  if (before === reading.subjectAt && (!isVerbAt(reading, before) || reading.words[at]?.afterComma)) return 'after subject'
+  // "runs, jumps and throws", "plays fairly, thinks ahead": a comma right after a verb of the student's goes on with
+  // verbs.
+  if (before === reading.subjectAt && (!isVerbAt(reading, before) || reading.words[at]?.afterComma))
+    return 'after subject'
   const link = reading.words[before]
   if (link && /^(and|or|but|yet)$/.test(link.lower)) return 'joined'
   // In a row of three, commas part the first two.

@@ -4,7 +4,8 @@ import { pluralVerb } from '../verbs'
  * Verbs that teachers write of students, as they follow "she". Ours; a verb that is not here is left as plain words,
  * which a click corrects.
  */
-const singulars = `is has was does goes needs finds uses reads keeps says works gives writes knows explains shows asks takes plays follows makes
+const singulars =
+  `is has was does goes needs finds uses reads keeps says works gives writes knows explains shows asks takes plays follows makes
 looks joins remembers brings puts plans listens begins understands tells measures finishes chooses checks spells notices gets describes
 compares adds tries stays moves draws comes sees repeats names loses links helps hears throws spots produces mixes manages likes loves
 learns fills completes builds applies watches wants turns stops starts sorts solves shares runs records reaches picks multiplies leaves
@@ -22,20 +23,27 @@ participates performs persists perseveres persuades possesses prepares progresse
 questions raises reacts realises reasons receives recalls reflects relates relies reminds reports represents requires researches
 respects responds rushes seeks seems selects sends shines signs sings sits speaks spends spreads stands states strengthens strives
 struggles studies succeeds supports supposes teaches tends touches traces trusts understands values views visits volunteers walks
-welcomes wishes wonders worries lasts files surprises praises means hunts empties warms includes tidies ends belongs differs opens hopes hasn't isn't wasn't doesn't`.split(/\s+/)
+welcomes wishes wonders worries lasts files surprises praises means hunts empties warms includes tidies ends belongs differs opens hopes hasn't isn't wasn't doesn't`.split(
+    /\s+/,
+  )
 
 /** Forms after "she". */
 export const singularVerbs: ReadonlySet<string> = new Set(singulars.filter((verb) => /(s|n't)$/.test(verb)))
 
 /** Forms after "they", each with the form after "she". */
-export const pluralVerbs: ReadonlyMap<string, string> = new Map([...singularVerbs].map((verb) => [pluralVerb(verb), verb]))
+export const pluralVerbs: ReadonlyMap<string, string> = new Map(
+  [...singularVerbs].map((verb) => [pluralVerb(verb), verb]),
+)
 
 /** Verbs whose form after "she" is also a plural noun. */
-export const alsoNouns: ReadonlySet<string> = new Set(`needs uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests
+export const alsoNouns: ReadonlySet<string> = new Set(
+  `needs uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests
 sounds shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts comments copies cuts
 deals designs displays drafts dreams experiments forms guides judges matches models paints promises questions reasons reports respects
 signs states studies supports traces values views visits wishes worries runs measures moves links hands starts stops turns
-leaves throws catches draws claims closes repeats rests tries`.split(/\s+/))
+leaves throws catches draws claims closes repeats rests tries`.split(/\s+/),
+)
 
 /** Words that can stand between a subject and its verb. */
-export const betweenSubjectAndVerb = /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|\p{L}+ly)$/iu
+export const betweenSubjectAndVerb =
+  /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|\p{L}+ly)$/iu

@@ -2,4 +2,6 @@ import { describingToWrite } from '../../../contracts/phrasebook'
 import { bodyOf, staffRoute } from '../../http/staffRoute'
 import { writeDescribing } from '../../services/phrasebook'
 
-export default staffRoute(async (context, event) => ({ event: await writeDescribing(context, await bodyOf(event, describingToWrite)) }))
+export default staffRoute(async (context, event) => ({
+  event: await writeDescribing(context, await bodyOf(event, describingToWrite)),
+}))

@@ -1,7 +1,10 @@
 import type { Knex } from 'knex'
 import { usualCheckSettings } from '../../../core/checks/checkSettings'
 
-/** Phrases with tone, grades, moves and owner; skills inside sentences; what a school's checks look for; accepted findings. */
+/**
+ * Phrases with tone, grades, moves and owner; skills inside sentences; what a school's checks look for; accepted
+ * findings.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(`
     alter table phrase
@@ -19,5 +22,7 @@ export async function up(knex: Knex): Promise<void> {
       primary key (student_id, box, term_id, check_name, words)
     );
   `)
-  await knex.raw(`update school set settings = jsonb_build_object('checks', ?::jsonb) || settings`, [JSON.stringify(usualCheckSettings)])
+  await knex.raw(`update school set settings = jsonb_build_object('checks', ?::jsonb) || settings`, [
+    JSON.stringify(usualCheckSettings),
+  ])
 }

@@ -2,4 +2,6 @@ import { planToWrite } from '../../../../contracts/phrasebook'
 import { bodyOf, staffRoute } from '../../../http/staffRoute'
 import { writeBoxPlan } from '../../../services/phrasebook'
 
-export default staffRoute(async (context, event) => ({ event: await writeBoxPlan(context, getRouterParam(event, 'box') ?? '', await bodyOf(event, planToWrite)) }))
+export default staffRoute(async (context, event) => ({
+  event: await writeBoxPlan(context, getRouterParam(event, 'box') ?? '', await bodyOf(event, planToWrite)),
+}))

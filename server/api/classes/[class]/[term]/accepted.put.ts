@@ -2,4 +2,6 @@ import { findingToAccept } from '../../../../../contracts/write'
 import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
 import { acceptFinding } from '../../../../services/write'
 
-export default staffRoute(async (context, event) => ({ event: await acceptFinding(context, placeOf(event), await bodyOf(event, findingToAccept)) }))
+export default staffRoute(async (context, event) => ({
+  event: await acceptFinding(context, placeOf(event), await bodyOf(event, findingToAccept)),
+}))

@@ -2,4 +2,6 @@ import { commentToWrite } from '../../../../../contracts/write'
 import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
 import { writeComment } from '../../../../services/write'
 
-export default staffRoute(async (context, event) => writeComment(context, placeOf(event), await bodyOf(event, commentToWrite)))
+export default staffRoute(async (context, event) =>
+  writeComment(context, placeOf(event), await bodyOf(event, commentToWrite)),
+)
