@@ -102,7 +102,7 @@ export default withNuxt(
       'scripts/**/*.ts',
       'demo/**/*.ts',
       'tests/**/*.ts',
-      'server/{data,services,access,jobs}/**/*.ts',
+      'server/{data,services,access,jobs,reading}/**/*.ts',
     ],
     languageOptions: { parserOptions: { project: './tsconfig.tools.json', tsconfigRootDir: import.meta.dirname } },
     rules: { '@typescript-eslint/no-floating-promises': 'error', '@typescript-eslint/no-misused-promises': 'error' },

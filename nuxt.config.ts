@@ -1,4 +1,5 @@
 import tailwindcss from '@tailwindcss/vite'
+import { apiRoutes } from './scripts/apiRoutes.mjs'
 
 /** The web shell. Pages are drawn in the browser (see docs/decisions/0003-drawn-in-the-browser.md). */
 export default defineNuxtConfig({
@@ -23,6 +24,7 @@ export default defineNuxtConfig({
   },
   nitro: {
     typescript: { strict: true },
+    virtual: { '#api-routes': () => `export const apiRoutes = ${JSON.stringify(apiRoutes())}` },
     esbuild: { options: { target: 'es2022' } },
   },
   runtimeConfig: {

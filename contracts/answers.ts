@@ -1,6 +1,6 @@
 import type { ImportPlan } from '../core/exchange/planImport'
 import type { GradebookMapping } from '../core/exchange/gradebookMapping'
-import type { ClassRecord, StudentComment, Term } from '../core/record/classRecord'
+import type { SchoolSetup, StudentComment, Term, TermRecord } from '../core/record/classRecord'
 import type { SignedIn } from './session'
 
 /** What the signed-in person may change in the class in view. */
@@ -14,11 +14,17 @@ export interface Permissions {
   locked: string | null
 }
 
+/** One class in one term, as far as the reader may see it; with the set-up it makes the whole record. */
 export interface ClassAnswer {
-  record: ClassRecord
+  term: TermRecord
   may: Permissions
   /** ISO date on the server. */
   today: string
+}
+
+/** The school's set-up as far as it concerns the reader, with the own phrases beside the school's. */
+export interface SetupAnswer {
+  setup: SchoolSetup
 }
 
 /** A class on the desk. */
@@ -63,6 +69,8 @@ export interface ChangeAnswer {
 
 export interface DraftsAnswer extends ChangeAnswer {
   comments: StudentComment[]
+  /** Students whose box somebody wrote in while the drafts were composed: those texts stay. */
+  writtenMeanwhile: string[]
   /** Students whose facts or phrases gave nothing to say. */
   withoutFacts: string[]
 }

@@ -1,54 +1,67 @@
 import { z } from 'zod'
 import { moves, partKinds } from '../core/narrative/phrase'
+import { checkSettingsSchema } from '../core/checks/checkSettingsSchema'
 import { tiers } from '../core/scales/tier'
+import { key, noneTwice, text } from './text'
 
 const grade = z.number().int().min(0).max(13)
 
-/** A phrase as it shall be. `owner`: the school's, or the writer's own. */
-export const phraseToWrite = z.object({
-  id: z.string().min(1, 'A phrase needs an id of its own.').max(80),
-  subject: z.string().min(1).max(60),
+const phraseShape = {
+  subject: key,
   part: z.enum(partKinds),
-  about: z.string().min(1).max(80),
+  about: key,
   tiers: z.array(z.enum(tiers)).max(5),
   uneven: z.boolean(),
   moves: z.array(z.enum(moves)).max(3),
-  text: z.string().trim().min(1, 'A phrase needs words.').max(400, 'Keep a phrase under 400 characters.'),
-  tone: z.string().trim().max(20),
+  tone: text(20).transform((tone) => tone.trim()),
   grades: z
     .object({ from: grade, to: grade })
     .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
     .nullable(),
+}
+
+/** A phrase as the writer saw it; null where there was none. */
+const phraseSeen = z.object({ ...phraseShape, text: text(400) }).nullable()
+
+/** A phrase as it shall be. `owner`: the school's, or the writer's own. */
+export const phraseToWrite = z.object({
+  ...phraseShape,
+  id: key,
+  text: text(400, 'Keep a phrase under 400 characters.')
+    .transform((words) => words.trim())
+    .pipe(z.string().min(1, 'A phrase needs words.')),
   owner: z.enum(['school', 'mine']),
-  /** The text that the writer saw, so that nobody's change is overwritten unseen; left out where it does not matter. */
-  was: z.string().max(400).optional(),
+  was: phraseSeen,
 })
 export type PhraseToWrite = z.infer<typeof phraseToWrite>
 
-/** Phrases to put in or change, and ids of those to take out, as one change. */
+/** Phrases to put in or change, and those to take out, as one change. */
 export const phrasesToWrite = z.object({
-  phrases: z.array(phraseToWrite).max(20_000),
-  removed: z.array(z.string().min(1).max(80)).max(20_000),
+  phrases: noneTwice(phraseToWrite, 20_000, (phrase) => phrase.id),
+  removed: noneTwice(z.object({ id: key, was: phraseSeen }), 20_000, (phrase) => phrase.id),
 })
 export type PhrasesToWrite = z.infer<typeof phrasesToWrite>
 
-/** The describing words of a tier, in order. */
-export const describingToWrite = z.object({
-  tier: z.enum(tiers),
-  words: z
-    .array(
-      z
-        .string()
-        .regex(/^[a-z][a-z-]*$/, 'A describing word is one word in small letters.')
-        .max(40),
-    )
-    .max(60),
-})
+const describingWords = z
+  .array(
+    z
+      .string()
+      .regex(/^[a-z][a-z-]*$/, 'A describing word is one word in small letters.')
+      .max(40),
+  )
+  .max(60)
+
+/** The describing words of a tier, in order. `was`: those that the writer saw. */
+export const describingToWrite = z.object({ tier: z.enum(tiers), words: describingWords, was: describingWords })
 export type DescribingToWrite = z.infer<typeof describingToWrite>
 
-/** A box's plan, as plans are written (docs/formats.md). */
-export const planToWrite = z.object({ plan: z.string().max(2000) })
+/** A box's plan, as plans are written (docs/formats.md). `was`: the one that the writer saw. */
+export const planToWrite = z.object({ plan: text(2000), was: text(2000) })
 export type PlanToWrite = z.infer<typeof planToWrite>
+
+/** What the school's checks look for. `was`: what the writer saw. */
+export const checksToWrite = z.object({ checks: checkSettingsSchema, was: checkSettingsSchema })
+export type ChecksToWrite = z.infer<typeof checksToWrite>
 
 /** How many comments of a class say a phrase: those that a redraft would change, and those that stay as they are. */
 export interface PhraseUses {

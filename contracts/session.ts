@@ -1,7 +1,10 @@
 import { z } from 'zod'
+import { text } from './text'
 
 export const signIn = z.object({
-  name: z.string().trim().min(1, 'Write your sign-in name.').max(80),
+  name: text(80)
+    .transform((name) => name.trim())
+    .pipe(z.string().min(1, 'Write your sign-in name.')),
   password: z.string().min(1, 'Write your password.').max(200),
 })
 

@@ -1,35 +1,47 @@
 import { z } from 'zod'
 import { becauseKinds } from '../core/narrative/because'
+import { followEdits } from '../core/narrative/followEdits'
 import { commentStatuses } from '../core/record/classRecord'
 import { tiers } from '../core/scales/tier'
+import { isKeepable } from '../core/text/plainText'
+import { key, text } from './text'
 
 const because = z.object({
   kind: z.enum(becauseKinds),
-  about: z.string().max(300),
-  text: z.string().max(500),
+  about: text(300),
+  text: text(500),
   tier: z.enum(tiers).nullable(),
-  termId: z.string(),
+  termId: text(80),
 })
 
 const sentence = z.object({
   start: z.number().int().min(0),
   end: z.number().int().min(0),
-  composed: z.string().max(5000),
-  parts: z.array(z.string().max(120)).max(10),
-  phraseIds: z.array(z.string().max(80)).max(10),
+  composed: text(5000),
+  parts: z.array(text(120)).max(10),
+  phraseIds: z.array(text(80)).max(10),
   because: z.array(because).max(40),
 })
 
-/** A comment as it shall be. `version` is the one the writer saw; 0 where there was none. */
-export const commentToWrite = z.object({
-  studentId: z.uuid(),
-  box: z.string().min(1).max(60),
-  text: z.string().max(20_000),
-  sentences: z.array(sentence).max(100),
-  ownWords: z.boolean(),
-  status: z.enum(commentStatuses),
-  version: z.number().int().min(0),
-})
+/**
+ * A comment as it shall be. `version` is the one the writer saw; 0 where there was none. A text that comes in letters
+ * and accents apart is composed, and its sentences follow.
+ */
+export const commentToWrite = z
+  .object({
+    studentId: z.uuid(),
+    box: key,
+    text: z.string().max(20_000).refine(isKeepable, 'There is a character in this text that cannot be kept.'),
+    sentences: z.array(sentence).max(100),
+    ownWords: z.boolean(),
+    status: z.enum(commentStatuses),
+    version: z.number().int().min(0),
+  })
+  .transform((comment) => {
+    const composed = comment.text.normalize('NFC')
+    if (composed === comment.text) return comment
+    return { ...comment, text: composed, sentences: followEdits(comment.sentences, comment.text, composed) }
+  })
 export type CommentToWrite = z.infer<typeof commentToWrite>
 
 /**
@@ -37,18 +49,18 @@ export type CommentToWrite = z.infer<typeof commentToWrite>
  * for the whole class, or for the students named.
  */
 export const draftsToMake = z.object({
-  box: z.string().min(1).max(60),
+  box: key,
   where: z.enum(['empty', 'empty and drafts']),
   students: z.array(z.uuid()).max(500).optional(),
 })
+export type DraftsToMake = z.infer<typeof draftsToMake>
+
 /** Whether a teacher says of a finding's words that they are right. */
 export const findingToAccept = z.object({
   studentId: z.uuid(),
-  box: z.string().min(1).max(60),
-  check: z.string().min(1).max(60),
-  words: z.string().max(2000),
+  box: key,
+  check: key,
+  words: text(2000),
   right: z.boolean(),
 })
 export type FindingToAccept = z.infer<typeof findingToAccept>
-
-export type DraftsToMake = z.infer<typeof draftsToMake>

@@ -9,7 +9,7 @@ import { followEdits } from '../core/narrative/followEdits'
 import { markProposal } from '../core/record/markProposal'
 import { indexRecord } from '../core/record/recordIndex'
 import type { ClassRecord, Student, StudentComment } from '../core/record/classRecord'
-import { hashPassword, whoIs } from '../server/data/people'
+import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
 import { settleLevels, settleMarks } from '../server/services/settle'
@@ -20,6 +20,9 @@ import { makeDrafts, writeComment } from '../server/services/write'
 type Files = Map<string, Uint8Array>
 
 const here = fileURLToPath(new URL('.', import.meta.url))
+
+/** A comment on the schema says that a database holds nothing but the demo. */
+export const demoMark = 'Facunda: the demo school'
 
 /** Days from the day of loading, so that the demo always stands in the middle of its job. */
 const daysTo = { commentsDue: 9, locks: 23, ends: 25 }
@@ -58,7 +61,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   const as = async (signIn: string): Promise<Context> => ({
     db,
     today,
-    who: (await whoIs(db, people.get(signIn) ?? '')) ?? fail(`There is no ${signIn}.`),
+    ...((await askerOf(db, people.get(signIn) ?? '', null)) ?? fail(`There is no ${signIn}.`)),
   })
   const ines = await as('ines')
   const tobias = await as('tobias')
@@ -71,6 +74,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
+  await db.raw(`comment on schema public is '${demoMark}'`)
 }
 
 interface Teachers {
@@ -89,6 +93,7 @@ async function loadAutumn(
     studentId: idOf(ids, studentId),
     subject,
     mark,
+    was: null,
   }))
   await settleMarks(
     ines,
@@ -101,6 +106,7 @@ async function loadAutumn(
     marks.filter((mark) => mark.subject === 'music'),
   )
   await rate({ ines, tobias }, place, record, ids, record.before?.levels ?? [])
+  await score(ines, place, ids, record.before?.habitScores ?? [])
   for (const row of files.records('comments-autumn.csv', ['number', 'box', 'text'])) {
     const student = studentOf(files, 'comments-autumn.csv', row, record.students)
     if (student)
@@ -139,6 +145,7 @@ async function settleWinter(
     studentId: idOf(ids, studentId),
     subject,
     mark,
+    was: null,
   }))
   const isDecided = new Set(decided.map((mark) => `${mark.studentId} ${mark.subject}`))
   const proposed = record.students.flatMap((student, position) =>
@@ -148,21 +155,28 @@ async function settleWinter(
       // A few are left open, as in any class nine days before the comments are due.
       const open =
         percent === null || isDecided.has(`${studentId} ${subject}`) || (subject === 'art' && position % 5 === 2)
-      return open ? [] : [{ studentId, subject, mark: { percent, special: null, reason: null } }]
+      return open ? [] : [{ studentId, subject, mark: { percent, special: null, reason: null }, was: null }]
     }),
   )
   await settleMarks(ines, place, [...proposed, ...decided])
   await rate({ ines, tobias }, place, record, ids, record.levels)
-  await settleLevels(
-    ines,
-    place,
-    record.habitScores.map((score) => ({
-      studentId: idOf(ids, score.studentId),
-      kind: 'habit',
-      about: score.about,
-      symbol: score.symbol,
-    })),
-  )
+  await score(ines, place, ids, record.habitScores)
+}
+
+async function score(
+  ines: Context,
+  place: Place,
+  ids: Map<string, string>,
+  scores: ClassRecord['habitScores'],
+): Promise<void> {
+  const cells = scores.map(({ studentId, about, symbol }) => ({
+    studentId: idOf(ids, studentId),
+    kind: 'habit' as const,
+    about,
+    symbol,
+    was: null,
+  }))
+  if (cells.length > 0) await settleLevels(ines, place, cells)
 }
 
 async function rate(
@@ -178,6 +192,7 @@ async function rate(
     kind: 'skill' as const,
     about: level.about,
     symbol: level.symbol,
+    was: null,
   }))
   await settleLevels(
     ines,
@@ -267,7 +282,7 @@ async function addPeople(db: Knex, files: FolderReader): Promise<Map<string, str
         password_hash: await hashPassword(row.get('password')),
         given_name: row.get('given name'),
         family_name: row.get('family name'),
-        role: row.get('role'),
+        role: row.get('role') === 'coordinator' ? 'coordinator' : 'teacher',
       })
       .returning<{ id: string }[]>('id')
     ids.set(row.get('sign-in'), person?.id ?? '')
@@ -283,8 +298,8 @@ async function addTeaching(
 ): Promise<void> {
   await db('teaching').insert(
     files.records('teaching.csv', ['class', 'sign-in', 'subject']).map((row) => ({
-      person_id: people.get(row.get('sign-in')),
-      class_id: classes.get(row.get('class')),
+      person_id: people.get(row.get('sign-in')) ?? fail('Somebody teaches who is not there.'),
+      class_id: classes.get(row.get('class')) ?? fail('There is no such class.'),
       subject: row.get('subject') || null,
     })),
   )

@@ -4,5 +4,6 @@ export interface Cluster {
   startedHere: boolean
   stop: () => void
   start: () => void
+  isRunning: () => boolean
 }
 export function startCluster(folder: string): Promise<Cluster>

@@ -1,14 +1,23 @@
 import { execFileSync, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 
-/** The folder of PostgreSQL's programs, newest first, or null. */
-export function postgresPrograms() {
-  const root = '/usr/lib/postgresql'
-  if (!existsSync(root)) return null
-  const versions = readdirSync(root)
-    .filter((version) => existsSync(`${root}/${version}/bin/initdb`))
-    .sort((a, b) => Number(b) - Number(a))
-  return versions.length > 0 ? `${root}/${versions[0]}/bin` : null
+const postgresRoot = '/usr/lib/postgresql'
+
+/** The newest version of PostgreSQL that is installed, or null. */
+export function newestVersion() {
+  if (!existsSync(postgresRoot)) return null
+  const versions = readdirSync(postgresRoot).filter((version) => existsSync(`${postgresRoot}/${version}/bin/initdb`))
+  return versions.sort((a, b) => Number(b) - Number(a))[0] ?? null
+}
+
+/** The folder of a version's programs. A cluster is only ever started by the programs of its own version. */
+export function postgresPrograms(version) {
+  const folder = `${postgresRoot}/${version}/bin`
+  if (existsSync(`${folder}/postgres`)) return folder
+  throw new Error(
+    `The data was made by PostgreSQL ${version}, which is no longer installed. ` +
+      `Install postgresql-${version}, or move the data to a newer version (docs/operating.md).`,
+  )
 }
 
 /** Installs the Debian packages that are lacking, or stops with the exact command where it may not. */
@@ -28,7 +37,7 @@ export function needDebianPackages(wanted) {
   execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...lacking], quiet)
 }
 
-export const postgresql = { name: 'postgresql', isThere: () => postgresPrograms() !== null }
+export const postgresql = { name: 'postgresql', isThere: () => newestVersion() !== null }
 export const chromium = { name: 'chromium', isThere: () => existsSync('/usr/bin/chromium') }
 export const poppler = { name: 'poppler-utils', isThere: () => existsSync('/usr/bin/pdftotext') }
 

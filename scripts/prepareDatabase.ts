@@ -1,26 +1,40 @@
-import { loadDemo } from '../demo/loadDemo'
-import { openDatabase } from '../server/data/database'
+import { demoMark, loadDemo } from '../demo/loadDemo'
+import { databaseUrl, openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
+import { stopReading } from '../server/reading/readTableBeside'
 
 /**
- * Brings a database up to date: makes it if it is missing, migrates, and loads the demo school when there is no school.
- * With "--reset" everything in it goes first. Address: DATABASE_URL.
+ * Brings a database up to date: makes it if it is missing, and migrates. Address: DATABASE_URL.
+ * "--demo": loads the demo school where there is no school yet.
+ * "--reset": takes everything out first; only of a database that the demo was loaded into here.
  */
-const url = new URL(process.env.DATABASE_URL ?? '')
+const url = new URL(databaseUrl())
 const name = decodeURIComponent(url.pathname.slice(1))
 await makeIfMissing()
 
 const db = openDatabase(url.href)
 try {
-  if (process.argv.includes('--reset')) await db.raw('drop schema public cascade; create schema public')
+  if (process.argv.includes('--reset')) {
+    await refuseUnlessDemo()
+    await db.raw('drop schema public cascade; create schema public; drop schema if exists pgboss cascade')
+  }
   await migrate(db)
-  if (!(await db('school').first())) {
-    const today = new Date().toLocaleDateString('sv-SE')
-    await loadDemo(db, today)
+  if (process.argv.includes('--demo') && !(await db('school').first())) {
+    await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
     console.log('The demo school is loaded.')
   }
 } finally {
+  await stopReading()
   await db.destroy()
+}
+
+async function refuseUnlessDemo(): Promise<void> {
+  const { rows } = await db.raw<{ rows: { mark: string | null; empty: boolean }[] }>(`
+    select obj_description('public'::regnamespace, 'pg_namespace') as mark,
+      not exists (select from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r') as empty`)
+  const [row] = rows
+  if (row?.empty || row?.mark === demoMark) return
+  throw new Error(`The database “${name}” holds what the demo did not put there. Nothing was changed.`)
 }
 
 async function makeIfMissing(): Promise<void> {

@@ -1,6 +1,44 @@
 import { spawn } from 'node:child_process'
 
-/** Starts the web and the press beside each other. @returns both, and how to stop them */
+/** Seconds that a process has to live for a new start to be tried at once; else the pause grows up to the longest. */
+const settledAfter = 30
+const longestPause = 20
+
+/**
+ * Keeps a process running: one that ends is started again, after a pause that grows while it does not hold.
+ * @param begin starts it
+ * @returns its number now, and how to stop it for good
+ */
+function keepRunning(name, begin) {
+  let child = null
+  let pause = 0.5
+  let stopping = false
+  const start = () => {
+    const since = Date.now()
+    child = begin()
+    child.once('exit', (code, signal) => {
+      if (stopping) return
+      pause = Date.now() - since > settledAfter * 1000 ? 0.5 : Math.min(longestPause, pause * 2)
+      console.error(`The ${name} ended (${signal ?? code}); it is started again in ${pause} s.`)
+      setTimeout(() => {
+        if (!stopping) start()
+      }, pause * 1000)
+    })
+  }
+  start()
+  return {
+    pid: () => child?.pid,
+    stop: () =>
+      new Promise((done) => {
+        stopping = true
+        if (!child || child.exitCode !== null || child.signalCode !== null) return done()
+        child.once('exit', done)
+        child.kill('SIGTERM')
+      }),
+  }
+}
+
+/** Starts the web and the press beside each other and keeps them running. @returns both, and how to stop them */
 export function startProcesses({ databaseUrl, port, secret, dev = false, quiet = false }) {
   const env = {
     ...process.env,
@@ -12,29 +50,22 @@ export function startProcesses({ databaseUrl, port, secret, dev = false, quiet =
     NITRO_PORT: String(port),
     NODE_ENV: dev ? 'development' : 'production',
   }
-  const stdio = ['ignore', quiet ? 'ignore' : 'pipe', 'inherit']
-  const web = dev
-    ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], {
-        env,
-        stdio: ['ignore', 'inherit', 'inherit'],
-      })
-    : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio })
-  const press = spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], { env, stdio })
-  return {
-    web,
-    press,
-    stop: () =>
-      Promise.all(
-        [web, press].map(
-          (child) =>
-            new Promise((done) => {
-              if (child.exitCode !== null || child.signalCode !== null) return done()
-              child.once('exit', done)
-              child.kill('SIGTERM')
-            }),
-        ),
-      ),
-  }
+  const stdio = ['ignore', quiet ? 'ignore' : 'inherit', 'inherit']
+  const web = keepRunning('web', () =>
+    dev
+      ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], {
+          env,
+          stdio: ['ignore', 'inherit', 'inherit'],
+        })
+      : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio }),
+  )
+  const press = keepRunning('press', () =>
+    spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], {
+      env: { ...env, FACUNDA_CONNECTIONS: env.FACUNDA_PRESS_CONNECTIONS ?? '3' },
+      stdio,
+    }),
+  )
+  return { web, press, stop: () => Promise.all([web.stop(), press.stop()]) }
 }
 
 /** Waits until the web answers that it is healthy. */

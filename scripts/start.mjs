@@ -3,10 +3,12 @@ import { readFileSync } from 'node:fs'
 import { needBuild, needDebianPackages, needModules, postgresql } from './packages.mjs'
 import { sessionSecret } from './secrets.mjs'
 
-// Starts Facunda: packages, modules, cluster, database, build, web and press. See README.md.
+// Starts Facunda: packages, modules, cluster, database, build, web and press; and keeps them running. See README.md.
 const reset = process.argv.includes('--reset-demo')
 const dev = process.argv.includes('--dev')
 const own = process.env.DATABASE_URL
+// A database of somebody's own gets the demo only when it is asked for.
+const demo = process.env.FACUNDA_DEMO ? process.env.FACUNDA_DEMO === 'yes' : !own
 const port = Number(process.env.PORT ?? 4173)
 
 if (!own) needDebianPackages([postgresql])
@@ -15,10 +17,16 @@ const { startCluster } = await import('./cluster.mjs')
 const cluster = own ? null : await startCluster('.facunda/cluster')
 const databaseUrl = own ?? cluster.url('facunda')
 
-execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', ...(reset ? ['--reset'] : [])], {
-  stdio: 'inherit',
-  env: { ...process.env, DATABASE_URL: databaseUrl },
-})
+try {
+  const options = [...(reset ? ['--reset'] : []), ...(demo || reset ? ['--demo'] : [])]
+  execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', ...options], {
+    stdio: 'inherit',
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+  })
+} catch {
+  if (cluster?.startedHere) cluster.stop()
+  process.exit(1)
+}
 if (reset) {
   if (cluster?.startedHere) cluster.stop()
   console.log('The demo school is as it was at the beginning.')
@@ -27,26 +35,28 @@ if (reset) {
 if (!dev) needBuild()
 
 const { startProcesses, whenHealthy } = await import('./processes.mjs')
-const processes = startProcesses({
-  databaseUrl,
-  port,
-  secret: sessionSecret('.facunda/session-secret'),
-  dev,
-  quiet: !dev,
-})
+const secret = process.env.NUXT_SESSION_PASSWORD ?? sessionSecret('.facunda/session-secret')
+const processes = startProcesses({ databaseUrl, port, secret, dev, quiet: !dev })
 let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop(0))
-for (const child of [processes.web, processes.press])
-  child.once('exit', (code) => {
-    if (!stopping) void stop(code ?? 1)
-  })
+
+// PostgreSQL of our own is started again when it has died; the web and the press find it by themselves.
+const lookEvery = 3000
+const watching =
+  cluster &&
+  setInterval(() => {
+    if (stopping || cluster.isRunning()) return
+    console.error('PostgreSQL ended; it is started again.')
+    cluster.start()
+  }, lookEvery)
 
 await whenHealthy(port)
-console.log(`Facunda: http://127.0.0.1:${port} — demo sign-ins (name / password): ${demoSignIns()}`)
+console.log(`Facunda: http://127.0.0.1:${port}${demo ? ` — demo sign-ins (name / password): ${demoSignIns()}` : ''}`)
 
 async function stop(code) {
   if (stopping) return
   stopping = true
+  clearInterval(watching)
   await processes.stop()
   if (cluster?.startedHere) cluster.stop()
   process.exit(code)

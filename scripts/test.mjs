@@ -57,7 +57,9 @@ try {
     FACUNDA_URL: `http://127.0.0.1:${port}`,
     ...(cluster ? { FACUNDA_CLUSTER: folder } : {}),
   }
-  if (!step('demo school', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset'], env))
+  if (
+    !step('demo school', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'], env)
+  )
     throw new Error('The demo school could not be loaded.')
   processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
   await whenHealthy(port)
@@ -76,7 +78,12 @@ try {
     ],
     env,
   )
-  step('demo school again', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset'], env)
+  step(
+    'demo school again',
+    process.execPath,
+    ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'],
+    env,
+  )
   await processes.stop()
   processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
   await whenHealthy(port)

@@ -46,6 +46,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
       locks: '2027-03-19',
     },
     before: null,
+    teachers: {},
     scales: [
       {
         key: 'marks',
@@ -60,9 +61,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
         levels: [level('3', 'top', null), level('2', 'growing', null), level('1', 'starting', null)],
       },
     ],
-    subjects: [
-      { key: 'sums', name: 'Sums', inSentence: 'sums', teacher: 'Ada Moss', markScale: 'marks', skillScale: 'skills' },
-    ],
+    subjects: [{ key: 'sums', name: 'Sums', inSentence: 'sums', markScale: 'marks', skillScale: 'skills' }],
     skills: [
       {
         id: 's1',

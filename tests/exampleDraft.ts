@@ -29,6 +29,7 @@ export function standing(about: string, tier: Tier, from: Tier | null = null): S
   const by = from === null ? 0 : tiers.indexOf(tier) - tiers.indexOf(from)
   const text = by === 0 ? null : `from ${from} to ${tier} since last term`
   return {
+    kind: about === 'mark' ? 'mark' : 'strand',
     about,
     tier,
     uneven: false,
@@ -78,7 +79,7 @@ export function requestOf(
 ): DraftRequest {
   const { name = 'Sam', pronouns = she, limit = 400, standings = [standing('Number', 'sound')], ...rest } = more
   return {
-    studentId: 'a',
+    seed: 'a',
     grade: 5,
     subject: { name, family: 'Reed', pronouns, possessives: 'apostrophe and s' },
     box: { key: 'b', name: 'Box', subject: 'sums', limit, tone: '', plan: smallPlan },
@@ -86,7 +87,7 @@ export function requestOf(
       termId: 't',
       termName: 'Winter term',
       mark: null,
-      standings: Object.fromEntries(standings.map((each) => [each.about, each])),
+      standings,
       sayable: { term: { text: 'the winter term', because: null } },
     },
     ...rest,
@@ -136,7 +137,7 @@ export const anyRequest: fc.Arbitrary<DraftRequest> = fc
   })
   .map(({ id, number, shape, before, pronouns, limit, name, best }) => {
     const made = requestOf({
-      studentId: id,
+      seed: id,
       name,
       pronouns,
       limit,

@@ -1,27 +1,23 @@
 <script setup lang="ts">
+import type { LevelKind } from '~~/core/record/classRecord'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What is known about one student and one skill or habit, in order. */
-const props = defineProps<{ about: string | null }>()
+const props = defineProps<{ kind: LevelKind; about: string | null }>()
 const classRecord = useClassRecord()
 
 const student = computed(() => classRecord.student)
 const title = computed(() => {
   const record = classRecord.record
-  return (
-    record?.skills.find((skill) => skill.id === props.about)?.statement ??
-    record?.habits.find((habit) => habit.key === props.about)?.name ??
-    ''
-  )
+  return props.kind === 'skill'
+    ? (record?.skills.find((skill) => skill.id === props.about)?.statement ?? '')
+    : (record?.habits.find((habit) => habit.key === props.about)?.name ?? '')
 })
 const notes = computed(() =>
   (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
 )
-const lastTerm = computed(
-  () =>
-    classRecord.record?.before?.levels.find(
-      (level) => level.studentId === student.value?.id && level.about === props.about,
-    )?.symbol,
+const lastTerm = computed(() =>
+  student.value && props.about ? classRecord.index?.levelBefore(student.value.id, props.kind, props.about) : undefined,
 )
 </script>
 
@@ -40,6 +36,6 @@ const lastTerm = computed(
       </ul>
       <p v-if="notes.length === 0" class="text-muted">No notes about {{ student?.usedName }} this term.</p>
     </div>
-    <StudentResults />
+    <StudentResults v-if="kind === 'skill'" />
   </div>
 </template>

@@ -16,7 +16,8 @@ const lines = (text: string): string[] =>
     .filter(Boolean)
 
 function save(part: Partial<CheckSettings>): Promise<void> {
-  return attempt(() => phrasebook.change('PUT', '/api/school/checks', { ...checks.value, ...part }))
+  const was = checks.value
+  return attempt(() => phrasebook.change('PUT', '/api/school/checks', { checks: { ...was, ...part }, was }))
 }
 
 function value(event: Event): string {

@@ -7,6 +7,7 @@ import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student, StudentComment } from '~~/core/record/classRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { usageOfComments } from '~~/core/record/usageOfComments'
+import { withoutUnkeepable } from '~~/core/text/plainText'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
@@ -29,15 +30,13 @@ const classmates = computed(() =>
   ),
 )
 const length = computed(() => countGraphemes(text.value))
+/** This text as it was refused, since it was changed elsewhere: both are shown, and the teacher chooses. */
 const conflict = computed(() => {
-  const refused = saving.refused
-  const own = refused?.problem.status === 409 && refused.work.key === `comment ${props.student.id} ${props.box.key}`
-  return own
-    ? {
-        mine: refused.work.body as unknown as StudentComment,
-        standing: refused.problem.details.standing as StudentComment | null,
-      }
-    : null
+  const key = classRecord.commentKey(props.student.id, props.box.key)
+  const entry = saving.refused.find((each) => each.work.key === key && each.problem?.status === 409)
+  if (entry?.work.kind !== 'comment') return null
+  const standing = (entry.problem?.conflicts[0]?.standing ?? null) as StudentComment | null
+  return { entry, mine: entry.work.body, standing }
 })
 
 watch(
@@ -52,7 +51,8 @@ watch(
 
 function typed(event: Event): void {
   const input = event.target as HTMLTextAreaElement
-  const next = input.value
+  const next = withoutUnkeepable(input.value)
+  if (next !== input.value) input.value = next
   // Typing past what fits is stopped, as the paper has no room for it; a text that was too long may be shortened.
   if (countGraphemes(next) > props.box.limit && next.length > text.value.length) {
     const caret = input.selectionStart - (next.length - text.value.length)
@@ -168,12 +168,12 @@ function onKey(event: KeyboardEvent): void {
   }
 }
 
-function keep(which: 'mine' | 'other'): void {
+async function keep(which: 'mine' | 'other'): Promise<void> {
   const found = conflict.value
-  saving.refused = null
   if (!found) return
-  if (which === 'mine') classRecord.writeComment({ ...found.mine, version: found.standing?.version ?? 0 })
-  else void classRecord.load()
+  if (which === 'mine') await saving.insist(found.entry)
+  else await saving.letGo(found.entry)
+  await classRecord.load()
 }
 </script>
 

@@ -10,6 +10,7 @@ const classRecord = useClassRecord()
 
 const counts = computed(() => countPlan(props.plan))
 const changed = computed(() => props.plan.results.filter((result) => result.change === 'changed'))
+const workChanged = computed(() => props.plan.work.filter((piece) => piece.change === 'changed'))
 const nameOf = (id: string): string => {
   const student = classRecord.index?.student(id)
   return student ? displayName({ given: student.usedName, family: student.family }) : id
@@ -25,6 +26,11 @@ const nameOf = (id: string): string => {
         in {{ plan.work.length }} {{ plan.work.length === 1 ? 'piece' : 'pieces' }} of work</span
       >
     </p>
+    <div v-if="workChanged.length > 0" class="needs">
+      <p class="font-semibold">Work that is here already becomes something else:</p>
+      <p v-for="each in workChanged" :key="each.work.title">{{ each.work.title }}: {{ each.changes.join(', ') }}</p>
+    </div>
+    <p v-for="note in plan.notes" :key="note" class="text-sm text-muted">{{ note }}</p>
     <p v-if="plan.newCategories.length > 0" class="needs">
       New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.
     </p>

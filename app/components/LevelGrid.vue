@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { displayName } from '~~/core/people/names'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
-import { readSpecial, specialValues } from '~~/core/scales/special'
+import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 
@@ -26,7 +26,8 @@ const problem = ref('')
 
 const students = computed(() => classRecord.record?.students ?? [])
 const column = computed(() => props.columns[at.value.column])
-const symbolAt = (studentId: string, about: string): string | undefined => classRecord.index?.levelOf(studentId, about)
+const symbolAt = (studentId: string, about: string): string | undefined =>
+  classRecord.index?.levelOf(studentId, props.kind, about)
 const empty = computed(() =>
   students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined),
 )
@@ -102,9 +103,9 @@ function onKey(event: KeyboardEvent): void {
 /** Special values are longer than a key: their first letter stands for them where no level has it. */
 function setTyped(studentId: string, key: string): void {
   if (!column.value) return
-  const level = findLevel(column.value.scale, key)
-  const special = level ? undefined : readSpecial({ n: 'NA', a: 'ABS', i: 'INC' }[key.toLowerCase()] ?? key)
-  const symbol = level?.symbol ?? (special && specialValues[special])
+  const { scale } = column.value
+  const meaning = readSymbol(scale, key) ?? readSymbol(scale, { n: 'NA', a: 'ABS', i: 'INC' }[key.toLowerCase()] ?? key)
+  const symbol = meaning && keptSymbol(meaning)
   if (!symbol) {
     problem.value = `“${key}” is no level here. Type ${column.value.scale.levels.map((each) => each.symbol).join(', ')}.`
     return

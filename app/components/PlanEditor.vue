@@ -53,11 +53,12 @@ const preview = computed(() => {
 
 /** One after the other, so that the last change is the one that stays. */
 function save(): Promise<void> {
-  const path = `/api/boxes/${classRecord.box?.key}/plan`
+  const key = classRecord.box?.key
   const plan = writePlan(parts.value)
+  const standing = (): string => writePlan(classRecord.record?.boxes.find((each) => each.key === key)?.plan ?? [])
   waiting += 1
   queue = queue
-    .then(() => attempt(() => phrasebook.change('PUT', path, { plan })))
+    .then(() => attempt(() => phrasebook.change('PUT', `/api/boxes/${key}/plan`, { plan, was: standing() })))
     .finally(() => {
       waiting -= 1
     })

@@ -60,7 +60,7 @@ async function signOut(): Promise<void> {
       :disabled="busy"
       @click="attempt(classRecord.undoLast)"
     >
-      Undo
+      {{ saving.lastWasUndo ? 'Bring it back' : 'Undo' }}
     </button>
     <span class="text-sm">{{ session.person?.name }}</span>
     <button type="button" class="link text-sm" @click="signOut">Sign out</button>

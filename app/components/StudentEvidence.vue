@@ -24,17 +24,23 @@ const levels = computed(() => {
   const skills = record.skills
     .filter((skill) => skill.subject === props.box.subject)
     .map((skill) => ({
+      kind: 'skill' as const,
       about: skill.id,
       title: skill.statement,
       scaleKey: record.subjects.find((subject) => subject.key === skill.subject)?.skillScale ?? '',
     }))
   const habits =
     props.box.subject === null
-      ? record.habits.map((habit) => ({ about: habit.key, title: habit.name, scaleKey: habit.scale }))
+      ? record.habits.map((habit) => ({
+          kind: 'habit' as const,
+          about: habit.key,
+          title: habit.name,
+          scaleKey: habit.scale,
+        }))
       : []
-  return [...skills, ...habits].map(({ about, title, scaleKey }) => {
+  return [...skills, ...habits].map(({ kind, about, title, scaleKey }) => {
     const scale = index.scale(scaleKey)
-    const symbol = index.levelOf(student.value?.id ?? '', about)
+    const symbol = index.levelOf(student.value?.id ?? '', kind, about)
     return {
       about,
       title,

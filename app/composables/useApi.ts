@@ -1,4 +1,4 @@
-import { FetchError } from 'ofetch'
+import { FetchError, $fetch as fetchAny } from 'ofetch'
 
 /** Why the server did not do something, in words for the person at the screen. */
 export class ApiProblem extends Error {
@@ -13,7 +13,7 @@ export class ApiProblem extends Error {
 
   /** True when trying again later may succeed without anything being changed. */
   get passing(): boolean {
-    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504
+    return [0, 408, 429, 502, 503, 504].includes(this.status)
   }
 }
 
@@ -22,7 +22,15 @@ type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 /** Asks the server. @throws ApiProblem */
 export async function askServer<T>(method: Method, path: string, body?: object | File): Promise<T> {
   try {
-    return await $fetch<T>(path, { method, body, retry: 0 })
+    // A write says that it is JSON or a file's bytes, which no form of another page can (server/http/ownPage.ts).
+    const type = body instanceof File ? 'application/octet-stream' : 'application/json'
+    const headers: Record<string, string> = method === 'GET' ? {} : { 'content-type': type }
+    return await fetchAny<T>(path, {
+      method,
+      body: body instanceof File ? body : body && JSON.stringify(body),
+      headers,
+      retry: 0,
+    })
   } catch (error) {
     throw toProblem(error)
   }

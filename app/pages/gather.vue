@@ -5,6 +5,7 @@ import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'
 import { median, quantile } from '~~/core/marks/middle'
 import { percentText, roundHalfUp } from '~~/core/marks/rounding'
+import { teacherOf } from '~~/core/record/classRecord'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -19,6 +20,10 @@ const { busy, problem, attempt } = useAttempt()
 const done = ref('')
 
 const subject = computed(() => classRecord.subject)
+const teacher = computed(() => {
+  const { record } = classRecord
+  return record && subject.value ? teacherOf(record, subject.value.key) : ''
+})
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
 const rows = computed(() =>
@@ -36,8 +41,9 @@ const rows = computed(() =>
   }),
 )
 const toTake = computed(() => {
-  const counts = plan.value ? countPlan(plan.value.plan) : { new: 0, changed: 0 }
-  return counts.new + counts.changed
+  if (!plan.value) return 0
+  const counts = countPlan(plan.value.plan)
+  return counts.new + counts.changed + counts.workChanged
 })
 
 async function choose(event: Event): Promise<void> {
@@ -82,7 +88,7 @@ function takeIn(): Promise<void> {
       `/api/files/${file.value.id}/apply`,
       { mapping: mapping.value, fingerprint: plan.value.fingerprint },
     )
-    saving.lastEvent = answer.event
+    saving.did(answer.event)
     done.value = `${file.value.name} is in: ${answer.summary}.`
     leave()
     await classRecord.load()
@@ -153,7 +159,7 @@ function drop(event: DragEvent): void {
         </label>
       </div>
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
-        {{ subject?.teacher }} brings in the results of this subject. You can read them.
+        {{ teacher }} brings in the results of this subject. You can read them.
       </p>
       <table v-if="rows.length > 0" class="w-full">
         <thead>

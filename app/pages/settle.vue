@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
+import { useSessionStorage } from '@vueuse/core'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import type { GridColumn } from '~/components/LevelGrid.vue'
 import { useClassRecord } from '~/stores/classRecord'
 
 useHead({ title: 'Settle · Facunda' })
 const classRecord = useClassRecord()
-const tab = useLocalStorage('facunda.settle.tab', 0)
+const tab = useSessionStorage('facunda.settle.tab', 0)
 const about = ref<string | null>(null)
 
 const subject = computed(() => classRecord.subject)
@@ -74,7 +74,7 @@ const tabs = computed(() => [
     </TabGroup>
     <MarginPanel :title="marginTitle">
       <template v-if="tab === 0"><MarkReason /><StudentResults /></template>
-      <CellEvidence v-else :about="about" />
+      <CellEvidence v-else :kind="tab === 1 ? 'skill' : 'habit'" :about="about" />
     </MarginPanel>
   </div>
 </template>

@@ -18,11 +18,10 @@ const student = computed(() => classRecord.student)
 const may = computed(() =>
   box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
 )
-const empty = computed(
-  () =>
-    (classRecord.record?.students ?? []).filter(
-      (each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text,
-    ).length,
+const empty = computed(() =>
+  (classRecord.record?.students ?? []).filter(
+    (each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text,
+  ),
 )
 const { findings, text, languageProblem } = useFindings(
   () => student.value,
@@ -54,15 +53,21 @@ watch([box, student], () => {
 
 function draftEmpty(): Promise<void> {
   return attempt(async () => {
+    // What is typed is saved first, and only boxes that are empty here too are asked for.
+    await saving.flush()
     const answer = await askServer<DraftsAnswer>('POST', `${classRecord.place}/drafts`, {
       box: box.value?.key,
       where: 'empty',
+      students: empty.value.map((each) => each.id),
     })
-    saving.lastEvent = answer.event
+    if (answer.event !== null) saving.did(answer.event)
     classRecord.putComments(answer.comments)
+    if (answer.writtenMeanwhile.length > 0) await classRecord.load()
+    const meanwhile = answer.writtenMeanwhile.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])
     const without = answer.withoutFacts.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])
     message.value =
       `${answer.comments.length} drafted.` +
+      (meanwhile.length > 0 ? ` ${meanwhile.join(', ')}: written meanwhile by somebody, and left as it is.` : '') +
       (without.length > 0 ? ` Nothing could be said yet of ${without.join(', ')}: settle a mark or level first.` : '')
   })
 }
@@ -75,8 +80,8 @@ function draftEmpty(): Promise<void> {
       <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
       <NuxtLink to="/phrasebook" class="link text-sm">Phrasebook</NuxtLink>
-      <button v-if="may && empty > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">
-        Draft the {{ empty }} empty {{ empty === 1 ? 'box' : 'boxes' }}
+      <button v-if="may && empty.length > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">
+        Draft the {{ empty.length }} empty {{ empty.length === 1 ? 'box' : 'boxes' }}
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>

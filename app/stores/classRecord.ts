@@ -1,20 +1,41 @@
 import { defineStore } from 'pinia'
-import type { ClassAnswer, RunAnswer } from '~~/contracts/answers'
-import { indexPhrases } from '~~/core/narrative/phraseIndex'
+import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import { followEdits } from '~~/core/narrative/followEdits'
-import type { ClassRecord, Student, StudentComment, Subject } from '~~/core/record/classRecord'
+import { indexPhrases } from '~~/core/narrative/phraseIndex'
+import {
+  classRecordOf,
+  type ClassRecord,
+  type LevelKind,
+  type Student,
+  type StudentComment,
+  type StudentMark,
+  type Subject,
+} from '~~/core/record/classRecord'
 import { indexRecord } from '~~/core/record/recordIndex'
-import type { SpecialValue } from '~~/core/scales/special'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
+import type { Work } from '~/shelf/work'
 import { useSaving } from './saving'
 import { useView } from './view'
+
+/** A mark that somebody settles; null takes it back. */
+export interface MarkSettled {
+  studentId: string
+  subject: string
+  mark: Pick<StudentMark, 'percent' | 'special' | 'reason'> | null
+}
+
+interface Loaded {
+  record: ClassRecord
+  may: ClassAnswer['may']
+  today: string
+}
 
 /** The class in view: everything the stages compute from, changed at once and sent in the background. */
 export const useClassRecord = defineStore('classRecord', () => {
   const view = useView()
   const saving = useSaving()
-  const answer = shallowRef<ClassAnswer | null>(null)
+  const answer = shallowRef<Loaded | null>(null)
   const runs = shallowRef<RunAnswer[]>([])
   const problem = ref<string | null>(null)
 
@@ -23,7 +44,12 @@ export const useClassRecord = defineStore('classRecord', () => {
     () => answer.value?.may ?? { subjects: [], general: false, reports: false, phrasebook: false, locked: null },
   )
   const index = computed(() => (record.value ? indexRecord(record.value) : null))
-  const place = computed(() => `/api/classes/${view.kept.classId}/${view.kept.termId}`)
+  /** Where the record in view was fetched from; what is done to it goes back there, whatever is looked at next. */
+  const place = computed(() =>
+    record.value
+      ? `/api/classes/${record.value.classRoom.id}/${record.value.term.id}`
+      : `/api/classes/${view.kept.classId}/${view.kept.termId}`,
+  )
   const subject = computed(
     (): Subject | null =>
       record.value?.subjects.find((each) => each.key === view.kept.subject) ?? record.value?.subjects[0] ?? null,
@@ -53,16 +79,21 @@ export const useClassRecord = defineStore('classRecord', () => {
 
   async function load(): Promise<void> {
     if (!view.kept.classId || !view.kept.termId) await view.loadDesk()
+    const wanted = `/api/classes/${view.kept.classId}/${view.kept.termId}`
     try {
       problem.value = null
-      const [loaded, madeRuns] = await Promise.all([
-        askServer<ClassAnswer>('GET', place.value),
-        askServer<RunAnswer[]>('GET', `${place.value}/runs`),
+      const [{ setup }, { term, ...rest }, madeRuns] = await Promise.all([
+        askServer<SetupAnswer>('GET', '/api/setup'),
+        askServer<ClassAnswer>('GET', wanted),
+        askServer<RunAnswer[]>('GET', `${wanted}/runs`),
       ])
-      answer.value = loaded
+      // Somebody may have turned to another class meanwhile.
+      if (wanted !== `/api/classes/${view.kept.classId}/${view.kept.termId}`) return
+      answer.value = { ...rest, record: classRecordOf(setup, term) }
+      showShelf()
       runs.value = madeRuns
       // A thousand phrases are read once; better now, while nothing else is to do, than at the first draft.
-      setTimeout(() => indexPhrases(loaded.record.phrasebook), 300)
+      setTimeout(() => indexPhrases(setup.phrasebook), 300)
     } catch (error) {
       problem.value = error instanceof Error ? error.message : String(error)
     }
@@ -72,72 +103,111 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (answer.value) answer.value = { ...answer.value, record: { ...answer.value.record, ...part } }
   }
 
-  /** Settles a mark at once on the screen and then on the server; null takes it back. */
-  function settleMarks(
-    marks: {
-      studentId: string
-      subject: string
-      mark: { percent: number | null; special: SpecialValue | null; reason: string | null } | null
-    }[],
-  ): void {
-    if (!record.value) return
-    const changed = new Set(marks.map((each) => `${each.studentId} ${each.subject}`))
-    const kept = record.value.marks.filter((each) => !changed.has(`${each.studentId} ${each.subject}`))
-    change({
-      marks: [
-        ...kept,
-        ...marks.flatMap(({ studentId, subject: key, mark }) => (mark ? [{ studentId, subject: key, ...mark }] : [])),
-      ],
-    })
-    const [only] = marks
-    saving.save({
-      key: marks.length === 1 && only ? `mark ${only.studentId} ${only.subject}` : `marks ${Date.now()}`,
-      method: 'PUT',
-      path: `${place.value}/marks`,
-      body: { marks },
-    })
+  /** What this device has not been able to send yet is what its owner means: it stands over what was fetched. */
+  function showShelf(): void {
+    for (const { work } of saving.waiting) {
+      if (!work.path.startsWith(`${place.value}/`)) continue
+      if (work.kind === 'comment') putComment(work.body)
+      if (work.kind === 'marks') putMarks(work.body.marks)
+      if (work.kind === 'levels') {
+        for (const kind of ['skill', 'habit'] as const) {
+          putLevels(
+            kind,
+            work.body.levels.filter((level) => level.kind === kind),
+          )
+        }
+      }
+    }
   }
 
-  function settleLevels(
-    kind: 'skill' | 'habit',
-    cells: { studentId: string; about: string; symbol: string | null }[],
-  ): void {
-    if (!record.value) return
+  function nameOf(studentId: string): string {
+    return index.value?.student(studentId)?.usedName ?? ''
+  }
+
+  function send(work: Work, when: 'now' | 'soon' = 'now'): void {
+    saving.save({ ...work, key: `${place.value} ${work.key}`, path: `${place.value}/${work.path}` }, when)
+  }
+
+  function putMarks(marks: readonly MarkSettled[]): void {
+    const changed = new Set(marks.map((each) => `${each.studentId} ${each.subject}`))
+    const kept = (record.value?.marks ?? []).filter((each) => !changed.has(`${each.studentId} ${each.subject}`))
+    const settled = marks.flatMap(({ studentId, subject: key, mark }) =>
+      mark ? [{ studentId, subject: key, ...mark }] : [],
+    )
+    change({ marks: [...kept, ...settled] })
+  }
+
+  /** Settles marks at once on the screen and then on the server; null takes one back. */
+  function settleMarks(marks: readonly MarkSettled[]): void {
+    if (!record.value || marks.length === 0) return
+    const body = {
+      marks: marks.map(({ studentId, subject: key, mark }) => {
+        const was = index.value?.markOf(studentId, key)
+        return {
+          studentId,
+          subject: key,
+          mark,
+          was: was ? { percent: was.percent, special: was.special, reason: was.reason } : null,
+        }
+      }),
+    }
+    putMarks(marks)
+    const [only] = marks
+    const what = marks.length === 1 && only ? `Mark of ${nameOf(only.studentId)}` : `${marks.length} marks`
+    const key = marks.length === 1 && only ? `mark ${only.studentId} ${only.subject}` : `marks ${crypto.randomUUID()}`
+    send({ kind: 'marks', key, path: 'marks', what, body })
+  }
+
+  function putLevels(kind: LevelKind, cells: readonly { studentId: string; about: string; symbol: string | null }[]) {
     const part = kind === 'skill' ? 'levels' : 'habitScores'
     const changed = new Set(cells.map((each) => `${each.studentId} ${each.about}`))
-    const kept = record.value[part].filter((each) => !changed.has(`${each.studentId} ${each.about}`))
-    change({
-      [part]: [
-        ...kept,
-        ...cells.flatMap(({ studentId, about, symbol }) => (symbol === null ? [] : [{ studentId, about, symbol }])),
-      ],
-    })
-    // Cells typed one after another go out together, when the typing pauses.
-    const key = `levels ${place.value}`
-    const unsent = (saving.unsent(key)?.levels ?? []) as { studentId: string; about: string }[]
-    const levels = [
-      ...unsent.filter((each) => !changed.has(`${each.studentId} ${each.about}`)),
-      ...cells.map((cell) => ({ ...cell, kind })),
-    ]
-    saving.save(
-      { key, method: 'PUT', path: `${place.value}/levels`, body: { levels } },
-      cells.length === 1 ? 'soon' : 'now',
+    const kept = (record.value?.[part] ?? []).filter((each) => !changed.has(`${each.studentId} ${each.about}`))
+    const settled = cells.flatMap(({ studentId, about, symbol }) =>
+      symbol === null ? [] : [{ studentId, about, symbol }],
     )
+    change({ [part]: [...kept, ...settled] })
+  }
+
+  /** Settles levels or scores at once on the screen; cells typed one after another go out together. */
+  function settleLevels(
+    kind: LevelKind,
+    cells: readonly { studentId: string; about: string; symbol: string | null }[],
+  ): void {
+    if (!record.value || cells.length === 0) return
+    const levels = cells.map(({ studentId, about, symbol }) => ({
+      studentId,
+      kind,
+      about,
+      symbol,
+      was: index.value?.levelOf(studentId, kind, about) ?? null,
+    }))
+    putLevels(kind, cells)
+    const [only] = cells
+    const many = cells.length > 1
+    const what = many || !only ? `${cells.length} ${kind} cells` : `A ${kind} of ${nameOf(only.studentId)}`
+    const key = many ? `cells ${crypto.randomUUID()}` : 'cells'
+    send({ kind: 'levels', key, path: 'levels', what, body: { levels } }, many ? 'now' : 'soon')
+  }
+
+  /** The key under which a comment waits. */
+  function commentKey(studentId: string, boxKey: string): string {
+    return `${place.value} comment ${studentId} ${boxKey}`
   }
 
   /** Shows a comment at once, keeps it on this device, and sends it: soon while the next keystroke may follow. */
   function writeComment(comment: StudentComment, when: 'now' | 'soon' = 'now'): void {
     if (!record.value) return
     putComment(comment)
+    const boxName = record.value.boxes.find((each) => each.key === comment.box)?.name ?? comment.box
+    const what = `${boxName} of ${nameOf(comment.studentId)}`
     const key = `comment ${comment.studentId} ${comment.box}`
-    saving.save({ key, method: 'PUT', path: `${place.value}/comment`, body: { ...comment } }, when, ({ version }) => {
-      const now = index.value?.commentOf(comment.studentId, comment.box)
-      if (now && version !== undefined) putComment({ ...now, version })
-      // What was typed meanwhile goes out on the version that is saved now.
-      const next = saving.waiting.find((each) => each.key === key)
-      if (next && version !== undefined) next.body.version = version
-    })
+    send({ kind: 'comment', key, path: 'comment', what, body: comment }, when)
   }
+
+  saving.listeners.add((key, { version }) => {
+    const comment = record.value?.comments.find((each) => commentKey(each.studentId, each.box) === key)
+    if (comment && typeof version === 'number') putComment({ ...comment, version })
+  })
 
   function putComment(comment: StudentComment): void {
     if (!record.value) return
@@ -167,23 +237,25 @@ export const useClassRecord = defineStore('classRecord', () => {
   function acceptFinding(studentId: string, key: string, check: string, words: string): void {
     if (!record.value) return
     change({ accepted: [...record.value.accepted, { studentId, box: key, check, words }] })
-    saving.save({
-      key: `accepted ${studentId} ${key} ${check} ${words}`,
-      method: 'PUT',
-      path: `${place.value}/accepted`,
-      body: { studentId, box: key, check, words, right: true },
-    })
+    const what = `A finding in ${nameOf(studentId)}’s comment`
+    const body = { studentId, box: key, check, words, right: true }
+    send({ kind: 'finding', key: `accepted ${studentId} ${key} ${check} ${words}`, path: 'accepted', what, body })
   }
 
+  /** Shows comments as the server has them, but none over what is still being typed here. */
   function putComments(comments: readonly StudentComment[]): void {
-    comments.forEach(putComment)
+    for (const comment of comments) {
+      if (!saving.isOnShelf(commentKey(comment.studentId, comment.box))) putComment(comment)
+    }
   }
 
-  /** Undoes the last change made here, then shows how things stand. */
+  /** Undoes the last change made here (or does it again, when that was an undoing), then shows how things stand. */
   async function undoLast(): Promise<void> {
+    await saving.flush()
     if (saving.lastEvent === null) return
-    await askServer('POST', `/api/events/${saving.lastEvent}/undo`)
-    saving.lastEvent = null
+    const { event } = await askServer<{ event: number }>('POST', `/api/events/${saving.lastEvent}/undo`)
+    saving.lastEvent = event
+    saving.lastWasUndo = !saving.lastWasUndo
     await load()
   }
 
@@ -219,6 +291,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     settleMarks,
     settleLevels,
     writeComment,
+    commentKey,
     putComments,
     undoLast,
     chooseBox,

@@ -59,14 +59,20 @@ export const usePhrasebook = defineStore('phrasebook', () => {
 
   /** Puts phrases in, changes and takes out; refused where one has been changed since it was shown here. */
   async function write(changed: readonly Phrase[], removed: readonly string[] = []): Promise<void> {
-    const seen = new Map(phrases.value.map((each) => [each.id, each.text]))
+    const shown = new Map(phrases.value.map((each) => [each.id, each]))
+    const was = (id: string): PhraseToWrite['was'] => {
+      const phrase = shown.get(id)
+      if (!phrase) return null
+      const { id: _id, owner: _owner, ...rest } = phrase
+      return rest
+    }
     const body = {
       phrases: changed.map(({ owner, ...rest }): PhraseToWrite => ({
         ...rest,
-        was: seen.get(rest.id),
+        was: was(rest.id),
         owner: owner === null ? 'school' : 'mine',
       })),
-      removed,
+      removed: removed.map((id) => ({ id, was: was(id) })),
     }
     await change('PUT', '/api/phrasebook/phrases', body)
   }
@@ -74,7 +80,7 @@ export const usePhrasebook = defineStore('phrasebook', () => {
   /** Asks the server for a change, remembers how to undo it, and shows things as they stand. */
   async function change(method: 'PUT' | 'POST', path: string, body: object): Promise<void> {
     const answer = await askServer<{ event: number | null }>(method, path, body)
-    if (answer.event !== null) saving.lastEvent = answer.event
+    if (answer.event !== null) saving.did(answer.event)
     saving.savedAt = new Date()
     await classRecord.load()
   }

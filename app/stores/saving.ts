@@ -1,43 +1,52 @@
 import { defineStore } from 'pinia'
+import { writeAnswer, type WriteAnswer } from '~~/contracts/text'
 import { ApiProblem, askServer } from '~/composables/useApi'
+import { addEntry, changeEntry, entriesOf, removeEntry, tabId, type ShelfEntry } from '~/shelf/shelf'
+import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/shelf/work'
 import { useSession } from './session'
-
-interface Waiting {
-  /** Newer work under the same key takes the place of older work that has not gone out yet. */
-  key: string
-  method: 'PUT' | 'POST'
-  path: string
-  body: Record<string, unknown>
-}
-
-interface Answer {
-  event?: number | null
-  version?: number
-}
 
 const longestPause = 8000
 /** Milliseconds without a keystroke after which a text is sent. */
 const afterTyping = 400
 
+/** What tabs tell each other: that the shelf has changed, and what the server answered to whose work. */
+interface News {
+  answered?: { tab: string; key: string; answer: WriteAnswer }
+}
+
 /**
- * Sends every change as it is made, in order, one at a time. What cannot be sent stays on this device (also over a
- * reload) until the server is back or the person has signed in again.
+ * Sends every change as it is made, in order, one at a time over all tabs. Work is put on the shelf (on this device,
+ * also over a reload) before it is sent, and stays there until the server has taken it; what the server refuses stays
+ * too, listed, until its owner has decided, and stops nothing else.
  */
 export const useSaving = defineStore('saving', () => {
   const session = useSession()
-  const waiting = shallowRef<Waiting[]>([])
+  const onShelf = shallowRef<ShelfEntry[]>([])
+  const waiting = computed(() => onShelf.value.filter((entry) => entry.state !== 'refused'))
+  const refused = computed(() => onShelf.value.filter((entry) => entry.state === 'refused'))
   const savedAt = ref<Date | null>(null)
   const trouble = ref<string | null>(null)
-  /** What the server would not take, with its reason; the text stays on the screen. */
-  const refused = shallowRef<{ work: Waiting; problem: ApiProblem } | null>(null)
   const lastEvent = ref<number | null>(null)
-  const handlers = new Map<string, (answer: Answer) => void>()
-  let running = false
-  let pause = 500
+  /** Whether the last event is an undoing, so that undoing it does the thing again. */
+  const lastWasUndo = ref(false)
+  /** Called when the server has taken work of this tab. */
+  const listeners = new Set<(key: string, answer: WriteAnswer) => void>()
+  const channel = new BroadcastChannel('facunda.shelf')
   let owner: string | null = null
+  let pause = 500
   let timer: ReturnType<typeof setTimeout> | undefined
+  let again: ReturnType<typeof setTimeout> | undefined
+  /** One after the other: what this tab puts on the shelf. */
+  let putting: Promise<unknown> = Promise.resolve()
+  let flushing: Promise<void> | null = null
+  let flushAgain = false
+  /** The newest version that the server has given to each text of this tab. */
+  const answered = new Map<string, number>()
 
-  const shelf = (): string => `facunda.waiting.${owner ?? 'nobody'}`
+  channel.onmessage = ({ data }: MessageEvent<News>) => {
+    if (data.answered?.tab === tabId) hear(data.answered.key, data.answered.answer)
+    void look()
+  }
 
   // Somebody is back: what is waiting goes out, if it is the same person; anybody else gets a page of their own.
   watch(
@@ -49,87 +58,214 @@ export const useSaving = defineStore('saving', () => {
     },
   )
 
-  /** Takes what an earlier visit could not send, and tries to send it. */
+  /** Takes what an earlier visit or another tab could not send, and tries to send it. */
   async function takeUp(): Promise<void> {
     owner = session.person?.id ?? null
-    const kept = localStorage.getItem(shelf())
-    if (kept && waiting.value.length === 0) waiting.value = JSON.parse(kept) as Waiting[]
+    await look()
     await flush()
   }
 
-  /**
-   * Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow.
-   * `answered` is called when the server has taken it.
-   */
-  function save(work: Waiting, when: 'now' | 'soon' = 'now', answered?: (answer: Answer) => void): void {
-    const [inFlight, ...later] = waiting.value
-    const rest =
-      running && inFlight
-        ? [inFlight, ...later.filter((each) => each.key !== work.key)]
-        : waiting.value.filter((each) => each.key !== work.key)
-    put([...rest, work])
-    if (answered) handlers.set(work.key, answered)
+  async function look(): Promise<void> {
+    onShelf.value = owner === null ? [] : await entriesOf(owner)
+  }
+
+  /** Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow. */
+  function save(work: Work, when: 'now' | 'soon' = 'now'): void {
+    putting = putting.then(() => put(work)).catch(tellShelf)
     clearTimeout(timer)
     if (when === 'now') void flush()
     else timer = setTimeout(() => void flush(), afterTyping)
   }
 
-  /** The body of work under this key that has not gone out yet, so that more can be added to it. */
-  function unsent(key: string): Record<string, unknown> | undefined {
-    return waiting.value.find((each, at) => each.key === key && !(running && at === 0))?.body
+  async function put(asked: Work): Promise<void> {
+    owner ??= session.person?.id ?? null
+    if (owner === null) return
+    const known = answered.get(asked.key)
+    // Typed before the page heard of the version that the server gave a moment ago.
+    const isBehind = known !== undefined && asked.kind === 'comment' && asked.body.version < known
+    const work = isBehind ? afterVersion(asked, known) : asked
+    const own = onShelf.value.findLast((entry) => entry.tab === tabId && entry.work.key === work.key)
+    // What has not gone out yet takes the newer work in; so does what waits for a decision.
+    const takenIn =
+      own !== undefined &&
+      own.state !== 'sending' &&
+      (await changeEntry(own.id, (entry) =>
+        entry.state === 'sending' || (entry.state === 'refused' && work.kind !== 'comment')
+          ? null
+          : { ...entry, work: merged(entry.work, work) },
+      ))
+    if (!takenIn) await addEntry(owner, work, Date.now())
+    await changed()
   }
 
-  function put(list: Waiting[]): void {
-    waiting.value = list
-    if (list.length === 0) localStorage.removeItem(shelf())
-    else localStorage.setItem(shelf(), JSON.stringify(list))
+  async function changed(news: News = {}): Promise<void> {
+    await look()
+    channel.postMessage(news)
   }
 
-  async function flush(): Promise<void> {
-    if (running) return
-    running = true
-    try {
-      for (let work = waiting.value[0]; work; work = waiting.value[0]) {
-        if (!(await send(work))) break
+  function tellShelf(error: unknown): void {
+    trouble.value = `This device cannot keep what you type (${error instanceof Error ? error.message : String(error)}). Do not close this page before it says “saved”.`
+  }
+
+  /** Sends what waits, oldest first. Only one tab sends at a time. */
+  function flush(): Promise<void> {
+    flushAgain = true
+    flushing ??= (async () => {
+      try {
+        while (flushAgain) {
+          flushAgain = false
+          await putting
+          await alone(sendAll)
+        }
+      } catch (error) {
+        tellShelf(error)
+      } finally {
+        flushing = null
       }
-    } finally {
-      running = false
+    })()
+    return flushing
+  }
+
+  function alone(work: () => Promise<void>): Promise<void> {
+    // A page that is not served over a safe connection has no locks; the server's own rule still holds.
+    return 'locks' in navigator ? navigator.locks.request<void>(`facunda.shelf.${owner}`, () => work()) : work()
+  }
+
+  async function sendAll(): Promise<void> {
+    for (;;) {
+      await putting
+      await look()
+      const [next] = waiting.value
+      if (!next || !(await send(next))) return
     }
   }
 
   /** @returns whether to go on with the next */
-  async function send(work: Waiting): Promise<boolean> {
+  async function send(entry: ShelfEntry): Promise<boolean> {
+    let { work } = entry
+    await changeEntry(entry.id, (now) => {
+      work = now.work
+      return { ...now, state: 'sending' }
+    })
     try {
-      const answer = await askServer<Answer>(work.method, work.path, work.body)
-      put(waiting.value.filter((each) => each !== work))
-      savedAt.value = new Date()
-      trouble.value = null
-      pause = 500
-      if (answer.event) lastEvent.value = answer.event
-      handlers.get(work.key)?.(answer)
+      const answer = writeAnswer.safeParse(await askServer('PUT', work.path, work.body))
+      if (!answer.success) throw new ApiProblem('Something else than Facunda answered.', 0, {})
+      await taken({ ...entry, work }, answer.data)
       return true
     } catch (error) {
-      return failed(work, error instanceof ApiProblem ? error : new ApiProblem(String(error), 0, {}))
+      const problem = error instanceof ApiProblem ? error : new ApiProblem(String(error), 0, {})
+      return notTaken({ ...entry, work }, problem)
     }
   }
 
-  function failed(work: Waiting, problem: ApiProblem): boolean {
-    if (problem.status === 401) {
-      session.expired = true
-      trouble.value = 'You are signed out. What you typed is kept on this device; sign in and it is saved.'
+  async function taken(entry: ShelfEntry, answer: WriteAnswer): Promise<void> {
+    if (entry.tab === tabId) hear(entry.work.key, answer)
+    await removeEntry(entry.id)
+    const { version } = answer
+    if (typeof version === 'number') {
+      // What was typed meanwhile goes out on the version that is saved now.
+      for (const later of await entriesOf(entry.owner)) {
+        if (later.tab !== entry.tab || later.work.key !== entry.work.key) continue
+        await changeEntry(later.id, (now) => ({ ...now, work: afterVersion(now.work, version) }))
+      }
+    }
+    trouble.value = null
+    pause = 500
+    await changed({ answered: { tab: entry.tab, key: entry.work.key, answer } })
+  }
+
+  function hear(key: string, answer: WriteAnswer): void {
+    savedAt.value = new Date()
+    if (typeof answer.version === 'number') answered.set(key, answer.version)
+    if (answer.event !== null) did(answer.event)
+    for (const listener of listeners) listener(key, answer)
+  }
+
+  /** Remembers what was done last here, so that it can be undone. */
+  function did(event: number | null): void {
+    lastEvent.value = event
+    lastWasUndo.value = false
+  }
+
+  async function notTaken(entry: ShelfEntry, problem: ApiProblem): Promise<boolean> {
+    if (problem.status === 401 || problem.passing) {
+      await changeEntry(entry.id, (now) => ({ ...now, state: 'waiting' }))
+      await changed()
+      waitFor(problem)
       return false
     }
-    if (problem.passing || problem.status >= 500) {
-      trouble.value =
-        'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
-      setTimeout(() => void flush(), pause)
-      pause = Math.min(longestPause, pause * 2)
-      return false
-    }
-    put(waiting.value.filter((each) => each !== work))
-    refused.value = { work, problem }
+    const conflicts = (problem.details.conflicts ?? []) as Conflict[]
+    const { refused: part, rest } = parted(entry.work, conflicts)
+    const told = { status: problem.status, message: problem.message, conflicts }
+    await changeEntry(entry.id, (now) => ({ ...now, work: part, state: 'refused', problem: told }))
+    if (rest) await addEntry(entry.owner, rest, Date.now())
+    await supersede(entry)
+    await changed()
     return true
   }
 
-  return { waiting, savedAt, trouble, refused, lastEvent, save, unsent, takeUp, flush }
+  /** A text that was typed on while its beginning was refused is one text: the newer words take the older's place. */
+  async function supersede(entry: ShelfEntry): Promise<void> {
+    if (entry.work.kind !== 'comment') return
+    const all = await entriesOf(entry.owner)
+    const later = all.filter(({ id, tab, work }) => id > entry.id && tab === entry.tab && work.key === entry.work.key)
+    for (const { id, work } of later) {
+      await changeEntry(entry.id, (now) => ({ ...now, work }))
+      await removeEntry(id)
+    }
+  }
+
+  function waitFor(problem: ApiProblem): void {
+    if (problem.status === 401) {
+      session.expired = true
+      trouble.value = 'You are signed out. What you typed is kept on this device; sign in and it is saved.'
+      return
+    }
+    trouble.value =
+      'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
+    clearTimeout(again)
+    again = setTimeout(() => void flush(), pause)
+    pause = Math.min(longestPause, pause * 2)
+  }
+
+  /** What was refused goes out again: over what stands now where that was in its way. */
+  async function insist(entry: ShelfEntry): Promise<void> {
+    await changeEntry(entry.id, (now) => ({
+      ...now,
+      work: now.problem?.status === 409 ? overStanding(now.work, now.problem.conflicts) : now.work,
+      state: 'waiting',
+      problem: null,
+    }))
+    await changed()
+    await flush()
+  }
+
+  /** What was refused is given up by its owner. */
+  async function letGo(entry: ShelfEntry): Promise<void> {
+    await removeEntry(entry.id)
+    await changed()
+  }
+
+  /** Whether there is work under this key that the server has not taken, on any tab. */
+  function isOnShelf(key: string): boolean {
+    return onShelf.value.some((entry) => entry.work.key === key)
+  }
+
+  return {
+    onShelf,
+    waiting,
+    refused,
+    savedAt,
+    trouble,
+    lastEvent,
+    lastWasUndo,
+    did,
+    listeners,
+    save,
+    takeUp,
+    flush,
+    insist,
+    letGo,
+    isOnShelf,
+  }
 })

@@ -27,7 +27,12 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signOut(): Promise<void> {
-    await askServer('DELETE', '/api/session')
+    try {
+      await askServer('DELETE', '/api/session')
+    } catch (problem) {
+      // Signed out already, on another machine.
+      if (!(problem instanceof ApiProblem) || problem.status !== 401) throw problem
+    }
     person.value = null
   }
 

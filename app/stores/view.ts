@@ -1,4 +1,4 @@
-import { useLocalStorage } from '@vueuse/core'
+import { useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { DeskAnswer } from '~~/contracts/answers'
 import { askServer } from '~/composables/useApi'
@@ -13,13 +13,34 @@ interface Kept {
   margin: boolean
 }
 
-/** What is looked at: class, term, subject, student. It stays from stage to stage and from visit to visit. */
+const nothing: Kept = {
+  classId: null,
+  termId: null,
+  subject: null,
+  studentId: null,
+  box: null,
+  stage: 'gather',
+  margin: true,
+}
+
+/** Where the last visit left off, for a tab that has just been opened. */
+const lastVisit = 'facunda.view'
+
+function fromLastVisit(): Kept {
+  try {
+    return { ...nothing, ...(JSON.parse(localStorage.getItem(lastVisit) ?? '{}') as Partial<Kept>) }
+  } catch {
+    return nothing
+  }
+}
+
+/**
+ * What is looked at: class, term, subject, student. It stays from stage to stage, and is this tab's own: another tab
+ * looks at something else. A new tab begins where somebody looked last.
+ */
 export const useView = defineStore('view', () => {
-  const kept = useLocalStorage<Kept>(
-    'facunda.view',
-    { classId: null, termId: null, subject: null, studentId: null, box: null, stage: 'gather', margin: true },
-    { mergeDefaults: true },
-  )
+  const kept = useSessionStorage<Kept>('facunda.view', fromLastVisit(), { mergeDefaults: true })
+  watch(kept, (now) => localStorage.setItem(lastVisit, JSON.stringify(now)), { deep: true })
   const desk = shallowRef<DeskAnswer | null>(null)
 
   async function loadDesk(): Promise<DeskAnswer> {

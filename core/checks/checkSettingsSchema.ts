@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { isKeepable } from '../text/plainText'
 
-const words = z.string().trim().min(1).max(80)
+const words = z.string().trim().min(1).max(80).refine(isKeepable, 'There is a character here that cannot be kept.')
 
 /** What a school wants of its comments, as it may be written: in a class's folder and over the wire alike. */
 export const checkSettingsSchema = z.object({

@@ -1,7 +1,6 @@
 import type { NarrativeFacts } from '../narrative/because'
 import { fidelity } from '../narrative/followEdits'
 import { sentencesOf } from '../narrative/sentences'
-import { isStrand } from '../narrative/standingsOfBox'
 import { familyOf } from '../narrative/wordFamily'
 import { narrativeFacts } from '../record/narrativeFacts'
 import type { StudentComment } from '../record/classRecord'
@@ -79,15 +78,13 @@ function tiersOf(
   const because = composed?.because.filter((each) => each.tier !== null) ?? []
   const [first] = because
   if (first) return { tiers: because.flatMap((each) => each.tier ?? []), what: `“${first.text}”` }
-  const named = Object.values(facts.standings).filter(
-    (standing) => sentence.text.search(wholeWords(standing.about)) >= 0,
-  )
+  const named = facts.standings.filter((standing) => sentence.text.search(wholeWords(standing.about)) >= 0)
   const standings =
     named.length > 0
       ? named
       : [
           ...(facts.mark ? [facts.mark] : []),
-          ...Object.values(facts.standings).filter((standing) => facts.mark === null || isStrand(standing)),
+          ...facts.standings.filter((standing) => facts.mark === null || standing.kind === 'strand'),
         ]
   return {
     tiers: standings.flatMap((standing) =>

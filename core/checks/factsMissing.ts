@@ -1,4 +1,4 @@
-import { isStrand } from '../narrative/standingsOfBox'
+import { standingNamed } from '../narrative/standingsOfBox'
 import { narrativeFacts } from '../record/narrativeFacts'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
@@ -9,7 +9,7 @@ export const factsMissing: Check = (input) => {
   if (text.trim() === '') return []
   const facts = narrativeFacts(index, student.id, box)
   const known = facts.mark !== null || (box.subject !== null && index.markOf(student.id, box.subject) !== undefined)
-  const levels = Object.values(facts.standings).some(isStrand)
+  const levels = facts.standings.some(({ kind }) => kind === 'strand')
   if (box.subject !== null && !known && !levels)
     return [ofWhole('comment without mark', `There is a comment in ${box.name} but no settled mark or level.`, input)]
   const unsettled = [
@@ -17,7 +17,7 @@ export const factsMissing: Check = (input) => {
       box.plan.flatMap(({ part, about }) =>
         (part === 'outcome' || part === 'habit') &&
         !['mark', 'strongest', 'weakest'].includes(about) &&
-        !facts.standings[about]
+        !standingNamed({ part, about }, box.subject, facts)
           ? [about]
           : [],
       ),

@@ -15,7 +15,7 @@ export function decodeText(bytes: Uint8Array): string {
       `The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`,
     )
   }
-  const kind = binaryKind(bytes)
+  const kind = binaryKind(bytes) ?? markupKind(bytes)
   if (kind)
     throw new UnreadableFile(
       `This is ${kind}, not a CSV file, whatever its name ends in. Save or export it as CSV and choose that file.`,
@@ -41,6 +41,16 @@ const signatures: [number[], string][] = [
 
 function binaryKind(bytes: Uint8Array): string | undefined {
   return signatures.find(([signature]) => signature.every((byte, index) => bytes[index] === byte))?.[1]
+}
+
+/** Pages and markup under a workbook's name, as some programs export them. */
+function markupKind(bytes: Uint8Array): string | undefined {
+  const start = new TextDecoder('latin1')
+    .decode(bytes.slice(0, 400))
+    .replace(/^(ï»¿|\s)+/, '')
+    .toLowerCase()
+  if (/^<(!doctype html|html|table|meta|head|body)\b/.test(start)) return 'a web page'
+  return start.startsWith('<?xml') ? 'an XML file' : undefined
 }
 
 /**

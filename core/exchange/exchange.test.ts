@@ -4,13 +4,13 @@ import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import type { Student } from '../record/classRecord'
+import { nameKey } from '../people/names'
 import { decodeText } from './decodeText'
 import { FolderReader } from './folder/folderReader'
 import { readStudents } from './folder/readStudentFiles'
-import { guessGradebook } from './guessGradebook'
+import { guessGradebook, readWorkHeading } from './guessGradebook'
 import { countPlan, planImport, type ImportPlan, type KnownResult } from './planImport'
 import { readDate } from './readDate'
-import { readGradebook } from './readGradebook'
 import { readScore } from './readScore'
 import { readTable } from './readTable'
 import { writeCsv } from './writeCsv'
@@ -145,15 +145,21 @@ describe('scores and dates as people write them', () => {
 
 describe('gradebook files of different make', () => {
   const known = (plan: ImportPlan): { work: Parameters<typeof planImport>[2]['work']; results: KnownResult[] } => ({
-    work: plan.work.map(({ work }) => ({ ...work, id: work.title, counts: true })),
+    work: plan.work.map(({ work, categoryKey }) => ({
+      ...work,
+      category: categoryKey ?? work.category,
+      id: work.title,
+      counts: true,
+    })),
     results: plan.results.map((result) => ({ ...result, workId: result.title })),
   })
+  const named = (names: string[]) => names.map((name) => ({ key: nameKey(name), name }))
   function plan(path: string, categories: string[], earlier?: ImportPlan): ImportPlan {
     const table = readTable(decodeText(demo(path)))
     const mapping = guessGradebook(table, categories)
-    return planImport(readGradebook(table, mapping), mapping, {
+    return planImport(table, mapping, {
       students,
-      categories,
+      categories: named(categories),
       ...(earlier ? known(earlier) : { work: [], results: [] }),
     })
   }
@@ -192,5 +198,88 @@ describe('gradebook files of different make', () => {
     const museum = plan('files/writing-museum-visit.csv', ['Final texts'])
     expect(museum.doubtful).toMatchObject([{ written: 'Jonas', candidates: [{}, {}] }])
     expect(countPlan(museum)).toMatchObject({ new: 7, refused: 0 })
+  })
+
+  const quiz = { id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 2, counts: true }
+  function planText(text: string, work = [quiz]): ImportPlan {
+    const table = readTable(text)
+    const categories = [{ key: 'q', name: 'Quizzes' }]
+    return planImport(table, guessGradebook(table, ['Projects']), { students, work, results: [], categories })
+  }
+
+  it('keeps what a file does not say of a piece of work, and tells what it changes', () => {
+    const silent = planText('Number,Quiz\n05101,17\n')
+    expect(silent.work).toMatchObject([{ change: 'unchanged', work: { outOf: 20, weight: 2, date: '2026-10-05' } }])
+    const said = planText('Number,Quiz (25)\n05101,17\n')
+    expect(said.work).toMatchObject([{ change: 'changed', changes: ['out of 20 → 25'] }])
+    expect(countPlan(said)).toMatchObject({ workChanged: 1, workNew: 0 })
+    expect(planText('Number,Quiz\n05101,17/25\n05104,9/25\n', []).work).toMatchObject([{ work: { outOf: 25 } }])
+  })
+
+  it.each([
+    ['Quiz 12/10/2026', { title: 'Quiz 12/10/2026', outOf: null, date: '12/10/2026' }],
+    ['Quiz 2026-10-12', { title: 'Quiz 2026-10-12', outOf: null, date: '2026-10-12' }],
+    ['Quiz 12/10', { title: 'Quiz 12/10', outOf: null, date: null }],
+    ['Quiz (5.10.26)', { title: 'Quiz (5.10.26)', outOf: null, date: '5.10.26' }],
+    ['Quiz 3 (20)', { title: 'Quiz 3', outOf: 20, date: null }],
+    ['Quiz 3 /20', { title: 'Quiz 3', outOf: 20, date: null }],
+    ['Quiz 17/40', { title: 'Quiz 17', outOf: 40, date: null }],
+  ])('the heading %s', (heading, read) => {
+    expect(readWorkHeading(heading)).toEqual(read)
+  })
+
+  it.each([
+    ['Total', 'Total points', 'Current score', 'Final grade', 'Durchschnitt', 'Moyenne'],
+    ['Subtotal', 'Overall mark', 'Term average', 'Year total', 'Gesamt', 'Promedio'],
+  ])('takes no total for a piece of work', (...headings) => {
+    const table = readTable(`Number,Final exam,${headings.join(',')}\n05101,7,7,7,7,7,7,7\n`)
+    expect(guessGradebook(table, []).columns).toEqual(['number', 'score', ...headings.map(() => 'ignore')])
+  })
+
+  it.each([
+    ['Nummer;Nachname;Vorname;Quiz', ['number', 'family name', 'given name', 'score']],
+    ['Numéro;Nom;Prénom;Quiz', ['number', 'family name', 'given name', 'score']],
+    ['Número;Apellidos;Nombre;Quiz', ['number', 'family name', 'given name', 'score']],
+    ['Matricola;Cognome;Nome;Quiz', ['number', 'family name', 'given name', 'score']],
+    ['Schülernummer;Name;;Quiz', ['number', 'name', 'ignore', 'score']],
+    ['Nr;Nom;;Quiz', ['number', 'name', 'ignore', 'score']],
+  ])('knows the headings of the neighbours: %s', (headings, roles) => {
+    expect(guessGradebook(readTable(`${headings}\nx;Aaltonen;Finn;7\n`), []).columns).toEqual(roles)
+  })
+
+  it.each([
+    ['Number,Quiz\n', /headings and no row of results/],
+    ['Work,Finn Aaltonen,Umi Takahara\nQuiz,7,8\n', /Turn the table/],
+    ['05101,Finn,7\n05104,Will,8\n', /No column says whose the results are/],
+    ['Number,Project\n05101,A\n05104,B+\n', /No column holds scores/],
+  ])('a table that is no gradebook is refused with what to do: %j', (text, reason) => {
+    expect(planText(text).refused).toMatchObject([{ reason: expect.stringMatching(reason) as string }])
+  })
+
+  it('tells of headings that are doubled, empty or out of nought, and of letters, and takes the rest', () => {
+    const plan = planText('Number,Quiz,Quiz,Essay (0),Project,\n05101,7,8,5,B+,9\n05104,9,9,6,A,4\n', [])
+    expect(plan.refused.map((refusal) => refusal.reason).join()).toMatch(/stands over column 2.*no number above 0/)
+    expect(plan.notes).toEqual([
+      expect.stringMatching(/“Project” holds letters/),
+      expect.stringMatching(/Column 6 has no heading/),
+    ])
+    expect(plan.results.map((result) => `${result.title} ${result.score}`)).toEqual([
+      'Quiz 7',
+      'Quiz 9',
+      'Essay 5',
+      'Essay 6',
+    ])
+  })
+
+  it.each([
+    [`${'\n'.repeat(100_001)}Number,Quiz`, /100,000 lines/],
+    [`Number${',Quiz'.repeat(5000)}\n05101${',7'.repeat(5000)}`, /5,001 columns/],
+    [Array.from({ length: 10_002 }, (_, nth) => `${nth},7`).join('\n'), /more than can be read/],
+  ])('a table that is far too large is told in words', (text, message) => {
+    expect(() => readTable(text)).toThrow(message)
+  })
+
+  it('knows a web page by its beginning, whatever it is called', () => {
+    expect(() => decodeText(bytes('\n<!DOCTYPE html><table>'))).toThrow(/a web page, not a CSV/)
   })
 })

@@ -1,8 +1,10 @@
-import type { PieceOfWork, Result } from '../marks/work'
+import type { Category, PieceOfWork, Result } from '../marks/work'
 import { displayName, nameKey } from '../people/names'
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import type { GradebookMapping } from './gradebookMapping'
-import { writtenIdentity, type FileResult, type FileWork, type GradebookContent, type Refusal } from './readGradebook'
+import { readGradebook, writtenIdentity, type FileResult, type FileWork, type Refusal } from './readGradebook'
+import type { Table } from './readTable'
+import { columnNotes, tableProblem } from './tableProblem'
 
 /** A result that the class has now. */
 export interface KnownResult extends Result {
@@ -30,40 +32,76 @@ export interface DoubtfulPerson {
 
 /** Everything an import would do, decided before anything is done. */
 export interface ImportPlan {
-  work: { work: FileWork; change: 'new' | 'changed' | 'unchanged'; existingId: string | null }[]
+  work: PlannedWork[]
   results: PlannedResult[]
   newCategories: string[]
   doubtful: DoubtfulPerson[]
   refused: Refusal[]
+  /** What was left out and why, in sentences: columns that hold no results. */
+  notes: string[]
+}
+
+export interface PlannedWork {
+  work: FileWork
+  /** The key of its category, where the class has it. */
+  categoryKey: string | null
+  change: 'new' | 'changed' | 'unchanged'
+  /** The work as it stands, by its title; null where the class has none of that title. */
+  existing: PieceOfWork | null
+  /** What changes about it, in words: "out of 20 → 25". */
+  changes: string[]
+}
+
+/** What a class has, for an import to be compared with. */
+export interface KnownGradebook<S extends Matchable> {
+  students: readonly S[]
+  work: readonly PieceOfWork[]
+  results: readonly KnownResult[]
+  categories: readonly Pick<Category, 'key' | 'name'>[]
 }
 
 /**
- * Compares a file's content with what the class has. Work is recognised by its title, students by number, else name.
- * The same file again plans nothing but "unchanged". A student twice in one column keeps the first row; the second
- * is refused.
+ * Compares a file with what the class has. Work is recognised by its title, students by number and name. What the file
+ * does not say about a piece of work stays as it is. The same file again plans nothing but "unchanged". A student twice
+ * in one column keeps the first row; the second is refused. A table that cannot be a gradebook is refused whole.
  */
 export function planImport<S extends Matchable>(
-  content: GradebookContent,
+  table: Table,
   mapping: GradebookMapping,
-  known: {
-    students: readonly S[]
-    work: readonly PieceOfWork[]
-    results: readonly KnownResult[]
-    categories: readonly string[]
-  },
+  known: KnownGradebook<S>,
 ): ImportPlan {
+  const nameOf = new Map(known.categories.map((category) => [category.key, category.name]))
   const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
-  const resultByKey = new Map(known.results.map((result) => [`${result.workId} ${result.studentId}`, result]))
-  const plan: ImportPlan = { work: [], results: [], newCategories: [], doubtful: [], refused: [...content.refused] }
-  for (const work of content.work) plan.work.push(planWork(work, workByTitle.get(nameKey(work.title))))
-  const categoryNames = new Set(known.categories.map((category) => nameKey(category)))
-  plan.newCategories = [...new Set(content.work.map((work) => work.category))].filter(
-    (name) => !categoryNames.has(nameKey(name)),
-  )
+  const plan: ImportPlan = { work: [], results: [], newCategories: [], doubtful: [], refused: [], notes: [] }
+  const problem = tableProblem(table, mapping, known.students)
+  if (problem !== null) {
+    return { ...plan, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
+  }
+  const content = readGradebook(table, mapping, (title) => {
+    const work = workByTitle.get(nameKey(title))
+    return work && { ...work, category: nameOf.get(work.category) ?? work.category }
+  })
+  plan.refused.push(...content.refused)
+  plan.notes.push(...columnNotes(table, mapping))
+  const keyOf = categoryFinder(known.categories)
+  plan.work = content.work.map((work) => planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category)))
+  plan.newCategories = [...new Set(content.work.map((work) => work.category).filter((name) => keyOf(name) === null))]
+  planResults(plan, content.results, mapping, known)
+  plan.refused.sort((a, b) => a.row - b.row)
+  return plan
+}
 
+function planResults<S extends Matchable>(
+  plan: ImportPlan,
+  results: readonly FileResult[],
+  mapping: GradebookMapping,
+  known: KnownGradebook<S>,
+): void {
+  const resultByKey = new Map(known.results.map((result) => [`${result.workId} ${result.studentId}`, result]))
+  const existing = new Map(plan.work.map((planned) => [nameKey(planned.work.title), planned.existing]))
   const whose = personFinder(known.students, mapping, plan)
   const taken = new Map<string, number>()
-  for (const result of content.results) {
+  for (const result of results) {
     const studentId = whose(result)
     if (studentId === null) continue
     const cell = `${nameKey(result.title)} ${studentId}`
@@ -73,34 +111,48 @@ export function planImport<S extends Matchable>(
       continue
     }
     taken.set(cell, result.row)
-    const existing = workByTitle.get(nameKey(result.title))
-    plan.results.push(
-      planResult(result, studentId, existing ? resultByKey.get(`${existing.id} ${studentId}`) : undefined),
-    )
+    const work = existing.get(nameKey(result.title))
+    plan.results.push(planResult(result, studentId, work ? resultByKey.get(`${work.id} ${studentId}`) : undefined))
   }
-  plan.refused.sort((a, b) => a.row - b.row)
-  return plan
 }
 
-/** How many of each there are, for the summary line. */
-export function countPlan(plan: ImportPlan): { new: number; changed: number; unchanged: number; refused: number } {
-  const counts = { new: 0, changed: 0, unchanged: 0, refused: plan.refused.length }
+/** Finds the key of a category by what a file calls it: its name, or the key itself. */
+function categoryFinder(categories: KnownGradebook<Matchable>['categories']): (written: string) => string | null {
+  const byName = new Map(
+    [...categories].reverse().flatMap(({ key, name }) => [[nameKey(key), key] as const, [nameKey(name), key] as const]),
+  )
+  return (written) => byName.get(nameKey(written)) ?? null
+}
+
+export interface PlanCounts {
+  new: number
+  changed: number
+  unchanged: number
+  refused: number
+  /** Pieces of work that are new, or become something else. */
+  workNew: number
+  workChanged: number
+}
+
+/** How many of each there are, for the summary line; results unless work is named. */
+export function countPlan(plan: ImportPlan): PlanCounts {
+  const work = (change: PlannedWork['change']): number => plan.work.filter((each) => each.change === change).length
+  const refused = plan.refused.length
+  const counts = { new: 0, changed: 0, unchanged: 0, refused, workNew: work('new'), workChanged: work('changed') }
   for (const result of plan.results) counts[result.change] += 1
   return counts
 }
 
-function planWork(work: FileWork, existing: PieceOfWork | undefined): ImportPlan['work'][number] {
-  if (!existing) return { work, change: 'new', existingId: null }
-  const same =
-    existing.outOf === work.outOf &&
-    nameKey(existing.category) === nameKey(work.category) &&
-    (work.date === null || existing.date === work.date) &&
-    existing.weight === work.weight
-  return {
-    work: { ...work, date: work.date ?? existing.date },
-    change: same ? 'unchanged' : 'changed',
-    existingId: existing.id,
-  }
+function planWork(work: FileWork, existing: PieceOfWork | undefined, categoryKey: string | null): PlannedWork {
+  if (!existing) return { work, categoryKey, change: 'new', existing: null, changes: [] }
+  const { category, outOf, weight, date } = existing
+  const changes = [
+    ...(outOf === work.outOf ? [] : [`out of ${outOf} → ${work.outOf}`]),
+    ...(category === categoryKey ? [] : [`category ${category} → ${work.category}`]),
+    ...(date === work.date ? [] : [`date ${date ?? 'none'} → ${work.date ?? 'none'}`]),
+    ...(weight === work.weight ? [] : [`weight ${weight} → ${work.weight}`]),
+  ]
+  return { work, categoryKey, change: changes.length === 0 ? 'unchanged' : 'changed', existing, changes }
 }
 
 function planResult(result: FileResult, studentId: string, before: KnownResult | undefined): PlannedResult {

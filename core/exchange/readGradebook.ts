@@ -1,5 +1,6 @@
 import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
+import { nameKey } from '../people/names'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
 import { readWorkHeading } from './guessGradebook'
 import { readDate } from './readDate'
@@ -39,8 +40,15 @@ export interface GradebookContent {
   refused: Refusal[]
 }
 
+/** The work that the class has already, by the title that a file gives it. What the file does not say, stays. */
+export type StandingWork = (title: string) => Omit<FileWork, 'title'> | undefined
+
 /** Reads a gradebook table as its mapping says. Nothing is thrown: what cannot be taken is refused with a reason. */
-export function readGradebook(table: Table, mapping: GradebookMapping): GradebookContent {
+export function readGradebook(
+  table: Table,
+  mapping: GradebookMapping,
+  standing: StandingWork = () => undefined,
+): GradebookContent {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
   if (!heading) {
     const reason = `There is no row ${mapping.headingRow} to take the headings from.`
@@ -49,14 +57,34 @@ export function readGradebook(table: Table, mapping: GradebookMapping): Gradeboo
   const students = table.rows.filter(
     (row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows),
   )
-  return mapping.shape === 'wide' ? readWide(table, heading, students, mapping) : readLong(heading, students, mapping)
+  return mapping.shape === 'wide'
+    ? readWide(table, heading, students, mapping, standing)
+    : readLong(heading, students, mapping, standing)
 }
 
-function readWide(table: Table, heading: TableRow, students: TableRow[], mapping: GradebookMapping): GradebookContent {
+function readWide(
+  table: Table,
+  heading: TableRow,
+  students: TableRow[],
+  mapping: GradebookMapping,
+  standing: StandingWork,
+): GradebookContent {
   const content: GradebookContent = { work: [], results: [], refused: [] }
   const columns = mapping.columns.flatMap((role, index) => (role === 'score' ? [index] : []))
+  const titles = new Map<string, number>()
   for (const index of columns) {
-    const piece = wideWork(table, heading, index, mapping, content.refused)
+    const reason = headingProblem(heading.cells[index] ?? '', titles, index)
+    if (reason !== null) {
+      content.refused.push({
+        row: heading.number,
+        column: `column ${index + 1}`,
+        value: heading.cells[index] ?? '',
+        reason,
+      })
+      continue
+    }
+    const cells = students.map((row) => row.cells[index] ?? '')
+    const piece = wideWork({ table, heading, index, cells }, mapping, standing, content.refused)
     content.work.push(piece)
     for (const row of students) {
       const cell = row.cells[index] ?? ''
@@ -73,45 +101,80 @@ function readWide(table: Table, heading: TableRow, students: TableRow[], mapping
   return content
 }
 
+/** Why a column cannot be a piece of work; null when it can. Notes its title. */
+function headingProblem(heading: string, titles: Map<string, number>, index: number): string | null {
+  const { title } = readWorkHeading(heading)
+  if (title === '') return 'This column has no heading, so nobody can tell which work it is. Give it one.'
+  const first = titles.get(nameKey(title))
+  titles.set(nameKey(title), first ?? index)
+  if (first === undefined) return null
+  return `“${title}” stands over column ${first + 1} already. Give one of the two another heading.`
+}
+
+/** Where a wide file tells of one piece of work: its column, with the rows above it. */
+interface WorkColumn {
+  table: Table
+  heading: TableRow
+  index: number
+  /** What stands below the heading. */
+  cells: readonly string[]
+}
+
 function wideWork(
-  table: Table,
-  heading: TableRow,
-  index: number,
+  { table, heading, index, cells }: WorkColumn,
   mapping: GradebookMapping,
+  standing: StandingWork,
   refused: Refusal[],
 ): FileWork {
-  const { title, outOf } = readWorkHeading(heading.cells[index] ?? '')
+  const own = readWorkHeading(heading.cells[index] ?? '')
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
   const cellOf = (kind: DescribingRow): string => told(kind)?.cells[index] ?? ''
+  const known = standing(own.title)
   const most = positive(cellOf('out of'))
-  if (cellOf('out of') !== '' && most === null) {
+  if ((cellOf('out of') !== '' && most === null) || own.outOf === 0) {
     refused.push({
-      row: told('out of')?.number ?? 0,
-      column: title,
-      value: cellOf('out of'),
+      row: told('out of')?.number ?? heading.number,
+      column: own.title,
+      value: cellOf('out of') || String(own.outOf),
       reason: 'The maximum is no number above 0; the usual one is used.',
     })
   }
-  const date = cellOf('date') === '' ? null : readDate(cellOf('date'), mapping.dates)
-  if (date === undefined) {
+  const writtenDate = cellOf('date') || own.date || ''
+  const date = writtenDate === '' ? null : readDate(writtenDate, mapping.dates)
+  if (date === undefined && cellOf('date') !== '') {
     refused.push({
       row: told('date')?.number ?? 0,
-      column: title,
+      column: own.title,
       value: cellOf('date'),
       reason: 'This is no date; the work comes in without one.',
     })
   }
   return {
-    title,
-    category: cellOf('category') || mapping.category,
-    date: date ?? null,
-    outOf: most ?? outOf ?? mapping.outOf,
-    weight: positive(cellOf('weight')) ?? 1,
+    title: own.title,
+    category: cellOf('category') || known?.category || mapping.category,
+    date: date ?? known?.date ?? null,
+    outOf: most ?? (own.outOf || null) ?? maximumInCells(cells) ?? known?.outOf ?? mapping.outOf,
+    weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
   }
 }
 
-function readLong(heading: TableRow, rows: TableRow[], mapping: GradebookMapping): GradebookContent {
+/** The maximum that a column's own cells give, as in "17/20", where they agree; null where they give none. */
+function maximumInCells(cells: readonly string[]): number | null {
+  const given = cells.flatMap((cell) => {
+    const parts = /\d\s*\/\s*(\d+(?:[.,]\d+)?)\s*$/.exec(cell)
+    return parts?.[1] === undefined ? [] : [Number(parts[1].replace(',', '.'))]
+  })
+  const [first] = given
+  return first !== undefined && first > 0 && given.every((each) => each === first) ? first : null
+}
+
+function readLong(
+  heading: TableRow,
+  rows: TableRow[],
+  mapping: GradebookMapping,
+  standing: StandingWork,
+): GradebookContent {
   const content: GradebookContent = { work: [], results: [], refused: [] }
   const byTitle = new Map<string, FileWork>()
   for (const row of rows) {
@@ -124,7 +187,7 @@ function readLong(heading: TableRow, rows: TableRow[], mapping: GradebookMapping
       refuse('work', 'The row names no piece of work.')
       continue
     }
-    const piece = byTitle.get(cell('work')) ?? longWork(cell, mapping, refuse)
+    const piece = byTitle.get(cell('work')) ?? longWork(cell, mapping, standing(cell('work')), refuse)
     if (!byTitle.has(piece.title)) {
       byTitle.set(piece.title, piece)
       content.work.push(piece)
@@ -144,6 +207,7 @@ function readLong(heading: TableRow, rows: TableRow[], mapping: GradebookMapping
 function longWork(
   cell: (role: ColumnRole) => string,
   mapping: GradebookMapping,
+  known: ReturnType<StandingWork>,
   refuse: (role: ColumnRole, reason: string) => void,
 ): FileWork {
   const date = cell('date') === '' ? null : readDate(cell('date'), mapping.dates)
@@ -153,10 +217,10 @@ function longWork(
     refuse('out of', 'The maximum is no number above 0; the usual one is used.')
   return {
     title: cell('work'),
-    category: cell('category') || mapping.category,
-    date: date ?? null,
-    outOf: outOf ?? mapping.outOf,
-    weight: 1,
+    category: cell('category') || known?.category || mapping.category,
+    date: date ?? known?.date ?? null,
+    outOf: outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
+    weight: known?.weight ?? 1,
   }
 }
 

@@ -34,8 +34,12 @@ export function readRecords(
 }
 
 /**
- * Headings are compared without case, punctuation and spaces: "Family name", "family_name" and "FamilyName" are one.
+ * Headings are compared without case, accents, punctuation and spaces: "Family name", "family_name" and "FamilyName"
+ * are one.
  */
 export function headingKey(heading: string): string {
-  return heading.toLocaleLowerCase('en').replace(/[^\p{L}\p{N}#%]+/gu, '')
+  return heading
+    .normalize('NFD')
+    .toLocaleLowerCase('en')
+    .replace(/[^\p{L}\p{N}#%]+/gu, '')
 }

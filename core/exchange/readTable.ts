@@ -14,6 +14,8 @@ export interface TableRow {
 }
 
 const longestCell = 100_000
+/** The largest table that is taken in; a class's gradebook is a hundredth of it. */
+export const largestTable = { lines: 100_000, rows: 10_000, columns: 500, cells: 300_000 } as const
 const delimiters = [',', ';', '\t', '|'] as const
 
 /**
@@ -23,7 +25,13 @@ const delimiters = [',', ';', '\t', '|'] as const
  */
 export function readTable(text: string): Table {
   const delimiter = guessDelimiter(text)
-  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false })
+  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false, preview: largestTable.lines + 1 })
+  if (parsed.data.length > largestTable.lines) {
+    throw new UnreadableFile(
+      `The file has more than ${largestTable.lines.toLocaleString('en')} lines, most of them empty or none of a class’s. ` +
+        'Save only the rows of the class and choose that file.',
+    )
+  }
   const broken = parsed.errors.find((error) => error.type === 'Quotes')
   if (broken) {
     throw new UnreadableFile(
@@ -41,6 +49,19 @@ export function readTable(text: string): Table {
     }
   }
   if (rows.length === 0) throw new UnreadableFile('The file has no rows with anything in them.')
+  const columns = rows.reduce((most, row) => Math.max(most, row.cells.length), 0)
+  if (columns > largestTable.columns) {
+    throw new UnreadableFile(
+      `The file has ${columns.toLocaleString('en')} columns; up to ${largestTable.columns} can be read. ` +
+        'Take out what is no work of this subject, or bring it in parts.',
+    )
+  }
+  if (rows.length > largestTable.rows || rows.length * columns > largestTable.cells) {
+    throw new UnreadableFile(
+      `The file has ${rows.length.toLocaleString('en')} rows of ${columns} columns, more than can be read at once. ` +
+        'Bring it in parts, a subject or a class at a time.',
+    )
+  }
   return { rows, delimiter }
 }
 

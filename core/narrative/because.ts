@@ -31,6 +31,7 @@ export interface Trend {
 
 /** What the record says of one strand, habit or the whole subject, on the common ladder. */
 export interface StandingFact {
+  kind: 'strand' | 'habit' | 'mark'
   about: string
   /** Where it stands; an uneven strand counts as its weakest skill does. */
   tier: Tier
@@ -62,8 +63,8 @@ export interface NarrativeFacts {
   termName: string
   /** The subject's settled mark, as a standing; null when none is settled. */
   mark: StandingFact | null
-  /** By strand name, and by habit name. */
-  standings: Record<string, StandingFact>
+  /** Habits and strands; two may share a name, so they are told apart by their kind. */
+  standings: StandingFact[]
   /** Facts about the student that hold for the whole box; what is not known is not in it. */
   sayable: Partial<Record<FactName, SayableFact>>
 }

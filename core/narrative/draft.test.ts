@@ -150,7 +150,7 @@ describe('drafting, over invented classes', () => {
     const class10 = (change?: Tier) =>
       levels.map((tier, at) =>
         requestOf({
-          studentId: `s${at}`,
+          seed: `s${at}`,
           standings: [standing('Number', at === 4 && change ? change : tier), standing('Shape', tier)],
         }),
       )
@@ -298,11 +298,9 @@ describe('parts', () => {
     })
     expect(draftComment({ ...request, box, grade: 8, avoid: new Set(['old', 'new']) }, two).text).toBe('Sam divides.')
     const liked = ['a', 'b', 'c', 'd', 'e', 'f'].map(
-      (studentId) =>
-        draftComment(
-          { ...request, studentId, box: { ...box, tone: 'plain' } },
-          { ...two, phrases: two.phrases.slice(0, 2) },
-        ).text,
+      (seed) =>
+        draftComment({ ...request, seed, box: { ...box, tone: 'plain' } }, { ...two, phrases: two.phrases.slice(0, 2) })
+          .text,
     )
     expect(liked.filter((text) => text === 'Sam adds.').length).toBeGreaterThan(3)
   })
@@ -324,7 +322,7 @@ it('a phrasebook of 20,000 phrases is no hindrance, and one of a single phrase s
   }
   expect(draftComment(requestOf(), many).text).not.toBe('')
   const one = { ...smallBook, phrases: [phrase('only', '{They} {counts}.', { about: 'Number' })] }
-  expect(draftClass([requestOf(), requestOf({ studentId: 'b' })], one).map((draft) => draft.text)).toEqual([
+  expect(draftClass([requestOf(), requestOf({ seed: 'b' })], one).map((draft) => draft.text)).toEqual([
     'Sam counts.',
     'Sam counts.',
   ])

@@ -11,7 +11,8 @@ import { usageKey, type CostSetting, type Usage } from './wordingCost'
 
 /** One comment to be written. */
 export interface DraftRequest {
-  studentId: string
+  /** What tells this student from classmates, so that like facts are worded differently; always the same for one. */
+  seed: string
   subject: Subject
   /** The student's grade as a number, or null where it is none. */
   grade: number | null
@@ -128,7 +129,7 @@ function choose(
   const least = wish?.atLeast ?? 0
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
-    seed: [request.studentId, box.key, request.facts.termName].join('\u0000'),
+    seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
     usage,
     tone: box.tone,
     subject: box.subject,

@@ -90,7 +90,7 @@ describe('out of step', () => {
     expect(staleSentences(draft.sentences, request('growing'))).toEqual([])
     expect(staleSentences(draft.sentences, request('top')).map(({ at: which }) => which)).toEqual([at('outcome Data')])
     const without = request('growing')
-    expect(staleSentences(draft.sentences, { ...without, facts: { ...without.facts, standings: {} } })).toHaveLength(3)
+    expect(staleSentences(draft.sentences, { ...without, facts: { ...without.facts, standings: [] } })).toHaveLength(3)
   })
   it('proposes the new sentence and keeps what the teacher wrote beside it', () => {
     const mine = `${draft.text} We had a fine day at the museum.`
@@ -119,7 +119,7 @@ describe('out of step', () => {
   })
   it('takes a sentence out whose fact is gone, and leaves no double space', () => {
     const without = request('growing')
-    const { Data: _gone, ...standings } = without.facts.standings
+    const standings = without.facts.standings.filter((each) => each.about !== 'Data')
     const merged = proposeInStep(
       draft.text,
       draft.sentences,
@@ -170,7 +170,7 @@ describe('what a comment does not say', () => {
   })
   it('is what is not settled, what no phrase is for, what there was no room for, and what has been settled since', () => {
     const whole = request('growing')
-    const { Data: _gone, ...standings } = whole.facts.standings
+    const standings = whole.facts.standings.filter((each) => each.about !== 'Data')
     const before = { ...whole, facts: { ...whole.facts, standings } }
     const short = draftComment(before, book)
     expect(names(unsaidParts(short.sentences, before, book))).toEqual(['Data: nothing is settled'])

@@ -1,13 +1,12 @@
 import { directionOf, tierRank } from '../scales/tier'
 import type { NarrativeFacts } from './because'
-import { isStrand } from './standingsOfBox'
 
 /**
  * Whether the mark and the levels of a subject tell two stories: every strand is a strength and the mark a difficulty,
  * or the other way round, and one of them lies two tiers off or more. Ours. A family that reads both may ask why.
  */
 export function markAgainstLevels({ mark, standings }: Pick<NarrativeFacts, 'mark' | 'standings'>): boolean {
-  const strands = Object.values(standings).filter(isStrand)
+  const strands = standings.filter(({ kind }) => kind === 'strand')
   if (!mark || strands.length === 0) return false
   return (
     strands.every(({ tier }) => directionOf(tier) !== directionOf(mark.tier)) &&

@@ -6,7 +6,7 @@ import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
-import { standingsOfBox } from './standingsOfBox'
+import { standingNamed, standingsOfBox } from './standingsOfBox'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -110,7 +110,7 @@ function standingFor(
   if (about === 'mark') return facts.mark ?? 'missing'
   if (about === 'weakest' || about === 'strongest') return furthest(eligible(part, box, facts), about) ?? 'missing'
   if (about === 'most moved') return mostMoved(eligible('outcome', box, facts))
-  return facts.standings[about] ?? 'missing'
+  return standingNamed({ part, about }, box.subject, facts) ?? 'missing'
 }
 
 /**
@@ -118,7 +118,9 @@ function standingFor(
  * are.
  */
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
-  const named = box.plan.flatMap((each) => (each.about === 'mark' ? facts.mark : facts.standings[each.about]) ?? [])
+  const named = box.plan.flatMap(
+    (each) => (each.about === 'mark' ? facts.mark : standingNamed(each, box.subject, facts)) ?? [],
+  )
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
   return standingsFor(part, box.subject, facts)
 }
@@ -176,7 +178,7 @@ export function factsInWords(
   needs: readonly FactName[] = [],
 ): Partial<Record<FactName, string>> {
   const { sayable } = facts
-  const named = facts.standings[about]
+  const named = standingNamed({ part, about }, subject, facts)
   const tries = (named ? [named] : standingsFor(part, subject, facts)).map((standing) =>
     inWords({ ...sayable, ...factsOfStanding(standing) }),
   )
@@ -192,7 +194,7 @@ export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
   const inSentence: SayableFact = { text: lowerFirst(standing.about), because: null }
   const { trend, strongestSkill, weakestSkill } = standing
   return {
-    ...(standing.about === 'mark' ? {} : { skill: inSentence, habit: inSentence }),
+    ...(standing.kind === 'mark' ? {} : { skill: inSentence, habit: inSentence }),
     ...(strongestSkill ? { 'strongest skill': strongestSkill } : {}),
     ...(weakestSkill ? { 'weakest skill': weakestSkill } : {}),
     ...(trend?.text ? { trend: { text: trend.text, because: trend.because } } : {}),

@@ -163,7 +163,7 @@ function sharesPart(a: DraftSentence, b: DraftSentence): boolean {
 
 /** Every fact of today by what it is a fact of. */
 function factsToday({ facts }: DraftRequest): Map<string, Because> {
-  const standings = [...Object.values(facts.standings), ...(facts.mark ? [facts.mark] : [])]
+  const standings = [...facts.standings, ...(facts.mark ? [facts.mark] : [])]
   const all = [
     ...standings.flatMap((standing) => [
       ...standing.because,

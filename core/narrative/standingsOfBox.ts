@@ -1,18 +1,27 @@
 import type { NarrativeFacts, StandingFact } from './because'
-
-/** Whether it is a strand, which skills make up; else it is a habit or the mark. */
-export function isStrand({ because }: StandingFact): boolean {
-  return because.some(({ kind }) => kind === 'skill level')
-}
-
-export function isHabit({ because }: StandingFact): boolean {
-  return because.some(({ kind }) => kind === 'habit')
-}
+import type { PlannedPart } from './plan'
 
 /** What a box's own subject gives it to speak of: its strands; for the general comment (null) the habits. */
 export function standingsOfBox(
   subject: string | null,
   { standings }: Pick<NarrativeFacts, 'standings'>,
 ): StandingFact[] {
-  return Object.values(standings).filter(subject === null ? isHabit : isStrand)
+  const wanted = subject === null ? 'habit' : 'strand'
+  return standings.filter(({ kind }) => kind === wanted)
+}
+
+/**
+ * The strand or habit that a part of a plan names. A habit part names a habit and an outcome a strand; other parts
+ * name what the box's own subject gives, before what shares its name.
+ */
+export function standingNamed(
+  { part, about }: Pick<PlannedPart, 'part' | 'about'>,
+  subject: string | null,
+  { standings }: Pick<NarrativeFacts, 'standings'>,
+): StandingFact | undefined {
+  const named = standings.filter((standing) => standing.about === about)
+  if (part === 'habit') return named.find(({ kind }) => kind === 'habit')
+  if (part === 'outcome') return named.find(({ kind }) => kind === 'strand')
+  const own = subject === null ? 'habit' : 'strand'
+  return named.find(({ kind }) => kind === own) ?? named[0]
 }

@@ -36,19 +36,48 @@ export function studentMatcher<S extends Matchable>(students: readonly S[]): (ro
     for (const key of spellingsOf(student)) byName.set(key, [...(byName.get(key) ?? []), student])
   }
   return (row) => {
-    const number = numberKey(row.number ?? '')
-    if (number !== '') {
-      const student = byNumber.get(number)
-      if (student) return { kind: 'found', student, by: 'number' }
-    }
     const candidates = byName.get(rowNameKey(row)) ?? []
+    const numbered = byNumber.get(numberKey(row.number ?? ''))
+    if (numbered) {
+      // A number and a name that disagree: one of them was mistyped, and nobody can tell which from here.
+      return agrees(row, numbered)
+        ? { kind: 'found', student: numbered, by: 'number' }
+        : { kind: 'doubtful', candidates: [...new Set([numbered, ...candidates])] }
+    }
     const [only] = candidates
     if (only && candidates.length === 1) return { kind: 'found', student: only, by: 'name' }
     // Half a name is a hint, never an answer: even a single student it fits is asked about.
+    // So are names with an initial or a nickname beside them.
     const hinted =
-      candidates.length > 0 ? candidates : (byHalf.get(nameKey(row.name || row.given || row.family || '')) ?? [])
+      [
+        candidates,
+        byName.get(rowNameKey(plainly(row))) ?? [],
+        byHalf.get(nameKey(row.name || row.given || row.family || '')) ?? [],
+      ].find((each) => each.length > 0) ?? []
     return hinted.length > 0 ? { kind: 'doubtful', candidates: hinted } : { kind: 'unknown' }
   }
+}
+
+/** Whether a row's name, as far as it has one, can be this student's. */
+function agrees(row: RowIdentity, student: Matchable): boolean {
+  const plain = plainly(row)
+  const words = nameKey([plain.name, plain.given, plain.family].filter(Boolean).join(' ').replaceAll(',', ' '))
+  if (words === '') return true
+  const own = new Set(
+    [student.legalGiven, student.usedName, student.family].flatMap((name) => nameKey(name).split(/[\s-]+/)),
+  )
+  return words.split(/[\s-]+/).every((word) => own.has(word))
+}
+
+/** A row's name without what people put beside names: nicknames in brackets or quotes, and single initials. */
+function plainly(row: RowIdentity): RowIdentity {
+  const plain = (written: string | undefined): string =>
+    (written ?? '')
+      .replace(/\([^)]*\)|\[[^\]]*\]|["“”„«»][^"“”«»]*["“”«»]/g, ' ')
+      .replace(/(^|[\s,])\p{L}\.?(?=$|[\s,])/gu, '$1')
+      .replace(/\s+/g, ' ')
+      .trim()
+  return { name: plain(row.name), given: plain(row.given), family: plain(row.family) }
 }
 
 /** School numbers are compared without leading zeros, which spreadsheets drop. */

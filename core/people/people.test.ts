@@ -64,4 +64,21 @@ describe('matching a row to a student', () => {
     expect(match({ name: 'Nobody' })).toEqual({ kind: 'unknown' })
     expect(match({})).toEqual({ kind: 'unknown' })
   })
+  it.each([
+    [{ number: '1', name: 'Jonas Vestergaard' }, ['1', '2']],
+    [{ number: '1', name: 'Somebody Else' }, ['1']],
+    [{ name: 'Katherine R. Harrowgate' }, ['1']],
+    [{ name: 'Harrowgate, Katherine R' }, ['1']],
+    [{ name: 'Katherine (Kitty) Harrowgate' }, ['1']],
+    [{ name: 'Katherine “Kitty” Harrowgate' }, ['1']],
+  ])('asks about %o', (row, ids) => {
+    expect(match(row)).toMatchObject({ kind: 'doubtful', candidates: ids.map((id) => ({ id })) })
+  })
+  it.each([
+    [{ number: '1', name: 'Kit' }, '1'],
+    [{ number: '1', name: 'Harrowgate, Katherine R. (Kit)' }, '1'],
+    [{ number: '4', given: 'Ismael', family: 'N’Diaye' }, '4'],
+  ])('goes by the number where the name can be the same child’s: %o', (row, id) => {
+    expect(match(row)).toMatchObject({ kind: 'found', by: 'number', student: { id } })
+  })
 })

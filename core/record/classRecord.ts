@@ -35,8 +35,6 @@ export interface Subject {
   name: string
   /** The name inside a sentence: "science", but "French". */
   inSentence: string
-  /** Who settles and writes it, as shown to colleagues and families. */
-  teacher: string
   markScale: string
   skillScale: string
 }
@@ -79,6 +77,8 @@ export interface StudentMark extends SettledMark {
   subject: string
 }
 
+export type LevelKind = 'skill' | 'habit'
+
 /** The level of a skill or the score of a habit: a symbol of its scale, or of a special value. */
 export interface StudentLevel {
   studentId: string
@@ -119,14 +119,6 @@ export interface StudentComment {
   version: number
 }
 
-/** A term that is over, as far as this term's work looks back at it. */
-export interface TermBefore {
-  term: Term
-  marks: StudentMark[]
-  levels: StudentLevel[]
-  comments: StudentComment[]
-}
-
 export interface School {
   name: string
   place: string
@@ -136,35 +128,66 @@ export interface School {
   checks: CheckSettings
 }
 
+/** What the school has set up: the same for every class, and kept by its version. */
+export interface SchoolSetup {
+  readonly school: School
+  readonly scales: readonly Scale[]
+  readonly subjects: readonly Subject[]
+  readonly skills: readonly Skill[]
+  readonly habits: readonly Habit[]
+  readonly boxes: readonly CommentBox[]
+  readonly phrasebook: Phrasebook
+  readonly layout: Layout
+}
+
+/** What was settled and written in a term, as far as a later one looks back at it. */
+export interface TermBefore {
+  readonly term: Term
+  readonly marks: readonly StudentMark[]
+  readonly levels: readonly StudentLevel[]
+  readonly habitScores: readonly StudentLevel[]
+  readonly comments: readonly StudentComment[]
+}
+
+/** One class in one term: its people, what came in, what was settled and what was written. */
+export interface TermRecord {
+  readonly classRoom: { readonly id: string; readonly name: string; readonly teacher: string }
+  readonly term: Term
+  readonly before: TermBefore | null
+  /** Who settles and writes each subject here, as shown to colleagues and families; by the subject's key. */
+  readonly teachers: Readonly<Record<string, string>>
+  /** In the order of the class list. */
+  readonly students: readonly Student[]
+  readonly categories: readonly SubjectCategory[]
+  readonly work: readonly SubjectWork[]
+  readonly results: readonly StudentResult[]
+  readonly marks: readonly StudentMark[]
+  readonly levels: readonly StudentLevel[]
+  readonly habitScores: readonly StudentLevel[]
+  readonly attendance: readonly Attendance[]
+  readonly observations: readonly Observation[]
+  readonly comments: readonly StudentComment[]
+  /** Used names of the other students of this year, for the checks alone. */
+  readonly namesInYear: readonly string[]
+  /** Findings of which a teacher has said that this is right. */
+  readonly accepted: readonly AcceptedFinding[]
+}
+
 /**
  * All that is known about one class in one term: what every stage computes from, in the browser, on the server and in
  * the batch command alike.
  */
-export interface ClassRecord {
-  school: School
-  classRoom: { id: string; name: string; teacher: string }
-  term: Term
-  before: TermBefore | null
-  scales: Scale[]
-  subjects: Subject[]
-  skills: Skill[]
-  habits: Habit[]
-  /** In the order of the class list. */
-  students: Student[]
-  categories: SubjectCategory[]
-  work: SubjectWork[]
-  results: StudentResult[]
-  marks: StudentMark[]
-  levels: StudentLevel[]
-  habitScores: StudentLevel[]
-  attendance: Attendance[]
-  observations: Observation[]
-  boxes: CommentBox[]
-  comments: StudentComment[]
-  phrasebook: Phrasebook
-  /** Used names of the other students of this year, for the checks alone. */
-  namesInYear: string[]
-  /** Findings of which a teacher has said that this is right. */
-  accepted: AcceptedFinding[]
-  layout: Layout
+export interface ClassRecord extends SchoolSetup, TermRecord {}
+
+/** The whole record, from the parts that are fetched and kept apart. */
+export function classRecordOf(setup: SchoolSetup, term: TermRecord): ClassRecord {
+  return { ...setup, ...term }
+}
+
+/** Who teaches a subject in the record's class: its specialist, else the class's teacher. */
+export function teacherOf(
+  { teachers, classRoom }: Pick<TermRecord, 'teachers' | 'classRoom'>,
+  subject: string,
+): string {
+  return teachers[subject] ?? classRoom.teacher
 }

@@ -14,14 +14,14 @@ import { sayableFacts } from './sayableFacts'
 export function narrativeFacts(index: RecordIndex, studentId: string, box: CommentBox): NarrativeFacts {
   const { record } = index
   const subject = record.subjects.find((each) => each.key === box.subject)
-  const standings: Record<string, StandingFact> = {}
+  const standings: StandingFact[] = []
   for (const habit of record.habits) {
     const standing = habitStanding(index, studentId, habit)
-    if (standing) standings[habit.name] = standing
+    if (standing) standings.push(standing)
   }
   for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
     const standing = subject ? strandStanding(index, studentId, strand, skills, subject.skillScale) : undefined
-    if (standing) standings[strand] = standing
+    if (standing) standings.push(standing)
   }
   const mark = subject ? markStanding(index, studentId, subject) : null
   return {
@@ -29,7 +29,7 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     termName: record.term.name,
     mark,
     standings,
-    sayable: sayableFacts(index, studentId, subject, Object.values(standings)),
+    sayable: sayableFacts(index, studentId, subject, standings),
   }
 }
 
@@ -38,7 +38,7 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
   const { record } = index
   const standing = index.commentOf(student.id, box.key)
   return {
-    studentId: student.schoolNumber,
+    seed: student.schoolNumber,
     subject: {
       name: student.usedName,
       family: student.family,
@@ -58,7 +58,7 @@ function habitStanding(
   studentId: string,
   habit: { key: string; name: string; scale: string },
 ): StandingFact | undefined {
-  const level = levelIn(index, habit.scale, index.levelOf(studentId, habit.key))
+  const level = levelIn(index, habit.scale, index.levelOf(studentId, 'habit', habit.key))
   if (!level) return undefined
   const because: Because = {
     kind: 'habit',
@@ -70,10 +70,11 @@ function habitStanding(
   const trend = trendBetween(
     index,
     habit.name,
-    levelIn(index, habit.scale, index.levelBefore(studentId, habit.key)),
+    levelIn(index, habit.scale, index.levelBefore(studentId, 'habit', habit.key)),
     level,
   )
   return {
+    kind: 'habit',
     about: habit.name,
     tier: level.tier,
     uneven: false,
@@ -108,12 +109,14 @@ function strandStanding(
   // What is for the teacher only is no matter for a comment that the family reads.
   const told = skills.filter((skill) => !skill.teacherOnly)
   const known = told.flatMap((skill) => {
-    const level = levelIn(index, scale, index.levelOf(studentId, skill.id))
+    const level = levelIn(index, scale, index.levelOf(studentId, 'skill', skill.id))
     return level ? [{ skill, level }] : []
   })
   const now = placeOf(known.map(({ level }) => level))
   if (!now) return undefined
-  const before = placeOf(told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, skill.id)) ?? []))
+  const before = placeOf(
+    told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id)) ?? []),
+  )
   const ranked = known
     .filter(({ skill }) => skill.inSentence !== '')
     .sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
@@ -130,6 +133,7 @@ function strandStanding(
     },
   })
   return {
+    kind: 'strand',
     about: strand,
     tier: now.level.tier,
     uneven: now.uneven,
@@ -162,6 +166,7 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   const text = `Settled mark: ${percentText(percent, index.record.school.markRules.decimals)}, ${level.symbol} (${level.name})`
   const before = levelOfMark(index, subject, index.markBefore(studentId, subject.key))?.level
   return {
+    kind: 'mark',
     about: 'mark',
     tier: level.tier,
     uneven: false,

@@ -114,6 +114,7 @@ function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): stri
 function couldHold({ when }: PlannedPart, tier: Tier): boolean {
   if (when === null || when === 'moved' || when === 'up') return true
   return conditionHolds(when, {
+    kind: 'strand',
     about: '',
     tier,
     uneven: false,

@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
 import { draftComment } from '../narrative/draftComment'
+import type { NarrativeFacts } from '../narrative/because'
 import { isLocked, daysUntil } from '../terms/lock'
+import { readPlan } from '../narrative/plan'
+import type { Phrase } from '../narrative/phrase'
+import type { Level } from '../scales/scale'
+import { readSymbol } from '../scales/symbol'
 import { studentProgress, sumProgress } from '../terms/progress'
 import type { ClassRecord, Student } from './classRecord'
 import { markProposal } from './markProposal'
@@ -10,6 +15,7 @@ import { indexRecord } from './recordIndex'
 
 const box = (record: ClassRecord, key: string) =>
   record.boxes.find((each) => each.key === key) as ClassRecord['boxes'][number]
+const named = ({ standings }: NarrativeFacts, about: string) => standings.find((each) => each.about === about)
 const draft = (record: ClassRecord, key = 'sums', student = 0) =>
   draftComment(
     draftRequest(indexRecord(record), record.students[student] as Student, box(record, key)),
@@ -22,6 +28,7 @@ describe('a proposal beside what is settled', () => {
       term: { ...exampleClass().term, id: 't1' },
       marks: [{ studentId: '1', subject: 'sums', percent: 71, special: null, reason: null }],
       levels: [],
+      habitScores: [],
       comments: [],
     }
     const proposal = markProposal(indexRecord(exampleClass({ before })), '1', 'sums')
@@ -51,7 +58,7 @@ describe('the facts that a comment may speak of', () => {
   it('a strand is never said to be better than half of its skills: levels 2 and 1 stand at the lower, and what is the teacher’s alone does not count', () => {
     const record = exampleClass()
     const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(facts.standings.Number).toMatchObject({
+    expect(named(facts, 'Number')).toMatchObject({
       tier: 'starting',
       uneven: false,
       because: [{ text: 'Adds: 2 (level 2)' }, { text: 'Divides: 1 (level 1)' }],
@@ -67,7 +74,7 @@ describe('the facts that a comment may speak of', () => {
       'mark': 'level A (A)',
       'attendance': '38 of 40 days',
     })
-    expect([facts.standings.Number?.strongestSkill?.text, facts.standings.Number?.weakestSkill?.text]).toEqual([
+    expect([named(facts, 'Number')?.strongestSkill?.text, named(facts, 'Number')?.weakestSkill?.text]).toEqual([
       'adding numbers',
       'dividing numbers',
     ])
@@ -83,11 +90,12 @@ describe('the facts that a comment may speak of', () => {
         term: exampleClass().term,
         marks: [],
         comments: [],
+        habitScores: [],
         levels: levels.map((each) => ({ ...each, symbol: '2' })),
       },
     })
-    const { standings } = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
-    expect(standings.Number).toMatchObject({
+    const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
+    expect(named(facts, 'Number')).toMatchObject({
       tier: 'starting',
       uneven: true,
       trend: null,
@@ -107,20 +115,58 @@ describe('the facts that a comment may speak of', () => {
       levels: [
         { studentId: '1', about: 's1', symbol: '2' },
         { studentId: '1', about: 's2', symbol: '2' },
-        { studentId: '1', about: 'care', symbol: '2' },
       ],
+      habitScores: [{ studentId: '1', about: 'care', symbol: '2' }],
     }
     const facts = narrativeFacts(indexRecord({ ...record, before }), '1', box(record, 'sums'))
-    expect([facts.mark?.trend?.text, facts.standings.Number?.trend?.text, facts.standings.Care?.trend?.text]).toEqual([
+    expect([facts.mark?.trend?.text, named(facts, 'Number')?.trend?.text, named(facts, 'Care')?.trend?.text]).toEqual([
       'from B to A since the autumn term',
       'from 2 to 1 since the autumn term',
       null,
     ])
-    expect([facts.mark?.trend?.move, facts.standings.Number?.trend?.move, facts.standings.Care?.trend?.move]).toEqual([
+    expect([facts.mark?.trend?.move, named(facts, 'Number')?.trend?.move, named(facts, 'Care')?.trend?.move]).toEqual([
       'up',
       'down',
       'same',
     ])
+  })
+  it('a habit that is called like a strand is told from it, in its own box and by its own score', () => {
+    const example = exampleClass()
+    const record = exampleClass({
+      habits: [{ key: 'care', name: 'Number', familyWords: 'Counts things', scale: 'skills' }],
+      boxes: [
+        { key: 'sums', name: 'Sums', subject: 'sums', limit: 300, tone: '', plan: readPlan('outcome Number') },
+        { key: 'general', name: 'General', subject: null, limit: 300, tone: '', plan: readPlan('habit Number') },
+      ],
+      phrasebook: {
+        ...example.phrasebook,
+        phrases: [
+          ...example.phrasebook.phrases,
+          {
+            ...(example.phrasebook.phrases[0] as Phrase),
+            id: 'hn',
+            part: 'habit',
+            about: 'Number',
+            text: '{They} {counts} the pens.',
+          },
+        ],
+      },
+    })
+    expect(draft(record, 'sums').text).toContain('help with numbers')
+    expect(draft(record, 'general').text).toBe('Maya counts the pens.')
+    const { standings } = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
+    expect(standings.map(({ kind, about, tier }) => `${kind} ${about} ${tier}`)).toEqual([
+      'habit Number growing',
+      'strand Number starting',
+    ])
+  })
+  it('a level that the school calls “NA” is that level, in a grid and on a report', () => {
+    const [scale] = exampleClass().scales
+    if (!scale) throw new Error('no scale')
+    const own = { ...scale, levels: [{ ...(scale.levels[0] as Level), symbol: 'NA', name: 'Nearly always' }] }
+    expect(readSymbol(own, 'na')).toMatchObject({ kind: 'level', level: { name: 'Nearly always' } })
+    expect(readSymbol(scale, 'na')).toEqual({ kind: 'special', special: 'not assessed' })
+    expect(readSymbol(scale, '9')).toBeUndefined()
   })
   it('an unsettled proposal is not a fact', () => {
     const record = exampleClass({ marks: [] })
@@ -171,6 +217,7 @@ describe('a draft from the record', () => {
         term: record.term,
         marks: [],
         levels: [],
+        habitScores: [],
         comments: [
           {
             studentId: '1',

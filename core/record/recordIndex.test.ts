@@ -6,7 +6,12 @@ import { indexRecord } from './recordIndex'
 import { isRedraftable } from './redraftable'
 
 const students = ['1', '2']
-const abouts = ['s1', 's2', 'care']
+const abouts = [
+  ['skill', 's1'],
+  ['skill', 's2'],
+  ['habit', 'care'],
+  ['habit', 's1'],
+] as const
 const symbols = fc.constantFrom('1', '2', '3')
 
 /** One part of a record exchanged for another list, as the stores do it. */
@@ -18,9 +23,12 @@ const anyChange: fc.Arbitrary<Partial<ClassRecord>> = fc.oneof(
     )
     .map((levels) => ({ levels })),
   fc
-    .array(fc.record({ studentId: fc.constantFrom(...students), about: fc.constant('care'), symbol: symbols }), {
-      maxLength: 3,
-    })
+    .array(
+      fc.record({ studentId: fc.constantFrom(...students), about: fc.constantFrom('care', 's1'), symbol: symbols }),
+      {
+        maxLength: 3,
+      },
+    )
     .map((habitScores) => ({ habitScores })),
   fc
     .array(
@@ -59,9 +67,9 @@ it('after any row of changes an index answers as if each list had been searched 
         record = { ...record, ...change }
         const index = indexRecord(record)
         for (const id of students) {
-          for (const about of abouts)
-            expect(index.levelOf(id, about)).toBe(
-              [...record.levels, ...record.habitScores].findLast(
+          for (const [kind, about] of abouts)
+            expect(index.levelOf(id, kind, about)).toBe(
+              (kind === 'habit' ? record.habitScores : record.levels).findLast(
                 (each) => each.studentId === id && each.about === about,
               )?.symbol,
             )

@@ -2,6 +2,7 @@ import type { Scale } from '../scales/scale'
 import type {
   Attendance,
   ClassRecord,
+  LevelKind,
   Student,
   StudentComment,
   StudentLevel,
@@ -22,12 +23,12 @@ export interface RecordIndex {
   resultsOf: (studentId: string, subject: string) => readonly StudentResult[]
   markOf: (studentId: string, subject: string) => StudentMark | undefined
   /** The symbol settled for a skill or habit. */
-  levelOf: (studentId: string, about: string) => string | undefined
+  levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
   commentOf: (studentId: string, box: string) => StudentComment | undefined
   attendanceOf: (studentId: string) => Attendance | undefined
   /** What was settled and written the term before. */
   markBefore: (studentId: string, subject: string) => StudentMark | undefined
-  levelBefore: (studentId: string, about: string) => string | undefined
+  levelBefore: (studentId: string, kind: LevelKind, key: string) => string | undefined
   commentBefore: (studentId: string, box: string) => StudentComment | undefined
 }
 
@@ -50,6 +51,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const attendance = attendanceByStudent(record.attendance)
   const marksBefore = marksByPlace(record.before?.marks ?? none)
   const levelsBefore = levelsByPlace(record.before?.levels ?? none)
+  const habitScoresBefore = levelsByPlace(record.before?.habitScores ?? none)
   const commentsBefore = commentsByPlace(record.before?.comments ?? none)
   return {
     record,
@@ -60,11 +62,12 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     resultsOf: (studentId, subject) =>
       (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
-    levelOf: (studentId, about) => habitScores.get(pair(studentId, about)) ?? levels.get(pair(studentId, about)),
+    levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
     attendanceOf: (studentId) => attendance.get(studentId),
     markBefore: (studentId, subject) => marksBefore.get(pair(studentId, subject)),
-    levelBefore: (studentId, about) => levelsBefore.get(pair(studentId, about)),
+    levelBefore: (studentId, kind, key) =>
+      (kind === 'habit' ? habitScoresBefore : levelsBefore).get(pair(studentId, key)),
     commentBefore: (studentId, box) => commentsBefore.get(pair(studentId, box)),
   }
 }

@@ -3,7 +3,6 @@ import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
 import { lowerFirst } from '../narrative/capitals'
 import { listOf } from '../narrative/listOf'
-import { isStrand } from '../narrative/standingsOfBox'
 import { tierRank } from '../scales/tier'
 import type { Subject } from './classRecord'
 import { levelOfMark } from './levelOfMark'
@@ -24,7 +23,8 @@ export function sayableFacts(
 ): NarrativeFacts['sayable'] {
   const { record } = index
   const strengths = standings.filter(
-    (standing) => tierRank(standing.tier) >= tierRank('strong') && isStrand(standing) === (subject !== undefined),
+    (standing) =>
+      tierRank(standing.tier) >= tierRank('strong') && (standing.kind === 'strand') === (subject !== undefined),
   )
   return {
     term: { text: lowerFirst(record.term.name), because: null },

@@ -1,10 +1,10 @@
 import { markLevel } from '../marks/settledMark'
 import { percentText } from '../marks/rounding'
 import { displayName } from '../people/names'
-import type { Skill, Student, Subject } from '../record/classRecord'
+import { teacherOf, type Skill, type Student, type Subject } from '../record/classRecord'
 import type { RecordIndex } from '../record/recordIndex'
-import { findLevel, strokesOf, type Scale } from '../scales/scale'
-import { readSpecial, specialValues } from '../scales/special'
+import { strokesOf, type Scale } from '../scales/scale'
+import { keptSymbol, readSymbol } from '../scales/symbol'
 import type { Block, Cell, ReportDocument } from './document'
 import type { ReportPart } from './layout'
 
@@ -93,7 +93,10 @@ function composeSubject(index: RecordIndex, student: Student, subject: Subject):
     { kind: 'heading', level: 2, text: subject.name },
     {
       kind: 'facts',
-      items: [...(mark === null ? [] : [{ label: 'Mark', value: mark }]), { label: 'Teacher', value: subject.teacher }],
+      items: [
+        ...(mark === null ? [] : [{ label: 'Mark', value: mark }]),
+        { label: 'Teacher', value: teacherOf(index.record, subject.key) },
+      ],
     },
     ...(rows.length === 0
       ? []
@@ -127,14 +130,14 @@ function markText(index: RecordIndex, student: Student, subject: Subject): strin
 
 function skillRows(index: RecordIndex, student: Student, subject: Subject, skills: readonly Skill[]): Cell[][] {
   return skills.flatMap((skill) => {
-    const cell = levelCell(index.scale(subject.skillScale), index.levelOf(student.id, skill.id))
+    const cell = levelCell(index.scale(subject.skillScale), index.levelOf(student.id, 'skill', skill.id))
     return cell ? [[{ text: skill.familyWords }, cell]] : []
   })
 }
 
 function composeHabits(index: RecordIndex, student: Student): Block[] {
   const rows = index.record.habits.flatMap((habit) => {
-    const cell = levelCell(index.scale(habit.scale), index.levelOf(student.id, habit.key))
+    const cell = levelCell(index.scale(habit.scale), index.levelOf(student.id, 'habit', habit.key))
     return cell ? [[{ text: `${habit.name}: ${habit.familyWords}` }, cell]] : []
   })
   if (rows.length === 0) return []
@@ -154,12 +157,11 @@ function composeHabits(index: RecordIndex, student: Student): Block[] {
 
 function levelCell(scale: Scale | undefined, symbol: string | undefined): Cell | null {
   if (symbol === undefined) return null
-  const special = readSpecial(symbol)
-  if (special) return { text: `${specialValues[special]} (${special})` }
-  const level = scale ? findLevel(scale, symbol) : undefined
-  return scale && level
-    ? { text: `${level.symbol} ${level.name}`, strokes: strokesOf(scale, level.symbol) }
-    : { text: symbol }
+  const meaning = readSymbol(scale, symbol)
+  if (!scale || !meaning) return { text: symbol }
+  return meaning.kind === 'special'
+    ? { text: `${keptSymbol(meaning)} (${meaning.special})` }
+    : { text: `${meaning.level.symbol} ${meaning.level.name}`, strokes: strokesOf(scale, meaning.level.symbol) }
 }
 
 function composeAttendance(index: RecordIndex, student: Student): Block[] {

@@ -35,8 +35,8 @@ export function studentProgress(
   const work = subjects.reduce((sum, subject) => sum + index.workOf(subject).length, 0)
   const marks = subjects.filter((subject) => index.markOf(studentId, subject) !== undefined).length
   const skills = record.skills.filter((skill) => inView.has(skill.subject))
-  const rated = skills.filter((skill) => index.levelOf(studentId, skill.id) !== undefined).length
-  const habits = record.habits.filter((habit) => index.levelOf(studentId, habit.key) !== undefined).length
+  const rated = skills.filter((skill) => index.levelOf(studentId, 'skill', skill.id) !== undefined).length
+  const habits = record.habits.filter((habit) => index.levelOf(studentId, 'habit', habit.key) !== undefined).length
   const boxes = record.boxes.filter((box) => box.subject === null || inView.has(box.subject))
   const comments = boxes
     .map((box) => index.commentOf(studentId, box.key))

@@ -1,46 +1,93 @@
+import { createHmac, timingSafeEqual } from 'node:crypto'
 import type { Knex } from 'knex'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
+import { signInKey } from '../data/people'
 import { Refusal } from './refusal'
 
-/** So many wrong tries of one name from one address, then a pause. Kept in the database: every web process counts. */
-const tries = 8
-const pauseSeconds = 300
+/** Who tries, from where. */
+export interface Attempt {
+  name: string
+  address: string
+  /** True when this person has signed in on this device before (see deviceMark). */
+  knownDevice: boolean
+}
 
-let limiter: RateLimiterPostgres | null = null
+type Limit = 'here' | 'name' | 'address'
 
-function limiterOn(db: Knex): RateLimiterPostgres {
-  limiter ??= new RateLimiterPostgres({
-    storeClient: db,
-    storeType: 'knex',
-    tableName: 'sign_in_attempt',
-    tableCreated: true,
-    keyPrefix: 'sign-in',
-    points: tries,
-    duration: pauseSeconds,
-    blockDuration: pauseSeconds,
-  })
-  return limiter
+/** Wrong tries, then a pause in seconds. Kept in the database: every web process counts. */
+const limits: Record<Limit, { points: number; pause: number }> = {
+  /** One name from one address. */
+  here: { points: 8, pause: 300 },
+  /** One name from anywhere: many addresses do not help. */
+  name: { points: 40, pause: 900 },
+  /** Any names from one address: a school's own has many people behind it. */
+  address: { points: 120, pause: 900 },
+}
+
+let limiters: Record<Limit, RateLimiterPostgres> | null = null
+
+function limitersOn(db: Knex): Record<Limit, RateLimiterPostgres> {
+  const on = (limit: Limit): RateLimiterPostgres =>
+    new RateLimiterPostgres({
+      storeClient: db,
+      storeType: 'knex',
+      tableName: 'sign_in_attempt',
+      tableCreated: true,
+      keyPrefix: `sign-in ${limit}`,
+      points: limits[limit].points,
+      duration: limits[limit].pause,
+      blockDuration: limits[limit].pause,
+    })
+  limiters ??= { here: on('here'), name: on('name'), address: on('address') }
+  return limiters
+}
+
+/**
+ * The limits that count for an attempt. On a device where somebody has signed in before, strangers' tries elsewhere
+ * do not count against them: nobody is locked out of the own machine.
+ */
+function countedBy({ name, address, knownDevice }: Attempt): [Limit, string][] {
+  const who = signInKey(name)
+  const here: [Limit, string] = ['here', `${who} ${knownDevice ? 'known device' : address}`.slice(0, 200)]
+  return knownDevice ? [here] : [here, ['name', who.slice(0, 200)], ['address', address]]
 }
 
 /** Counts a try before the password is looked at. @throws Refusal when there were too many */
-export async function countAttempt(db: Knex, name: string, from: string): Promise<void> {
-  const counter = limiterOn(db)
-  try {
-    await counter.consume(keyOf(name, from))
-  } catch (error) {
-    if (!(error instanceof RateLimiterRes)) throw error
-    throw new Refusal(
-      'too often',
-      `Too many tries. Wait ${Math.ceil(error.msBeforeNext / 60_000)} minutes, then try again.`,
-    )
+export async function countAttempt(db: Knex, attempt: Attempt): Promise<void> {
+  const on = limitersOn(db)
+  for (const [limit, key] of countedBy(attempt)) {
+    try {
+      await on[limit].consume(key)
+    } catch (error) {
+      if (!(error instanceof RateLimiterRes)) throw error
+      const minutes = Math.ceil(error.msBeforeNext / 60_000)
+      throw new Refusal('too often', `Too many tries. Wait ${minutes} minutes, then try again.`)
+    }
   }
 }
 
-/** A right password wipes the slate clean. */
-export async function forgiveAttempts(db: Knex, name: string, from: string): Promise<void> {
-  await limiterOn(db).delete(keyOf(name, from))
+/** A right password wipes the slate clean for the person, and takes the one try back from the address. */
+export async function forgiveAttempts(db: Knex, attempt: Attempt): Promise<void> {
+  const on = limitersOn(db)
+  for (const [limit, key] of countedBy(attempt)) {
+    if (limit === 'address') await on[limit].reward(key)
+    else await on[limit].delete(key)
+  }
 }
 
-function keyOf(name: string, from: string): string {
-  return `${name.trim().toLowerCase()} ${from}`
+/** What a device keeps to show that somebody has signed in on it before. It opens nothing. */
+export function deviceMark(secret: string, name: string): string {
+  return createHmac('sha256', secret)
+    .update(`device ${signInKey(name)}`)
+    .digest('base64url')
+    .slice(0, 27)
+}
+
+/** Whether one of the marks that a device keeps is this person's. */
+export function isKnownDevice(secret: string, name: string, marks: string): boolean {
+  const wanted = Buffer.from(deviceMark(secret, name))
+  return marks.split('.').some((mark) => {
+    const given = Buffer.from(mark)
+    return given.length === wanted.length && timingSafeEqual(given, wanted)
+  })
 }

@@ -12,10 +12,16 @@ export function openDatabase(url: string): Knex {
   return knex({
     client: 'pg',
     connection: { connectionString: url },
-    pool: { min: 0, max: 10 },
-    acquireConnectionTimeout: 5000,
+    pool: { min: 0, max: poolSize },
+    acquireConnectionTimeout: 8000,
   })
 }
+
+/**
+ * Connections of one process. Six web processes and four presses fit the hundred that PostgreSQL has as installed
+ * (docs/operating.md).
+ */
+const poolSize = Number(process.env.FACUNDA_CONNECTIONS ?? 8)
 
 let shared: Knex | null = null
 

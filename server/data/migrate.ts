@@ -2,12 +2,14 @@ import type { Knex } from 'knex'
 import { up as theSchool } from './migrations/0001_the_school'
 import { up as phrasebookAndFindings } from './migrations/0002_phrasebook_and_findings'
 import { up as unevenStrands } from './migrations/0003_uneven_strands'
+import { up as solidGround } from './migrations/0004_solid_ground'
 
 /** Every migration in order. They only go forward. */
 const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0001_the_school': theSchool,
   '0002_phrasebook_and_findings': phrasebookAndFindings,
   '0003_uneven_strands': unevenStrands,
+  '0004_solid_ground': solidGround,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

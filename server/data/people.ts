@@ -1,53 +1,97 @@
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
-import type { ClassTeaching, Who } from '../access/access'
+import type { Who } from '../access/grants'
+import type { PersonRow } from './tables'
 
-/** scrypt with the package's defaults: the same as nuxt-auth-utils uses. */
-const hash = new Hash(new Scrypt({}))
+/**
+ * scrypt with N = 2^14, r = 8, p = 5, one of the equal settings of OWASP's Password Storage Cheat Sheet (from memory):
+ * 16 MB for each password that is looked at, which many sign-ins at once can bear. It runs on the thread pool.
+ */
+const hash = new Hash(new Scrypt({ cost: 2 ** 14, blockSize: 8, parallelization: 5, maxMemory: 64 * 1024 * 1024 }))
 
 /** A password as it is kept. */
 export function hashPassword(password: string): Promise<string> {
   return hash.make(password)
 }
 
-export interface PersonRow {
-  id: string
-  sign_in: string
-  password_hash: string
-  given_name: string
-  family_name: string
-  role: 'teacher' | 'coordinator'
-}
-
 /** A hash of nothing anyone has, so that an unknown name takes as long to refuse as a wrong password. */
 const nobody = hash.make('nobody signs in with this')
 
-/** The person with this sign-in name and password, or undefined. */
-export async function personBySignIn(database: Knex, signIn: string, password: string): Promise<PersonRow | undefined> {
-  const person = await database<PersonRow>('person').where({ sign_in: signIn.trim().toLowerCase() }).first()
+/**
+ * The person with this sign-in name and password, or undefined. A password kept by older parameters is kept anew by
+ * today's.
+ */
+export async function personBySignIn(db: Knex, signIn: string, password: string): Promise<PersonRow | undefined> {
+  const person = await db('person')
+    .where({ sign_in: signInKey(signIn), switched_off: false })
+    .first()
   const matches = await hash.verify(person?.password_hash ?? (await nobody), password)
-  return matches ? person : undefined
+  if (!matches || !person) return undefined
+  if (hash.needsReHash(person.password_hash)) {
+    await db('person')
+      .where({ id: person.id })
+      .update({ password_hash: await hash.make(password) })
+  }
+  return person
 }
 
-/** Who a person is to the access rules; undefined when there is no such person any more. */
-export async function whoIs(database: Knex, personId: string): Promise<Who | undefined> {
-  const person = await database<PersonRow>('person').where({ id: personId }).first()
-  if (!person) return undefined
-  const teaching = await database<{ person_id: string; class_id: string; subject: string | null }>('teaching').where({
-    person_id: personId,
-  })
+/** How a sign-in name is compared. */
+export function signInKey(name: string): string {
+  return name.trim().toLocaleLowerCase('en')
+}
+
+/** Who asks, as far as every request needs to know; and the version of the school's set-up. */
+export interface Asker {
+  who: Who
+  setupVersion: string
+  givenName: string
+  familyName: string
+}
+
+/**
+ * Who a session belongs to, in one query; undefined when the person has signed out since, was switched off, or is not
+ * there any more.
+ * @param epoch the number of the person's sessions at sign-in; null where no session is asked about
+ */
+export async function askerOf(db: Knex, personId: string, epoch: number | null): Promise<Asker | undefined> {
+  const { rows } = await db.raw<{ rows: AskerRow[] }>(
+    `select given_name, family_name, role, session_epoch, switched_off,
+       (select version from setup_version) as setup_version,
+       (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject)), '[]')
+         from teaching where person_id = person.id) as teaching
+     from person where id = ?`,
+    [personId],
+  )
+  const [row] = rows
+  if (!row || row.switched_off || (epoch !== null && row.session_epoch !== epoch)) return undefined
   return {
-    personId,
-    role: person.role,
-    teaching: teaching.map((each) => ({ classId: each.class_id, subject: each.subject })),
+    who: { personId, role: row.role, teaching: row.teaching },
+    setupVersion: row.setup_version,
+    givenName: row.given_name,
+    familyName: row.family_name,
   }
 }
 
-/** The subjects of a class that a specialist has. */
-export async function classTeaching(database: Knex, classId: string): Promise<ClassTeaching> {
-  const rows = await database<{ class_id: string; subject: string | null }>('teaching')
-    .where({ class_id: classId })
-    .whereNotNull('subject')
-  return { classId, specialistSubjects: rows.flatMap((row) => row.subject ?? []) }
+interface AskerRow {
+  given_name: string
+  family_name: string
+  role: Who['role']
+  session_epoch: number
+  switched_off: boolean
+  setup_version: string
+  teaching: { classId: string; subject: string | null }[]
+}
+
+/** Ends every session of a person. */
+export async function endSessions(db: Knex, personId: string): Promise<void> {
+  await db('person').where({ id: personId }).increment('session_epoch', 1)
+}
+
+/** Sets a password and ends every session. @returns false when nobody has this sign-in name */
+export async function setPassword(db: Knex, signIn: string, password: string): Promise<boolean> {
+  const changed = await db('person')
+    .where({ sign_in: signInKey(signIn) })
+    .update({ password_hash: await hash.make(password), session_epoch: db.raw('session_epoch + 1') as never })
+  return changed === 1
 }

@@ -1,54 +1,35 @@
-import { createError, getRouterParam, readBody, type EventHandler, type H3Event } from 'h3'
-import { defineEventHandler } from 'h3'
-import type { z } from 'zod'
+import { createError, defineEventHandler, getRouterParam, setResponseHeader, type EventHandler, type H3Event } from 'h3'
 import { Refusal } from '../access/refusal'
-import { database, isUnreachable } from '../data/database'
-import { whoIs } from '../data/people'
+import { database } from '../data/database'
+import { askerOf } from '../data/people'
 import type { Context, Place } from '../services/context'
-
-const statusOf: Record<Refusal['kind'], number> = {
-  'signed out': 401,
-  'forbidden': 403,
-  'not found': 404,
-  'conflict': 409,
-  'locked': 423,
-  'invalid': 422,
-  'too often': 429,
-}
+import { answered } from './answered'
+import { requireOwnPage } from './ownPage'
+import { refusalOf, statusOf } from './refusals'
 
 /** A route for people who are signed in: finds out who asks, and turns refusals into answers. */
 export function staffRoute<T>(answer: (context: Context, event: H3Event) => Promise<T>): EventHandler {
   return anyRoute(async (event) => {
-    const session = await getUserSession(event)
-    const personId = (session.user as { id?: string } | undefined)?.id
-    if (personId === undefined)
-      throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
-    const who = await whoIs(database(), personId)
-    if (!who) throw new Refusal('signed out', 'This sign-in no longer exists.')
-    return answer({ db: database(), who, today: today() }, event)
+    const { user } = await getUserSession(event)
+    const { id, epoch } = (user ?? {}) as { id?: string; epoch?: number }
+    const asker = id === undefined ? undefined : await askerOf(database(), id, epoch ?? 0)
+    if (!asker) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
+    return answer({ db: database(), who: asker.who, setupVersion: asker.setupVersion, today: today() }, event)
   })
 }
 
-/** A route for anybody, with refusals and an unreachable database turned into answers. */
+/** A route for anybody, with refusals and an unreachable database turned into answers. Nothing of it is stored. */
 export function anyRoute<T>(answer: (event: H3Event) => Promise<T>): EventHandler {
   return defineEventHandler(async (event) => {
     try {
-      return await answer(event)
+      requireOwnPage(event)
+      setResponseHeader(event, 'cache-control', 'private, no-store')
+      return await answered(event, await answer(event))
     } catch (error) {
-      throw toAnswer(error)
+      const { kind, message, details } = refusalOf(error)
+      throw createError({ statusCode: statusOf[kind], message, data: { kind, message, ...details } })
     }
   })
-}
-
-/** The body, checked. @throws Refusal naming the first thing that is wrong */
-export async function bodyOf<S extends z.ZodType>(event: H3Event, schema: S): Promise<z.infer<S>> {
-  const read = schema.safeParse(await readBody(event))
-  if (read.success) return read.data
-  const [issue] = read.error.issues
-  throw new Refusal(
-    'invalid',
-    issue ? `${issue.message}${issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''}` : 'This could not be read.',
-  )
 }
 
 const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/
@@ -70,22 +51,4 @@ export function today(): string {
   return [now.getFullYear(), String(now.getMonth() + 1).padStart(2, '0'), String(now.getDate()).padStart(2, '0')].join(
     '-',
   )
-}
-
-function toAnswer(error: unknown): Error {
-  if (error instanceof Refusal) {
-    return createError({
-      statusCode: statusOf[error.kind],
-      message: error.message,
-      data: { kind: error.kind, message: error.message, ...error.details },
-    })
-  }
-  if (isUnreachable(error)) {
-    return createError({
-      statusCode: 503,
-      message: 'The database cannot be reached just now. Nothing was lost; it is tried again.',
-      data: { kind: 'unreachable' },
-    })
-  }
-  return error instanceof Error ? error : new Error(String(error))
 }

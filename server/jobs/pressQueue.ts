@@ -1,5 +1,5 @@
 import PgBoss from 'pg-boss'
-import { databaseUrl } from '../data/database'
+import { database, databaseUrl } from '../data/database'
 
 /** The queue between the web and the press. A job names its run; everything else is in the database. */
 export const pressQueue = 'set-reports'
@@ -10,9 +10,9 @@ export interface PressJob {
 
 let sender: Promise<PgBoss> | null = null
 
-/** Puts a run before the press. */
+/** Puts a run before the press. Uses the process's own connections: the queue needs none of its own to send. */
 export async function putBeforePress(runId: string): Promise<void> {
-  sender ??= startBoss({ supervise: false, schedule: false }).catch((error: unknown) => {
+  sender ??= startSender().catch((error: unknown) => {
     sender = null
     throw error
   })
@@ -20,9 +20,27 @@ export async function putBeforePress(runId: string): Promise<void> {
   await (await sender).send(pressQueue, job, { retryLimit: 2, expireInHours: 1 })
 }
 
-/** Connects to the queue and makes sure that it exists. Errors of the connection are told, and it goes on trying. */
-export async function startBoss(options: { supervise: boolean; schedule: boolean }): Promise<PgBoss> {
-  const boss = new PgBoss({ connectionString: databaseUrl(), max: 3, ...options })
+async function startSender(): Promise<PgBoss> {
+  const executeSql = async (text: string, values: unknown[]): Promise<{ rows: unknown[] }> => {
+    const connection = (await database().client.acquireConnection()) as {
+      query: (text: string, values: unknown[]) => Promise<{ rows: unknown[] }>
+    }
+    try {
+      return await connection.query(text, values)
+    } finally {
+      await database().client.releaseConnection(connection)
+    }
+  }
+  const boss = new PgBoss({ db: { executeSql } as never, supervise: false, schedule: false })
+  return begun(boss)
+}
+
+/** Connects to the queue to work on it. Errors of the connection are told, and it goes on trying. */
+export async function startBoss(): Promise<PgBoss> {
+  return begun(new PgBoss({ connectionString: databaseUrl(), max: 2, supervise: true, schedule: false }))
+}
+
+async function begun(boss: PgBoss): Promise<PgBoss> {
   boss.on('error', (error) => console.error(`The queue: ${error.message}`))
   await boss.start()
   await boss.createQueue(pressQueue)

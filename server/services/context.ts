@@ -1,15 +1,58 @@
 import type { Knex } from 'knex'
-import type { Who } from '../access/access'
+import type { SchoolSetup } from '../../core/record/classRecord'
+import { allow, allowOpenTerm, grantsIn, type Grants, type Who } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import { recordChanges, type Deed, type Recorded, type RecordOptions } from '../data/changes/recordChanges'
+import type { Change } from '../data/changes/changeableTables'
+import { loadPlace, type OpenedPlace } from '../data/places'
+import { loadSchoolSetup } from '../data/schoolSetup'
+import { inTransaction } from '../data/transactions'
 
 /** What every service works with: who asks, on which database, on which day (ISO date). */
 export interface Context {
-  db: Knex
-  who: Who
-  today: string
+  readonly db: Knex
+  readonly who: Who
+  readonly today: string
+  /** The version of the school's set-up as it stood when the request came. */
+  readonly setupVersion: string
 }
 
 /** The class and term that something is about. */
 export interface Place {
-  classId: string
-  termId: string
+  readonly classId: string
+  readonly termId: string
+}
+
+/** The school's set-up, with the asker's own phrases where they are wanted. */
+export function setupOf({ db, who, setupVersion }: Context, phrases?: 'with own phrases'): Promise<SchoolSetup> {
+  return loadSchoolSetup(db, setupVersion, phrases ? who.personId : null)
+}
+
+/**
+ * Opens a place for changes: the term must be open, the students in the class.
+ * @throws Refusal
+ */
+export async function openPlace(
+  context: Context,
+  place: Place,
+  studentIds: readonly string[] = [],
+): Promise<OpenedPlace & { grants: Grants }> {
+  const opened = await loadPlace(context.db, place, studentIds)
+  const grants = grantsIn(context.who, opened.room)
+  allow(grants.readsClass, 'see this class')
+  allowOpenTerm(opened.term, context.today)
+  if (studentIds.some((id) => !opened.enrolled.has(id))) {
+    throw new Refusal('not found', 'This student is not in the class.')
+  }
+  return { ...opened, grants }
+}
+
+/** Makes changes in a transaction of their own, recorded as one event. */
+export function save(
+  { db, who }: Context,
+  deed: Omit<Deed, 'personId'>,
+  changes: readonly Change[],
+  options?: RecordOptions,
+): Promise<Recorded> {
+  return inTransaction(db, (trx) => recordChanges(trx, { ...deed, personId: who.personId }, changes, options))
 }

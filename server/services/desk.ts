@@ -1,18 +1,16 @@
 import type { DeskAnswer, DeskClass } from '../../contracts/answers'
 import type { SignedIn } from '../../contracts/session'
 import { displayName } from '../../core/people/names'
-import { indexRecord } from '../../core/record/recordIndex'
-import type { School } from '../../core/record/classRecord'
-import { studentProgress, sumProgress } from '../../core/terms/progress'
-import { mayReadClass } from '../access/access'
+import type { SchoolSetup, Term } from '../../core/record/classRecord'
+import { grantsIn } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { loadTerms } from '../data/loadClassRecord'
-import type { PersonRow } from '../data/people'
-import type { Context } from './context'
-import { readableRecord } from './viewClass'
+import { countClasses } from '../data/deskCounts'
+import { loadClasses, loadTerms } from '../data/places'
+import type { PersonRow } from '../data/tables'
+import { setupOf, type Context } from './context'
 
 /** Who is signed in, for the pages. */
-export function signedIn(person: PersonRow): SignedIn {
+export function signedIn(person: Pick<PersonRow, 'id' | 'given_name' | 'family_name' | 'role'>): SignedIn {
   return {
     id: person.id,
     name: displayName({ given: person.given_name, family: person.family_name }),
@@ -23,38 +21,34 @@ export function signedIn(person: PersonRow): SignedIn {
 /** What is due and what is left, class by class, in the term of today (else the last one begun). */
 export async function viewDesk(context: Context): Promise<DeskAnswer> {
   const { db, who, today } = context
-  const person = await db<PersonRow>('person').where({ id: who.personId }).first()
-  const school = await db<{ settings: School }>('school').first()
+  const person = await db('person').where({ id: who.personId }).first()
+  const setup = await setupOf(context)
   const terms = await loadTerms(db)
   const term = terms.findLast((each) => each.starts <= today) ?? terms[0]
-  if (!person || !school || !term) throw new Refusal('not found', 'The school has not been set up yet.')
-  const rooms = await db<{ id: string; name: string }>('class_room').orderBy('name')
-  const own = rooms.filter((room) => mayReadClass(who, room.id))
-  const classes = await Promise.all(own.map((room) => deskClass(context, room, term.id)))
-  return { person: signedIn(person), school: school.settings.name, today, term, terms, classes }
+  if (!person || !term) throw new Refusal('not found', 'The school has not been set up yet.')
+  const classes = await deskClasses(context, setup, term)
+  return { person: signedIn(person), school: setup.school.name, today, term, terms, classes }
 }
 
-async function deskClass(context: Context, room: { id: string; name: string }, termId: string): Promise<DeskClass> {
-  const record = await readableRecord(context, { classId: room.id, termId })
-  const index = indexRecord(record)
-  const teaching = context.who.teaching.filter((each) => each.classId === room.id)
-  const isHome = teaching.some((each) => each.subject === null)
-  const names = teaching.flatMap((each) => record.subjects.find((subject) => subject.key === each.subject)?.name ?? [])
-  const made = new Set(
-    (
-      await context
-        .db<{ class_id: string; term_id: string; state: string; student_ids: string[] }>('report_run')
-        .where({ class_id: room.id, term_id: termId, state: 'finished' })
-    ).flatMap((run) => run.student_ids),
-  )
-  const keys = record.subjects.map((subject) => subject.key)
-  return {
-    id: room.id,
-    name: room.name,
-    students: record.students.length,
-    role: isHome ? 'home class' : context.who.role === 'coordinator' ? 'whole class' : names.join(', '),
-    counts: sumProgress(
-      record.students.map((student) => studentProgress(index, student.id, keys, made.has(student.id))),
-    ),
-  }
+async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Promise<DeskClass[]> {
+  const own = (await loadClasses(context.db)).flatMap((room) => {
+    const grants = grantsIn(context.who, { classId: room.id, specialistSubjects: room.specialistSubjects })
+    if (!grants.readsClass) return []
+    const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
+    return [{ ...room, classId: room.id, subjects }]
+  })
+  const counted = await countClasses(context.db, term.id, own)
+  return own.flatMap(({ id, name }) => {
+    const counts = counted.get(id)
+    return counts ? [{ id, name, role: roleIn(context, setup, id), ...counts }] : []
+  })
+}
+
+/** "home class", "whole class" for the coordinator, or the names of the subjects taught there. */
+function roleIn({ who }: Context, setup: SchoolSetup, classId: string): string {
+  const teaching = who.teaching.filter((each) => each.classId === classId)
+  if (teaching.some((each) => each.subject === null)) return 'home class'
+  if (who.role === 'coordinator') return 'whole class'
+  const nameOf = (key: string | null): string | undefined => setup.subjects.find((each) => each.key === key)?.name
+  return teaching.flatMap((each) => nameOf(each.subject) ?? []).join(', ')
 }

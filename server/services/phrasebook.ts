@@ -1,5 +1,5 @@
-import type { CheckSettings } from '../../core/checks/checkSettings'
 import type {
+  ChecksToWrite,
   DescribingToWrite,
   PhraseChange,
   PhrasesToWrite,
@@ -14,48 +14,53 @@ import { displayName } from '../../core/people/names'
 import type { StudentComment } from '../../core/record/classRecord'
 import { planProblems } from '../../core/record/planProblems'
 import { isRedraftable } from '../../core/record/redraftable'
-import { allow, mayChangePhrase, mayChangeSchool, mayReadClass } from '../access/access'
+import { allow, changesPhrase, changesSchool, grantsIn, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { recordChanges, type Change, type Row } from '../data/changes'
-import { phraseColumns } from '../data/phraseColumns'
-import type { Context } from './context'
+import type { Change, Row } from '../data/changes/changeableTables'
+import { phraseColumns } from '../data/schoolSetup'
+import type { EventRow, PersonRow } from '../data/tables'
+import { save as saveChanges, setupOf, type Context } from './context'
 
 /** Puts phrases in, changes and takes out, as one event: all of it or nothing. */
 export async function writePhrases(context: Context, { phrases, removed }: PhrasesToWrite): Promise<number | null> {
-  const ids = [...new Set([...phrases.map((phrase) => phrase.id), ...removed])]
-  if (ids.length < phrases.length + removed.length) throw new Refusal('invalid', 'The same phrase stands here twice.')
+  const ids = [...phrases.map((phrase) => phrase.id), ...removed.map((phrase) => phrase.id)]
+  if (new Set(ids).size < ids.length) throw new Refusal('invalid', 'The same phrase stands here twice.')
   const standing = await phrasesNow(context, ids)
-  const subjects = new Set([
-    'any',
-    'general',
-    ...(await context.db<{ key: string }>('subject').select('key')).map((row) => row.key),
-  ])
-  const last = (await context.db('phrase').max<{ max: number | null }[]>('position as max'))[0]?.max ?? 0
+  const subjects = new Set(['any', 'general', ...(await setupOf(context)).subjects.map((subject) => subject.key)])
+  const last = (await context.db('phrase').orderBy('position', 'desc').first('position'))?.position ?? 0
+  const needs = new Set<Need>()
   const changes = phrases.map((phrase, nth): Change => {
     const now = standing.get(phrase.id)
-    if (now && phrase.was !== undefined && phrase.was !== now.text)
-      throw new Refusal('conflict', `This phrase has been changed meanwhile: “${now.text}”. Nothing was overwritten.`)
     const made = checked(phrase, subjects, context)
-    allow(
-      mayChangePhrase(context.who, made.owner) && (now === undefined || mayChangePhrase(context.who, now.owner)),
-      made.owner === null ? 'change the school’s phrases' : 'change this phrase',
-    )
-    return {
-      table: 'phrase',
-      key: { id: phrase.id },
-      after: { ...phraseColumns(made), position: now?.position ?? last + 1 + nth },
-    }
+    needs.add(allowPhrase(context, made.owner, now, 'change'))
+    const position = now?.position ?? last + 1 + nth
+    const after = { ...phraseColumns(made), position }
+    return { table: 'phrase', key: { id: phrase.id }, seen: seenOf(phrase.was, made.owner), after }
   })
-  const gone = removed.map((id): Change => {
+  const gone = removed.map(({ id, was }): Change => {
     const now = standing.get(id)
     if (!now) throw new Refusal('not found', `There is no phrase “${id}” any more.`)
-    allow(
-      mayChangePhrase(context.who, now.owner),
-      now.owner === null ? 'take out the school’s phrases' : 'take out this phrase',
-    )
-    return { table: 'phrase', key: { id }, after: null }
+    needs.add(allowPhrase(context, now.owner, now, 'take out'))
+    return { table: 'phrase', key: { id }, seen: seenOf(was, now.owner), after: null }
   })
-  return save(context, `changed ${changes.length + gone.length} phrases`, [...changes, ...gone])
+  const kind = `changed ${changes.length + gone.length} phrases`
+  return save(context, kind, [...needs], [...changes, ...gone])
+}
+
+/** What the change of a phrase needs. @throws Refusal before anything of a colleague's phrase is looked at */
+function allowPhrase(
+  { who }: Context,
+  owner: string | null,
+  now: { owner: string | null } | undefined,
+  doing: 'change' | 'take out',
+): Need {
+  const may = changesPhrase(who, owner) && (now === undefined || changesPhrase(who, now.owner))
+  allow(may, owner === null ? `${doing} the school’s phrases` : `${doing} this phrase`)
+  return owner === null ? 'school' : 'own'
+}
+
+function seenOf(was: PhraseToWrite['was'], owner: string | null): Row | null {
+  return was && { ...phraseColumns({ ...was, id: '', owner }) }
 }
 
 function checked(
@@ -73,57 +78,57 @@ function checked(
 async function phrasesNow(
   { db }: Context,
   ids: readonly string[],
-): Promise<Map<string, { owner: string | null; position: number; text: string }>> {
-  const rows = await db<{ id: string; owner: string | null; position: number; text: string }>('phrase')
+): Promise<Map<string, { owner: string | null; position: number }>> {
+  const rows = await db('phrase')
     .whereIn('id', [...ids])
-    .select('id', 'owner', 'position', 'text')
+    .select('id', 'owner', 'position')
   return new Map(rows.map((row) => [row.id, row]))
 }
 
 /** The describing words of a tier, as the whole list shall be. */
-export async function writeDescribing(context: Context, { tier, words }: DescribingToWrite): Promise<number | null> {
-  allow(mayChangeSchool(context.who), 'change the school’s describing words')
+export async function writeDescribing(
+  context: Context,
+  { tier, words, was }: DescribingToWrite,
+): Promise<number | null> {
+  allow(changesSchool(context.who), 'change the school’s describing words')
   if (new Set(words).size < words.length) throw new Refusal('invalid', 'The same word stands here twice.')
-  const standing = await context.db<{ tier: string; word: string }>('describing_word').where({ tier }).select('word')
-  const gone = standing
-    .filter(({ word }) => !words.includes(word))
-    .map(({ word }): Change => ({ table: 'describing_word', key: { tier, word }, after: null }))
-  return save(context, `changed the describing words for ${tier}`, [
-    ...gone,
-    ...words.map((word, position): Change => ({ table: 'describing_word', key: { tier, word }, after: { position } })),
-  ])
+  const standing = await context.db('describing_words').where({ tier }).first()
+  const seen = standing === undefined && was.length === 0 ? null : { words: was }
+  return save(
+    context,
+    `changed the describing words for ${tier}`,
+    ['school'],
+    [{ table: 'describing_words', key: { tier }, seen, after: { words } }],
+  )
 }
 
 /** The plan of a box. Refused when it names what the school does not have. */
 export async function writeBoxPlan(
   context: Context,
   key: string,
-  { plan: written }: PlanToWrite,
+  { plan: written, was }: PlanToWrite,
 ): Promise<number | null> {
-  allow(mayChangeSchool(context.who), 'change the school’s plans')
-  const box = await context.db<{ key: string; subject: string | null } & Row>('comment_box').where({ key }).first()
-  if (!box) throw new Refusal('not found', 'There is no such box.')
-  const [skills, habits] = await Promise.all([
-    context
-      .db('skill')
-      .select(
-        'id',
-        'subject',
-        'strand',
-        'statement',
-        'family_words as familyWords',
-        'in_sentence as inSentence',
-        'teacher_only as teacherOnly',
-      ),
-    context.db('habit').select('key', 'name', 'family_words as familyWords', 'scale'),
-  ])
+  allow(changesSchool(context.who), 'change the school’s plans')
+  const row = await context.db('comment_box').where({ key }).first()
+  if (!row) throw new Refusal('not found', 'There is no such box.')
+  const { skills, habits } = await setupOf(context)
   const plan = readable(written)
-  const [problem] = planProblems({ subject: box.subject, plan }, skills, habits)
+  const [problem] = planProblems({ subject: row.subject, plan }, skills, habits)
   if (problem !== undefined) throw new Refusal('invalid', problem)
-  const { key: _key, ...columns } = box
-  return save(context, `changed the plan of ${key}`, [
-    { table: 'comment_box', key: { key }, after: { ...columns, plan: writePlan(plan) } },
-  ])
+  const { key: _key, ...columns } = row
+  return save(
+    context,
+    `changed the plan of ${key}`,
+    ['school'],
+    [
+      {
+        table: 'comment_box',
+        key: { key },
+        seen: { ...columns, plan: writePlan(readable(was)) },
+        after: { ...columns, plan: writePlan(plan) },
+      },
+    ],
+  )
 }
 
 function readable(written: string): ReturnType<typeof readPlan> {
@@ -135,49 +140,45 @@ function readable(written: string): ReturnType<typeof readPlan> {
 }
 
 /** What the school's checks look for. */
-export async function writeChecks(context: Context, checks: CheckSettings): Promise<number | null> {
-  allow(mayChangeSchool(context.who), 'change what the checks look for')
-  const school = await context.db<{ id: number; settings: Record<string, unknown> }>('school').first()
+export async function writeChecks(context: Context, { checks, was }: ChecksToWrite): Promise<number | null> {
+  allow(changesSchool(context.who), 'change what the checks look for')
+  const school = await context.db('school').first()
   if (!school) throw new Refusal('not found', 'There is no school yet.')
-  return save(context, 'changed what the checks look for', [
-    { table: 'school', key: { id: school.id }, after: { settings: { ...school.settings, checks } } },
-  ])
+  const { id, settings } = school
+  return save(
+    context,
+    'changed what the checks look for',
+    ['school'],
+    [
+      {
+        table: 'school',
+        key: { id },
+        seen: { settings: { ...settings, checks: was } },
+        after: { settings: { ...settings, checks } },
+      },
+    ],
+  )
 }
 
 /** How a phrase came to be what it is, newest first. */
 export async function phraseHistory({ db, who }: Context, id: string): Promise<PhraseChange[]> {
-  const rows = (await db('event')
+  const rows = await db('event')
     .join('person', 'person.id', 'event.person_id')
     .whereNull('event.class_id')
     .whereRaw('event.changes @> ?::jsonb', [JSON.stringify([{ table: 'phrase', key: { id } }])])
     .orderBy('event.id', 'desc')
     .limit(50)
-    .select(
-      'event.id',
-      'event.at',
-      'event.changes',
-      'event.undone_by',
-      'event.person_id',
-      'person.given_name',
-      'person.family_name',
-    )) as {
-    id: string
-    at: Date
-    changes: { table: string; key: Row; before: Row | null; after: Row | null }[]
-    undone_by: string | null
-    person_id: string
-    given_name: string
-    family_name: string
-  }[]
+    .select<HistoryRow[]>('event.id', 'at', 'changes', 'undone_by', 'person_id', 'given_name', 'family_name')
   return rows.flatMap((row) => {
     const change = row.changes.find((each) => each.table === 'phrase' && each.key.id === id)
+    if (!change || !('after' in change)) return []
     // A colleague's own phrase is nobody else's business.
-    const owner = change?.after?.owner ?? change?.before?.owner ?? null
-    if (!change || (owner !== null && owner !== who.personId)) return []
+    const owner = change.after?.owner ?? change.before?.owner ?? null
+    if (owner !== null && owner !== who.personId) return []
     const textOf = (state: Row | null): string | null => (state === null ? null : String(state.text))
     return [
       {
-        event: Number(row.id),
+        event: row.id,
         at: row.at.toISOString(),
         by: displayName({ given: row.given_name, family: row.family_name }),
         before: textOf(change.before),
@@ -188,22 +189,30 @@ export async function phraseHistory({ db, who }: Context, id: string): Promise<P
   })
 }
 
-/** Where a phrase is said this term, class by class, in the classes that the person may read. */
-export async function phraseUses({ db, who }: Context, id: string, termId: string): Promise<PhraseUses[]> {
-  const rows = (await db('comment')
+type HistoryRow = Pick<EventRow, 'id' | 'at' | 'changes' | 'undone_by' | 'person_id'> &
+  Pick<PersonRow, 'given_name' | 'family_name'>
+
+/** Where a phrase is said this term, class by class, in the classes and boxes that the person may read. */
+export async function phraseUses(context: Context, id: string, termId: string): Promise<PhraseUses[]> {
+  const rows = await context
+    .db('comment')
     .join('enrolment', 'enrolment.student_id', 'comment.student_id')
     .join('class_room', 'class_room.id', 'enrolment.class_id')
+    .join('comment_box', 'comment_box.key', 'comment.box')
     .where('comment.term_id', termId)
     .whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
     .orderBy('class_room.name')
-    .select(
+    .select<UseRow[]>(
       'class_room.id as classId',
       'class_room.name as className',
+      'comment_box.subject',
       'comment.own_words as ownWords',
       'comment.status',
-    )) as (Pick<PhraseUses, 'classId' | 'className'> & Pick<StudentComment, 'ownWords' | 'status'>)[]
+    )
   const uses = new Map<string, PhraseUses>()
-  for (const row of rows.filter(({ classId }) => mayReadClass(who, classId))) {
+  for (const row of rows) {
+    const grants = grantsIn(context.who, { classId: row.classId, specialistSubjects: [] })
+    if (!grants.readsClass || (row.subject !== null && !grants.readsSubject(row.subject))) continue
     const use = uses.get(row.classId) ?? { classId: row.classId, className: row.className, drafts: 0, staying: 0 }
     use[isRedraftable(row) ? 'drafts' : 'staying'] += 1
     uses.set(row.classId, use)
@@ -211,9 +220,20 @@ export async function phraseUses({ db, who }: Context, id: string, termId: strin
   return [...uses.values()]
 }
 
+interface UseRow extends Pick<StudentComment, 'ownWords' | 'status'> {
+  classId: string
+  className: string
+  subject: string | null
+}
+
 /** Makes changes to what belongs to the whole school, recorded as one event. */
-async function save({ db, who }: Context, kind: string, changes: readonly Change[]): Promise<number | null> {
-  return db.transaction((trx) =>
-    recordChanges(trx, { personId: who.personId, classId: null, termId: null, kind }, changes),
-  )
+async function save(
+  context: Context,
+  kind: string,
+  needs: readonly Need[],
+  changes: readonly Change[],
+): Promise<number | null> {
+  const show = (row: Row | null): object | null =>
+    row && (row.owner ?? context.who.personId) === context.who.personId ? row : null
+  return (await saveChanges(context, { classId: null, termId: null, kind, needs }, changes, { show })).event
 }

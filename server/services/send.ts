@@ -1,47 +1,53 @@
 import type { RunAnswer } from '../../contracts/answers'
-import { allow, mayMakeReports, mayReadClass } from '../access/access'
+import type { ClassRecord } from '../../core/record/classRecord'
+import { indexRecord } from '../../core/record/recordIndex'
+import { composeReport } from '../../core/reports/composeReport'
+import { allow, grantsIn, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
+import { loadPlace } from '../data/places'
+import type { RunRow } from '../data/tables'
+import { inTransaction } from '../data/transactions'
 import type { Context, Place } from './context'
 import { readableRecord } from './viewClass'
 
-interface RunRow {
-  id: string
-  class_id: string
-  term_id: string
-  state: RunAnswer['state']
-  student_ids: string[]
-  done: number
-  pages: Record<string, number> | null
-  message: string | null
-  asked_at: Date
-}
-
-/** Asks for reports of some students (all when none are named). `enqueue` puts the run before the press. */
+/**
+ * Asks for reports of some students (all when none are named). They are composed now and kept so: what is changed
+ * while the run waits belongs to the next one. `enqueue` puts the run before the press.
+ */
 export async function startRun(
   context: Context,
   place: Place,
   studentIds: readonly string[],
   enqueue: (runId: string) => Promise<void>,
 ): Promise<RunAnswer> {
-  allow(mayMakeReports(context.who, place.classId), 'make reports for this class')
+  allow((await grantsAt(context, place)).makesReports, 'make reports for this class')
   const record = await readableRecord(context, place)
-  const wanted = record.students
-    .map((student) => student.id)
-    .filter((id) => studentIds.length === 0 || studentIds.includes(id))
+  const wanted = record.students.filter((student) => studentIds.length === 0 || studentIds.includes(student.id))
   if (wanted.length === 0) throw new Refusal('invalid', 'Choose at least one student of this class.')
-  const [run] = await context
-    .db<RunRow>('report_run')
-    .insert({
-      class_id: place.classId,
-      term_id: place.termId,
-      person_id: context.who.personId,
-      state: 'waiting',
-      student_ids: wanted,
-    } as never)
-    .returning('*')
-  if (!run) throw new Refusal('invalid', 'The run could not be started.')
+  const run = await inTransaction(context.db, async (trx) => {
+    const [made] = await trx('report_run')
+      .insert({
+        class_id: place.classId,
+        term_id: place.termId,
+        person_id: context.who.personId,
+        state: 'waiting',
+        student_ids: wanted.map((student) => student.id),
+      })
+      .returning('*')
+    if (!made) throw new Refusal('broken', 'The run could not be started.')
+    await trx.batchInsert('report_document', [...documentRows(made.id, record, wanted, context.today)], 100)
+    return made
+  })
   await enqueue(run.id)
   return toAnswer(run)
+}
+
+function* documentRows(runId: string, record: ClassRecord, students: ClassRecord['students'], today: string) {
+  const index = indexRecord(record)
+  for (const [position, student] of students.entries()) {
+    const document = JSON.stringify(composeReport(index, student, today))
+    yield { run_id: runId, position, student_id: student.id, document }
+  }
 }
 
 /** How a run stands. */
@@ -51,10 +57,11 @@ export async function viewRun(context: Context, runId: string): Promise<RunAnswe
 
 /** The runs of a class and term, newest first. */
 export async function listRuns(context: Context, place: Place): Promise<RunAnswer[]> {
-  allow(mayReadClass(context.who, place.classId), 'see this class')
-  if (!mayMakeReports(context.who, place.classId)) return []
+  const grants = await grantsAt(context, place)
+  allow(grants.readsClass, 'see this class')
+  if (!grants.makesReports) return []
   const rows = await context
-    .db<RunRow>('report_run')
+    .db('report_run')
     .where({ class_id: place.classId, term_id: place.termId })
     .orderBy('asked_at', 'desc')
     .limit(10)
@@ -75,19 +82,21 @@ export async function stopRun(context: Context, runId: string): Promise<RunAnswe
 /** The PDF of a finished run. */
 export async function runFile(context: Context, runId: string): Promise<{ name: string; bytes: Buffer }> {
   await readableRun(context, runId)
-  const file = await context
-    .db<{ run_id: string; name: string; bytes: Buffer }>('report_file')
-    .where({ run_id: runId })
-    .first()
+  const file = await context.db('report_file').where({ run_id: runId }).first()
   if (!file) throw new Refusal('not found', 'This run has no file.')
   return file
 }
 
 async function readableRun(context: Context, runId: string): Promise<RunRow> {
-  const run = await context.db<RunRow>('report_run').where({ id: runId }).first()
+  const run = await context.db('report_run').where({ id: runId }).first()
   if (!run) throw new Refusal('not found', 'There is no such run.')
-  allow(mayMakeReports(context.who, run.class_id), 'see this class’s reports')
+  const grants = await grantsAt(context, { classId: run.class_id, termId: run.term_id })
+  allow(grants.makesReports, 'see this class’s reports')
   return run
+}
+
+async function grantsAt({ db, who }: Context, place: Place): Promise<Grants> {
+  return grantsIn(who, (await loadPlace(db, place)).room)
 }
 
 function toAnswer(run: RunRow): RunAnswer {

@@ -1,14 +1,14 @@
 import type { Knex } from 'knex'
 import { writePlan } from '../../core/narrative/plan'
 import { writePronouns } from '../../core/people/pronouns'
-import { phraseColumns } from '../data/phraseColumns'
-import type { ClassRecord, Student, Term } from '../../core/record/classRecord'
+import { phraseColumns } from '../data/schoolSetup'
+import type { ClassRecord, SchoolSetup, Student, Term } from '../../core/record/classRecord'
 
 /**
  * Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty
  * database.
  */
-export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> {
+export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> {
   await db('school').insert({ settings: JSON.stringify(record.school) })
   await db('scale').insert(record.scales.map((scale) => ({ key: scale.key, definition: JSON.stringify(scale) })))
   await db('subject').insert(
@@ -59,10 +59,8 @@ export async function setUpSchool(db: Knex, record: ClassRecord): Promise<void> 
     record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })),
     1000,
   )
-  await db('describing_word').insert(
-    Object.entries(record.phrasebook.describing).flatMap(([tier, words]) =>
-      words.map((word, position) => ({ tier, word, position })),
-    ),
+  await db('describing_words').insert(
+    Object.entries(record.phrasebook.describing).map(([tier, words]) => ({ tier, words: [...words] })),
   )
   await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
 }
@@ -97,7 +95,7 @@ export async function addClass(
   await db('enrolment').insert(
     students.map((student, position) => ({
       class_id: classId,
-      student_id: studentIds.get(student.schoolNumber),
+      student_id: studentIds.get(student.schoolNumber) ?? '',
       position,
     })),
   )

@@ -1,13 +1,11 @@
 import type { LevelToSettle, MarkToSettle } from '../../contracts/settle'
-import { findLevel } from '../../core/scales/scale'
-import { readSpecial, specialValues } from '../../core/scales/special'
-import type { ClassRecord } from '../../core/record/classRecord'
-import { allow, allowOpenTerm, mayChangeGeneral, mayChangeSubject } from '../access/access'
+import type { SchoolSetup } from '../../core/record/classRecord'
+import type { Scale } from '../../core/scales/scale'
+import { keptSymbol, readSymbol } from '../../core/scales/symbol'
+import { allow, needFor, type Grants, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { recordChanges, type Change } from '../data/changes'
-import { classTeaching } from '../data/people'
-import type { Context, Place } from './context'
-import { readableRecord } from './viewClass'
+import type { Change, Row } from '../data/changes/changeableTables'
+import { openPlace, save, setupOf, type Context, type Place } from './context'
 
 /** Settles marks, or takes them back. The computed mark is never stored, so it can never be erased. */
 export async function settleMarks(
@@ -15,18 +13,24 @@ export async function settleMarks(
   place: Place,
   marks: readonly MarkToSettle[],
 ): Promise<number | null> {
-  const record = await changeableRecord(context, place)
-  const room = await classTeaching(context.db, place.classId)
-  for (const { subject, studentId } of marks) {
-    allow(mayChangeSubject(context.who, room, subject), `settle marks in ${subject}`)
-    requireStudent(record, studentId)
+  const { grants } = await openPlace(
+    context,
+    place,
+    marks.map((each) => each.studentId),
+  )
+  const subjects = [...new Set(marks.map((each) => each.subject))]
+  const known = new Set((await setupOf(context)).subjects.map((subject) => subject.key))
+  for (const subject of subjects) {
+    allow(known.has(subject) && grants.changes(needFor(subject)), `settle marks in ${subject}`)
   }
-  const changes = marks.map(({ studentId, subject, mark }): Change => ({
+  const changes = marks.map(({ studentId, subject, mark, was }): Change => ({
     table: 'settled_mark',
     key: { student_id: studentId, subject, term_id: place.termId },
+    seen: was,
     after: mark,
   }))
-  return save(context, place, `settled ${marks.length === 1 ? 'a mark' : `${marks.length} marks`}`, changes)
+  const kind = `settled ${marks.length === 1 ? 'a mark' : `${marks.length} marks`}`
+  return (await save(context, { ...place, kind, needs: subjects.map(needFor) }, changes)).event
 }
 
 /** Settles skill levels and habit scores, or empties them. A symbol must be one of the scale or a special value's. */
@@ -35,68 +39,58 @@ export async function settleLevels(
   place: Place,
   levels: readonly LevelToSettle[],
 ): Promise<number | null> {
-  const record = await changeableRecord(context, place)
-  const room = await classTeaching(context.db, place.classId)
+  const { grants } = await openPlace(
+    context,
+    place,
+    levels.map((each) => each.studentId),
+  )
+  const setup = await setupOf(context)
+  const needs = new Set<Need>()
   const changes = levels.map((level): Change => {
-    const { scaleKey, subject } = scaleOf(record, level)
-    allow(
-      subject === null ? mayChangeGeneral(context.who, place.classId) : mayChangeSubject(context.who, room, subject),
-      subject === null ? 'score habits in this class' : `rate skills in ${subject}`,
-    )
-    requireStudent(record, level.studentId)
+    const { scale, need } = placeOfLevel(setup, grants, level)
+    needs.add(need)
+    const { kind, about, studentId, symbol, was } = level
     return {
       table: 'settled_level',
-      key: { student_id: level.studentId, about: level.about, term_id: place.termId },
-      after: level.symbol === null ? null : { kind: level.kind, symbol: symbolOf(record, scaleKey, level.symbol) },
+      key: { student_id: studentId, kind, about, term_id: place.termId },
+      seen: was === null ? null : { symbol: readable(scale, was) },
+      after: symbol === null ? null : { symbol: symbolOf(scale, symbol) },
     }
   })
-  return save(context, place, `rated ${levels.length === 1 ? 'one cell' : `${levels.length} cells`}`, changes)
+  const kind = `rated ${levels.length === 1 ? 'one cell' : `${levels.length} cells`}`
+  const options = { show: (row: Row | null) => (row ? { symbol: row.symbol } : null) }
+  return (await save(context, { ...place, kind, needs: [...needs] }, changes, options)).event
 }
 
-/** The record, when its term is open. @throws Refusal */
-export async function changeableRecord(context: Context, place: Place): Promise<ClassRecord> {
-  const record = await readableRecord(context, place)
-  allowOpenTerm(record.term, context.today)
-  return record
-}
-
-/** @throws Refusal when the student is not in the class */
-export function requireStudent(record: ClassRecord, studentId: string): void {
-  if (!record.students.some((student) => student.id === studentId))
-    throw new Refusal('not found', 'This student is not in the class.')
-}
-
-/** Makes changes in a transaction of their own, recorded as one event. */
-export async function save(
-  { db, who }: Context,
-  place: Place,
-  kind: string,
-  changes: readonly Change[],
-): Promise<number | null> {
-  return db.transaction((trx) => recordChanges(trx, { personId: who.personId, ...place, kind }, changes))
-}
-
-function scaleOf(record: ClassRecord, level: LevelToSettle): { scaleKey: string; subject: string | null } {
+/** The scale that a level is on, and what changing it takes. @throws Refusal */
+function placeOfLevel(
+  setup: SchoolSetup,
+  grants: Grants,
+  level: LevelToSettle,
+): { scale: Scale | undefined; need: Need } {
+  const scaleOf = (key: string | undefined): Scale | undefined => setup.scales.find((each) => each.key === key)
   if (level.kind === 'habit') {
-    const habit = record.habits.find((each) => each.key === level.about)
+    const habit = setup.habits.find((each) => each.key === level.about)
     if (!habit) throw new Refusal('not found', 'There is no such habit.')
-    return { scaleKey: habit.scale, subject: null }
+    allow(grants.changes('general'), 'score habits in this class')
+    return { scale: scaleOf(habit.scale), need: 'general' }
   }
-  const skill = record.skills.find((each) => each.id === level.about)
-  const subject = record.subjects.find((each) => each.key === skill?.subject)
-  if (!subject)
-    throw new Refusal('forbidden', 'You may not rate this skill. Ask the coordinator if you think you should.')
-  return { scaleKey: subject.skillScale, subject: subject.key }
+  const skill = setup.skills.find((each) => each.id === level.about)
+  const subject = setup.subjects.find((each) => each.key === skill?.subject)
+  const mayKnow = subject !== undefined && grants.readsSubject(subject.key)
+  allow(mayKnow && grants.changes(needFor(subject.key)), mayKnow ? `rate skills in ${subject.name}` : 'rate this skill')
+  return { scale: scaleOf(subject?.skillScale), need: needFor(subject?.key ?? null) }
 }
 
-function symbolOf(record: ClassRecord, scaleKey: string, typed: string): string {
-  const scale = record.scales.find((each) => each.key === scaleKey)
-  const symbol = scale && findLevel(scale, typed)?.symbol
-  if (symbol !== undefined) return symbol
-  const special = readSpecial(typed)
-  if (special) return specialValues[special]
-  throw new Refusal(
-    'invalid',
-    `“${typed}” is no level here. The levels are ${scale?.levels.map((level) => level.symbol).join(', ') ?? 'not set'}.`,
-  )
+/** A symbol that was seen, as it would be kept; one that is no longer of the scale stands as it is. */
+function readable(scale: Scale | undefined, symbol: string): string {
+  const meaning = readSymbol(scale, symbol)
+  return meaning ? keptSymbol(meaning) : symbol
+}
+
+function symbolOf(scale: Scale | undefined, typed: string): string {
+  const meaning = readSymbol(scale, typed)
+  if (meaning) return keptSymbol(meaning)
+  const levels = scale?.levels.map((level) => level.symbol).join(', ') ?? 'not set'
+  throw new Refusal('invalid', `“${typed}” is no level here. The levels are ${levels}.`)
 }

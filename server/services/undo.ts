@@ -1,21 +1,34 @@
-import { allow, allowOpenTerm, mayReadClass } from '../access/access'
+import { allow, allowOpenTerm, changesSchool, grantsIn, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { undoEvent } from '../data/changes'
-import { loadTerm } from '../data/loadClassRecord'
+import { holdEvent, undoEvent, type UndoableEvent } from '../data/changes/undoEvent'
+import { loadPlace, loadTerm } from '../data/places'
+import { inTransaction } from '../data/transactions'
 import type { Context } from './context'
 
-/** Undoes what the person did. Another person's doing is undone by them, not for them. */
-export async function undo(context: Context, eventId: number): Promise<number> {
-  const event = await context
-    .db<{ id: number; person_id: string; class_id: string | null; term_id: string | null }>('event')
-    .where({ id: eventId })
-    .first()
-  if (!event) throw new Refusal('not found', 'There is nothing to undo.')
-  // What belongs to the whole school has neither class nor term.
-  allow(
-    event.person_id === context.who.personId && (event.class_id === null || mayReadClass(context.who, event.class_id)),
-    'undo this',
-  )
-  if (event.term_id !== null) allowOpenTerm(await loadTerm(context.db, event.term_id), context.today)
-  return context.db.transaction((trx) => undoEvent(trx, eventId, context.who.personId))
+/**
+ * Undoes what the person did. Another person's doing is undone by them, not for them, and only by somebody who could
+ * do it today.
+ */
+export function undo(context: Context, eventId: number): Promise<number> {
+  return inTransaction(context.db, async (trx) => {
+    const event = await holdEvent(trx, eventId)
+    if (!event) throw new Refusal('not found', 'There is nothing to undo.')
+    allow(event.personId === context.who.personId && event.needs !== null, 'undo this')
+    await allowToday({ ...context, db: trx }, event, event.needs ?? [])
+    return undoEvent(trx, event)
+  })
+}
+
+async function allowToday(context: Context, event: UndoableEvent, needs: readonly Need[]): Promise<void> {
+  const { classId, termId } = event
+  if (termId !== null) allowOpenTerm(await loadTerm(context.db, termId), context.today)
+  if (classId === null || termId === null) {
+    allow(
+      needs.every((need) => need === 'own' || (need === 'school' && changesSchool(context.who))),
+      'undo this',
+    )
+    return
+  }
+  const grants = grantsIn(context.who, (await loadPlace(context.db, { classId, termId })).room)
+  allow(grants.readsClass && needs.every(grants.changes), 'undo this')
 }

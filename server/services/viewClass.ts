@@ -1,40 +1,46 @@
-import type { ClassAnswer, Permissions } from '../../contracts/answers'
-import type { ClassRecord } from '../../core/record/classRecord'
-import { isLocked } from '../../core/terms/lock'
-import {
-  allow,
-  mayChangeGeneral,
-  mayChangeSchool,
-  mayChangeSubject,
-  mayMakeReports,
-  mayReadClass,
-  mayReadSubject,
-} from '../access/access'
-import { loadClassRecord } from '../data/loadClassRecord'
-import { classTeaching } from '../data/people'
-import type { Context, Place } from './context'
+import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
+import { classRecordOf, type ClassRecord, type TermRecord } from '../../core/record/classRecord'
+import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
+import { cutRecord, cutSetup } from '../access/cutRecord'
+import { loadPlace } from '../data/places'
+import { loadTermRecord } from '../data/termRecord'
+import { setupOf, type Context, type Place } from './context'
 
 /** The class in view with what the reader may see of it and may change. */
 export async function viewClass(context: Context, place: Place): Promise<ClassAnswer> {
-  const record = await readableRecord(context, place)
-  const room = await classTeaching(context.db, place.classId)
-  const locked = isLocked(record.term, context.today)
+  const { term, grants } = await readableTerm(context, place)
+  const locked = lockedWords(term.term, context.today)
+  const { subjects } = await setupOf(context)
   const may: Permissions = {
-    subjects: locked
-      ? []
-      : record.subjects.map((subject) => subject.key).filter((key) => mayChangeSubject(context.who, room, key)),
-    general: !locked && mayChangeGeneral(context.who, place.classId),
-    reports: mayMakeReports(context.who, place.classId),
-    phrasebook: mayChangeSchool(context.who),
-    locked: locked
-      ? `${record.term.name} has been locked since ${record.term.locks}. The coordinator can open it again.`
-      : null,
+    subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
+    general: !locked && grants.changes('general'),
+    reports: grants.makesReports,
+    phrasebook: changesSchool(context.who),
+    locked,
   }
-  return { record, may, today: context.today }
+  return { term, may, today: context.today }
 }
 
-/** The record as far as the reader may see it. */
-export async function readableRecord({ db, who }: Context, { classId, termId }: Place): Promise<ClassRecord> {
-  allow(mayReadClass(who, classId), 'see this class')
-  return loadClassRecord(db, classId, termId, (subject) => mayReadSubject(who, classId, subject), who.personId)
+/** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */
+export async function viewSetup(context: Context): Promise<SetupAnswer> {
+  const setup = await setupOf(context, 'with own phrases')
+  const { who } = context
+  const readsAll = who.role === 'coordinator' || who.teaching.some((each) => each.subject === null)
+  const own = new Set(who.teaching.flatMap((each) => each.subject ?? []))
+  return { setup: readsAll ? setup : cutSetup(setup, (subject) => own.has(subject)) }
+}
+
+/** The whole record as far as the reader may see it. */
+export async function readableRecord(context: Context, place: Place): Promise<ClassRecord> {
+  const { term, grants } = await readableTerm(context, place)
+  const setup = await setupOf(context, 'with own phrases')
+  return classRecordOf(cutSetup(setup, grants.readsSubject), term)
+}
+
+async function readableTerm(context: Context, place: Place): Promise<{ term: TermRecord; grants: Grants }> {
+  const { room } = await loadPlace(context.db, place)
+  const grants = grantsIn(context.who, room)
+  allow(grants.readsClass, 'see this class')
+  const [setup, term] = [await setupOf(context), await loadTermRecord(context.db, place.classId, place.termId)]
+  return { term: cutRecord(term, setup, grants), grants }
 }

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ClassAnswer, FileAnswer, RunAnswer } from '../../contracts/answers'
+import type { FileAnswer, RunAnswer } from '../../contracts/answers'
+import { writePlan } from '../../core/narrative/plan'
 import { address, signedInAs, type Client } from './client'
-import { juniper, type DemoPlace } from './school'
+import { juniper, see, type DemoPlace } from './school'
 
 type Person = 'nobody' | 'marek' | 'tobias' | 'philippa' | 'ines'
 const clients = new Map<Person, Client>()
@@ -28,6 +29,19 @@ beforeAll(async () => {
 type Row = [what: string, ask: () => [string, string, object?], expected: Record<Person, number>]
 const schoolPhrase = () => ({ ...place.answer.record.phrasebook.phrases[0], owner: 'school' })
 const finn = (): string => place.student('Finn').id
+const seen = (usedName: string, subject: string): object | null => {
+  const { id } = place.student(usedName)
+  const mark = place.answer.record.marks.find((each) => each.studentId === id && each.subject === subject)
+  return mark ? { percent: mark.percent, special: mark.special, reason: mark.reason } : null
+}
+const rated = (kind: 'skill' | 'habit', about: string): string | null => {
+  const { levels, habitScores } = place.answer.record
+  const list = kind === 'skill' ? levels : habitScores
+  return list.find((each) => each.studentId === finn() && each.about === about)?.symbol ?? null
+}
+const described = (): string[] => place.answer.record.phrasebook.describing.starting
+const checks = (): object => place.answer.record.school.checks
+const planOfArt = (): string => writePlan(place.answer.record.boxes.find((box) => box.key === 'art')?.plan ?? [])
 const rows: Row[] = [
   ['see the class', () => ['GET', place.path], { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 }],
   ['see the desk', () => ['GET', '/api/desk'], { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 }],
@@ -41,7 +55,16 @@ const rows: Row[] = [
     () => [
       'PUT',
       `${place.path}/marks`,
-      { marks: [{ studentId: finn(), subject: 'art', mark: { percent: 58, special: null, reason: null } }] },
+      {
+        marks: [
+          {
+            studentId: finn(),
+            subject: 'art',
+            mark: { percent: 58, special: null, reason: null },
+            was: seen('Finn', 'art'),
+          },
+        ],
+      },
     ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
   ],
@@ -50,13 +73,26 @@ const rows: Row[] = [
     () => [
       'PUT',
       `${place.path}/marks`,
-      { marks: [{ studentId: finn(), subject: 'music', mark: { percent: 50, special: null, reason: null } }] },
+      {
+        marks: [
+          {
+            studentId: finn(),
+            subject: 'music',
+            mark: { percent: 50, special: null, reason: null },
+            was: seen('Finn', 'music'),
+          },
+        ],
+      },
     ],
     { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 },
   ],
   [
     'rate a skill in science',
-    () => ['PUT', `${place.path}/levels`, { levels: [{ studentId: finn(), kind: 'skill', about: 'S1', symbol: '3' }] }],
+    () => [
+      'PUT',
+      `${place.path}/levels`,
+      { levels: [{ studentId: finn(), kind: 'skill', about: 'S1', symbol: '3', was: rated('skill', 'S1') }] },
+    ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
   ],
   [
@@ -64,7 +100,11 @@ const rows: Row[] = [
     () => [
       'PUT',
       `${place.path}/levels`,
-      { levels: [{ studentId: finn(), kind: 'habit', about: 'perseverance', symbol: 'S' }] },
+      {
+        levels: [
+          { studentId: finn(), kind: 'habit', about: 'perseverance', symbol: 'S', was: rated('habit', 'perseverance') },
+        ],
+      },
     ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
   ],
@@ -96,7 +136,7 @@ const rows: Row[] = [
     () => [
       'PUT',
       '/api/phrasebook/phrases',
-      { phrases: [{ ...schoolPhrase(), text: `${schoolPhrase().text} ` }], removed: [] },
+      { phrases: [{ ...schoolPhrase(), text: `${schoolPhrase().text} `, was: schoolPhrase() }], removed: [] },
     ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
@@ -113,6 +153,7 @@ const rows: Row[] = [
             part: 'outcome',
             about: 'nothing that is taught',
             owner: 'mine',
+            was: null,
           },
         ],
         removed: [],
@@ -122,17 +163,17 @@ const rows: Row[] = [
   ],
   [
     'change the describing words',
-    () => ['PUT', '/api/phrasebook/describing', { tier: 'starting', words: ['early', 'emerging'] }],
+    () => ['PUT', '/api/phrasebook/describing', { tier: 'starting', words: described(), was: described() }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
     'change a plan',
-    () => ['PUT', '/api/boxes/art/plan', { plan: 'opening; outcome Making + outcome Looking; next step; closing' }],
+    () => ['PUT', '/api/boxes/art/plan', { plan: planOfArt(), was: planOfArt() }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
     'change what the checks look for',
-    () => ['PUT', '/api/school/checks', place.answer.record.school.checks],
+    () => ['PUT', '/api/school/checks', { checks: checks(), was: checks() }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
@@ -211,13 +252,20 @@ describe('who may do what, route by route', () => {
             dates: 'day first',
             people: {},
           },
-          fingerprint: '',
+          fingerprint: 'none',
         })
       ).status,
     ).toBe(404)
     const ines = clients.get('ines') as Client
     const settled = await ines<{ event: number }>('PUT', `${place.path}/marks`, {
-      marks: [{ studentId: finn(), subject: 'art', mark: { percent: 57, special: null, reason: null } }],
+      marks: [
+        {
+          studentId: finn(),
+          subject: 'art',
+          mark: { percent: 57, special: null, reason: null },
+          was: { percent: 58, special: null, reason: null },
+        },
+      ],
     })
     for (const person of ['marek', 'tobias', 'philippa'] as const) {
       expect((await (clients.get(person) as Client)('POST', `/api/events/${settled.body.event}/undo`)).status).toBe(403)
@@ -226,7 +274,7 @@ describe('who may do what, route by route', () => {
   })
 
   it('keeps other subjects out of a specialist’s sight', async () => {
-    const { body } = await (clients.get('tobias') as Client)<ClassAnswer>('GET', place.path)
+    const body = await see(clients.get('tobias') as Client, place.path)
     expect(body.record.subjects.map((subject) => subject.key)).toEqual(['music'])
     expect(new Set(body.record.work.map((work) => work.subject))).toEqual(new Set(['music']))
     expect(body.record.marks.every((mark) => mark.subject === 'music')).toBe(true)

@@ -24,20 +24,33 @@ export type Client = <T = Record<string, unknown>>(
   method: string,
   path: string,
   body?: object | Uint8Array,
+  headers?: Record<string, string>,
 ) => Promise<Answer<T>>
 
 /** A client that is signed in as one of the demo's people, or as nobody. */
 export async function signedInAs(name: string | null): Promise<Client> {
-  let cookie = ''
-  const ask: Client = async <T>(method: string, path: string, body?: object | Uint8Array) => {
+  const cookies = new Map<string, string>()
+  const ask: Client = async <T>(
+    method: string,
+    path: string,
+    body?: object | Uint8Array,
+    more: Record<string, string> = {},
+  ) => {
     const isBytes = body instanceof Uint8Array
     const answer = await fetch(`${address}${path}`, {
       method,
-      headers: { ...(cookie ? { cookie } : {}), ...(body && !isBytes ? { 'content-type': 'application/json' } : {}) },
+      headers: {
+        cookie: [...cookies.values()].join('; '),
+        ...(method === 'GET' ? {} : { 'content-type': `application/${isBytes ? 'octet-stream' : 'json'}` }),
+        ...more,
+      },
       ...(body ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body) } : {}),
     })
     const isJson = answer.headers.get('content-type')?.includes('json') ?? false
-    cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? cookie
+    for (const set of answer.headers.getSetCookie()) {
+      const [pair = ''] = set.split(';')
+      cookies.set(pair.split('=')[0] ?? '', pair)
+    }
     return {
       status: answer.status,
       headers: answer.headers,

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ClassAnswer, FileAnswer, PlanAnswer } from '../../contracts/answers'
+import type { FileAnswer, PlanAnswer } from '../../contracts/answers'
 import { countPlan } from '../../core/exchange/planImport'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace } from './school'
+import { juniper, see, type DemoPlace } from './school'
 
 let ines: Client
 let place: DemoPlace
@@ -19,7 +19,7 @@ const apply = (file: FileAnswer, fingerprint: string) =>
     mapping: file.mapping,
     fingerprint,
   })
-const results = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
+const results = async () => (await see(ines, place.path)).record
 
 beforeAll(async () => {
   ines = await signedInAs('ines')
@@ -97,16 +97,18 @@ describe('bringing in a gradebook file', () => {
     await ines('POST', `/api/events/${taken.body.event}/undo`)
   })
 
-  it.each([
+  it.each<[string, Uint8Array, RegExp, number?]>([
     ['an empty file', new Uint8Array(), /empty/],
     ['a PDF named .csv', text('%PDF-1.7\n…'), /a PDF, not a CSV/],
     ['blank lines only', text('\n\n;;\n'), /no rows/],
-    ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/],
+    ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/, 413],
+    ['nineteen million empty lines', new Uint8Array(19 * 1024 * 1024).fill(10), /100,000 lines/],
+    ['a web page named .xls', text('<html><table><tr><td>1'), /a web page, not a CSV/],
     ['a quote never closed', text('Number,A\n"05101,3\n'), /never closed/],
-  ])('%s gets a clear message and loses nothing', async (_what, bytes, message) => {
+  ])('%s gets a clear message and loses nothing', async (_what, bytes, message, status = 422) => {
     const before = (await results()).results.length
     const answer = await bring('art', 'bad.csv', bytes)
-    expect(answer.status).toBe(422)
+    expect(answer.status).toBe(status)
     expect(answer.body.message).toMatch(message)
     expect((await results()).results).toHaveLength(before)
   })

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { loadPhrasebook } from '../../server/data/loadClassRecord'
+import { loadSchoolSetup, setupVersion } from '../../server/data/schoolSetup'
 import { migrate } from '../../server/data/migrate'
 import { up as firstShape } from '../../server/data/migrations/0001_the_school'
 
@@ -21,7 +21,8 @@ beforeAll(async () => {
   }
   await db.migrate.latest({ migrationSource: source })
   await db('school').insert({ settings: JSON.stringify({ name: 'Old School', possessives: 'apostrophe only' }) })
-  await db('phrase').insert([
+  await db('layout').insert({ key: 'l', definition: '{}' })
+  await db<Record<string, unknown>>('phrase').insert([
     { id: 'b', subject: 'any', part: 'closing', about: 'any', tiers: [], text: 'Well done.', position: 2 },
     {
       id: 'a',
@@ -33,7 +34,7 @@ beforeAll(async () => {
       position: 1,
     },
   ])
-  await db('describing_word').insert({ tier: 'top', word: 'superb', position: 0 })
+  await db<Record<string, unknown>>('describing_word').insert({ tier: 'top', word: 'superb', position: 0 })
 })
 
 afterAll(async () => {
@@ -45,7 +46,7 @@ afterAll(async () => {
 describe('a database of the first landing', () => {
   it('keeps its phrases and words, and gets what has come since with its usual values', async () => {
     await migrate(db)
-    const { phrases, describing } = await loadPhrasebook(db, null)
+    const { phrases, describing } = (await loadSchoolSetup(db, await setupVersion(db))).phrasebook
     expect(phrases).toEqual([
       {
         id: 'a',

@@ -1,18 +1,26 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ClassAnswer, DraftsAnswer } from '../../contracts/answers'
+import type { DraftsAnswer } from '../../contracts/answers'
 import type { PhraseChange, PhraseToWrite, PhraseUses } from '../../contracts/phrasebook'
+import { writePlan } from '../../core/narrative/plan'
 import type { Phrase } from '../../core/narrative/phrase'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace } from './school'
+import { juniper, see, type DemoPlace } from './school'
 
 let ines: Client
 let philippa: Client
 let place: DemoPlace
-const record = async (who: Client = ines) => (await who<ClassAnswer>('GET', place.path)).body.record
+const record = async (who: Client = ines) => (await see(who, place.path)).record
 const phrasesOf = async (who: Client): Promise<Phrase[]> => (await record(who)).phrasebook.phrases
-const write = (who: Client, phrases: Partial<PhraseToWrite>[], removed: string[] = []) =>
-  who<{ event: number | null; message: string }>('PUT', '/api/phrasebook/phrases', { phrases, removed })
-const fresh = (id: string, text: string, more: Partial<PhraseToWrite> = {}): PhraseToWrite => ({
+/** Writes phrases as somebody does who has just looked at them. */
+const write = async (who: Client, phrases: Partial<PhraseToWrite>[], removed: string[] = []) => {
+  const standing = new Map((await phrasesOf(who)).map((phrase) => [phrase.id, phrase]))
+  const was = (id: string | undefined): object | null => standing.get(id ?? '') ?? null
+  return who<{ event: number | null; message: string }>('PUT', '/api/phrasebook/phrases', {
+    phrases: phrases.map((phrase) => ({ was: was(phrase.id), ...phrase })),
+    removed: removed.map((id) => ({ id, was: was(id) })),
+  })
+}
+const fresh = (id: string, text: string, more: Partial<PhraseToWrite> = {}): Partial<PhraseToWrite> => ({
   id,
   subject: 'art',
   part: 'outcome',
@@ -90,9 +98,10 @@ describe('phrases', () => {
 
   it('are not overwritten unseen', async () => {
     await write(ines, [fresh('mine-2', 'One.')])
-    const answer = await write(ines, [fresh('mine-2', 'Three.', { was: 'Two.' })])
-    expect([answer.status, answer.body.message]).toEqual([409, expect.stringMatching(/meanwhile: “One\.”/)])
-    expect((await write(ines, [fresh('mine-2', 'Three.', { was: 'One.' })])).status).toBe(200)
+    const seen = (text: string) => ({ was: { ...fresh('mine-2', text), id: undefined } as PhraseToWrite['was'] })
+    const answer = await write(ines, [fresh('mine-2', 'Three.', seen('Two.'))])
+    expect([answer.status, answer.body.message]).toEqual([409, expect.stringMatching(/changed elsewhere/)])
+    expect((await write(ines, [fresh('mine-2', 'Three.', seen('One.'))])).status).toBe(200)
     expect((await write(ines, [], ['mine-2'])).status).toBe(200)
   })
 
@@ -160,21 +169,25 @@ describe('the school’s own set-up of writing', () => {
     const { body } = await philippa<{ event: number }>('PUT', '/api/phrasebook/describing', {
       tier: 'sound',
       words: ['steady', 'careful'],
+      was: before,
     })
     expect((await record()).phrasebook.describing.sound).toEqual(['steady', 'careful'])
     await philippa('POST', `/api/events/${body.event}/undo`)
     expect((await record()).phrasebook.describing.sound).toEqual(before)
-    expect((await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['Very good'] })).status).toBe(
-      422,
-    )
     expect(
-      (await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['fine', 'fine'] })).status,
+      (await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['Very good'], was: before }))
+        .status,
+    ).toBe(422)
+    expect(
+      (await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['fine', 'fine'], was: before }))
+        .status,
     ).toBe(422)
   })
   it('takes a plan and refuses one that names what is not there', async () => {
     const before = (await record()).boxes.find((box) => box.key === 'music')
     const { body } = await philippa<{ event: number }>('PUT', '/api/boxes/music/plan', {
       plan: 'outcome Playing when high or low; next step Listening',
+      was: writePlan(before?.plan ?? []),
     })
     expect(
       (await record()).boxes.find((box) => box.key === 'music')?.plan.map((part) => [part.part, part.about, part.when]),
@@ -189,7 +202,10 @@ describe('the school’s own set-up of writing', () => {
       ['moral', /no part/],
       ['habit Neatness', /no habit/],
     ] as const) {
-      const answer = await philippa<{ message: string }>('PUT', '/api/boxes/music/plan', { plan })
+      const answer = await philippa<{ message: string }>('PUT', '/api/boxes/music/plan', {
+        plan,
+        was: writePlan(before?.plan ?? []),
+      })
       expect([answer.status, answer.body.message]).toEqual([422, expect.stringMatching(message)])
     }
   })

@@ -1,11 +1,20 @@
-import type { ClassAnswer, DeskAnswer } from '../../contracts/answers'
-import type { Student } from '../../core/record/classRecord'
+import type { ClassAnswer, DeskAnswer, SetupAnswer } from '../../contracts/answers'
+import { classRecordOf, type ClassRecord, type Student } from '../../core/record/classRecord'
 import type { Client } from './client'
+
+/** A class as somebody sees it: the set-up and the term's record as one, as the pages put them together. */
+export type Seen = Pick<ClassAnswer, 'may' | 'today'> & { record: ClassRecord }
+
+export async function see(ask: Client, path: string): Promise<Seen> {
+  const { setup } = (await ask<SetupAnswer>('GET', '/api/setup')).body
+  const { term, may, today } = (await ask<ClassAnswer>('GET', path)).body
+  return { record: classRecordOf(setup, term), may, today }
+}
 
 export interface DemoPlace {
   path: string
   lastTermPath: string
-  answer: ClassAnswer
+  answer: Seen
   student: (usedName: string, family?: string) => Student
 }
 
@@ -14,7 +23,7 @@ export async function juniper(ask: Client, className = '5 Juniper'): Promise<Dem
   const desk = (await ask<DeskAnswer>('GET', '/api/desk')).body
   const room = desk.classes.find((each) => each.name === className)
   const path = `/api/classes/${room?.id}/${desk.term.id}`
-  const answer = (await ask<ClassAnswer>('GET', path)).body
+  const answer = await see(ask, path)
   return {
     path,
     answer,

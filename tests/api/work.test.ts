@@ -2,35 +2,47 @@ import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { ClassAnswer, DraftsAnswer, RunAnswer } from '../../contracts/answers'
+import type { DraftsAnswer, RunAnswer } from '../../contracts/answers'
 import { runBatch } from '../../scripts/runBatch'
 import { startCluster } from '../../scripts/cluster.mjs'
 import { demoFolder } from '../outside/demoClass'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace } from './school'
+import { juniper, see, type DemoPlace } from './school'
 
 let ines: Client
 let place: DemoPlace
-const record = async () => (await ines<ClassAnswer>('GET', place.path)).body.record
-const settle = (mark: object | null, path = place.path) =>
+const record = async () => (await see(ines, place.path)).record
+const settled = async (studentId: string, subject: string) => {
+  const found = (await record()).marks.find((mark) => mark.studentId === studentId && mark.subject === subject)
+  return found ? { percent: found.percent, special: found.special, reason: found.reason } : null
+}
+const settle = async (mark: object | null, path = place.path) =>
   ines<{ event: number | null; message: string }>('PUT', `${path}/marks`, {
-    marks: [{ studentId: place.student('Umi').id, subject: 'art', mark }],
+    marks: [
+      {
+        studentId: place.student('Umi').id,
+        subject: 'art',
+        mark,
+        was: await settled(place.student('Umi').id, 'art'),
+      },
+    ],
   })
 const comment = (text: string, version: number, more: object = {}) =>
-  ines<{ event: number; version: number; message: string; data: { standing: { text: string } } }>(
-    'PUT',
-    `${place.path}/comment`,
-    {
-      studentId: place.student('Umi').id,
-      box: 'writing',
-      text,
-      sentences: [],
-      ownWords: true,
-      status: 'in draft',
-      version,
-      ...more,
-    },
-  )
+  ines<{
+    event: number
+    version: number
+    message: string
+    data: { conflicts: { standing: { text: string; status: string }; version: number }[] }
+  }>('PUT', `${place.path}/comment`, {
+    studentId: place.student('Umi').id,
+    box: 'writing',
+    text,
+    sentences: [],
+    ownWords: true,
+    status: 'in draft',
+    version,
+    ...more,
+  })
 
 beforeAll(async () => {
   ines = await signedInAs('ines')
@@ -62,7 +74,7 @@ describe('settling', () => {
   it('refuses a level that the scale has not, and another class’s student', async () => {
     const level = (studentId: string, symbol: string) =>
       ines<{ message: string }>('PUT', `${place.path}/levels`, {
-        levels: [{ studentId, kind: 'skill', about: 'W1', symbol }],
+        levels: [{ studentId, kind: 'skill', about: 'W1', symbol, was: null }],
       })
     expect((await level(place.student('Umi').id, '9')).body.message).toMatch(/no level here/)
     expect((await level('00000000-0000-4000-8000-000000000000', '3')).status).toBe(404)
@@ -76,7 +88,13 @@ describe('settling', () => {
         .sort()
     const before = await levels()
     const { body } = await ines<{ event: number }>('PUT', `${place.path}/levels`, {
-      levels: ids.map((studentId) => ({ studentId, kind: 'skill', about: 'A1', symbol: 'absent' })),
+      levels: ids.map((studentId) => ({
+        studentId,
+        kind: 'skill',
+        about: 'A1',
+        symbol: 'absent',
+        was: before.find((each) => each.startsWith(studentId))?.split(' ')[1] ?? null,
+      })),
     })
     expect(await levels()).toEqual(ids.map((id) => `${id} ABS`).sort())
     expect((await ines('POST', `/api/events/${body.event}/undo`)).status).toBe(200)
@@ -87,6 +105,7 @@ describe('settling', () => {
       studentId,
       subject,
       mark: { percent: 33.25, special: null, reason: null },
+      was: null,
     })
     const { status } = await ines('PUT', `${place.path}/marks`, {
       marks: [mark(place.student('Umi').id, 'science'), mark(place.student('Umi').id, 'music')],
@@ -107,14 +126,18 @@ describe('writing', () => {
       (await record()).comments.find((each) => each.studentId === place.student('Umi').id && each.box === 'writing')
         ?.version ?? 0
     const first = await comment('Umi writes well.', standing)
-    expect(first.body.version).toBe(standing + 1)
+    expect(first.body.version).toBeGreaterThan(standing)
     const other = await comment('Umi writes badly.', standing)
     expect(other.status).toBe(409)
-    expect(other.body.data.standing.text).toBe('Umi writes well.')
-    expect((await comment('x'.repeat(601), standing + 1)).body.message).toMatch(/601 characters; Writing holds 600/)
-    const [both] = await Promise.all([comment('One.', standing + 1), comment('Two.', standing + 1)]).then((answers) => [
-      answers.map((answer) => answer.status).sort(),
+    expect(other.body.data.conflicts).toMatchObject([
+      { standing: { text: 'Umi writes well.' }, version: first.body.version },
     ])
+    expect((await comment('x'.repeat(601), first.body.version)).body.message).toMatch(
+      /601 characters; Writing holds 600/,
+    )
+    const [both] = await Promise.all([comment('One.', first.body.version), comment('Two.', first.body.version)]).then(
+      (answers) => [answers.map((answer) => answer.status).sort()],
+    )
     expect(both).toEqual([200, 409])
   })
 

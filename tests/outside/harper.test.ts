@@ -69,7 +69,7 @@ function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string
     uneven: phrase.uneven,
     because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }],
   }
-  const made = requestOf({ name, pronouns, studentId: name, standings: [fact], limit: 2000 })
+  const made = requestOf({ name, pronouns, seed: name, standings: [fact], limit: 2000 })
   const sayable = Object.fromEntries(
     Object.entries({
       'subject': 'science',

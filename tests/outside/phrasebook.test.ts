@@ -84,10 +84,11 @@ describe('the shipped phrasebook', () => {
         )
         const request = (nth: number, at: Tier): DraftRequest => {
           const made = requestOf({
-            studentId: `s${nth}`,
+            seed: `s${nth}`,
             name: 'Sam',
             standings: abouts.map((about) => ({
               ...standing(about, at),
+              kind: about === 'mark' ? 'mark' : box.subject === null ? 'habit' : 'strand',
               because: [
                 { kind: box.subject === null ? 'habit' : 'skill level', about, text: '', tier: at, termId: 't' },
               ],

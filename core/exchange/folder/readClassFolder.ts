@@ -8,10 +8,9 @@ import { reportParts } from '../../reports/layout'
 import { guessGradebook } from '../guessGradebook'
 import { planImport } from '../planImport'
 import type { FileProblem } from '../problem'
-import { readGradebook } from '../readGradebook'
 import { FolderReader, type Folder } from './folderReader'
 import { readBoxes, readPhrasebook } from './readNarrativeFiles'
-import { readCategories, readHabits, readScales, readSkills, readSubjects } from './readSchoolFiles'
+import { readCategories, readHabits, readScales, readSkills, readSubjects, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
 
 const day = z.iso.date()
@@ -80,14 +79,15 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
   if (!head || !layout) return { record: null, problems: folder.problems }
   const record: ClassRecord = {
     ...shared,
+    teachers: readTeachers(folder),
     before: head.termBefore ? readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared) : null,
     school: { ...head.school, checks: head.school.checks ?? usualCheckSettings },
     layout,
     classRoom: { id: head.classRoom.name, ...head.classRoom },
     term: { id: head.term.name, ...head.term },
   }
-  readGradebooks(folder, record)
-  return { record: folder.problems.length === 0 ? record : null, problems: folder.problems }
+  const whole = { ...record, ...readGradebooks(folder, record) }
+  return { record: folder.problems.length === 0 ? whole : null, problems: folder.problems }
 }
 
 /** What was settled the term before, from files of the same shape as this term's; each may be absent. */
@@ -107,7 +107,8 @@ function readBefore(
     term,
     comments: [],
     marks: readMarks(folder, students, subjects, 'marks-before.csv'),
-    levels: [...readLevels(folder, students, skills, subjects, scales, 'levels-before.csv'), ...habitScores],
+    levels: readLevels(folder, students, skills, subjects, scales, 'levels-before.csv'),
+    habitScores,
   }
 }
 
@@ -148,7 +149,9 @@ function readJson<T>(folder: FolderReader, file: string, schema: z.ZodType<T>): 
 }
 
 /** Every gradebook-SUBJECT.csv (or .tsv), each laid out in its own way and guessed. */
-function readGradebooks(folder: FolderReader, record: ClassRecord): void {
+function readGradebooks(folder: FolderReader, record: ClassRecord): Pick<ClassRecord, 'work' | 'results'> {
+  const gathered: SubjectWork[] = []
+  const results: StudentResult[] = []
   for (const file of folder.names()) {
     const key = /^gradebook-(.+)\.(csv|tsv)$/.exec(file)?.[1]
     if (key === undefined) continue
@@ -163,11 +166,11 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): void {
       table,
       categories.map((category) => category.name),
     )
-    const plan = planImport(readGradebook(table, mapping), mapping, {
+    const plan = planImport(table, mapping, {
       students: record.students,
       work: [],
       results: [],
-      categories: categories.map((category) => category.name),
+      categories,
     })
     for (const refused of plan.refused) folder.report(file, refused.row, refused.column || null, refused.reason)
     for (const doubt of plan.doubtful)
@@ -179,7 +182,7 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): void {
       )
     for (const name of plan.newCategories)
       folder.report(file, null, null, `The category “${name}” is not in categories.csv.`)
-    record.work.push(
+    gathered.push(
       ...plan.work.map(({ work }): SubjectWork => ({
         ...work,
         id: `${key}/${work.title}`,
@@ -188,7 +191,7 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): void {
         category: categoryKey(categories, work.category),
       })),
     )
-    record.results.push(
+    results.push(
       ...plan.results.map((result): StudentResult => ({
         workId: `${key}/${result.title}`,
         studentId: result.studentId,
@@ -198,6 +201,7 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): void {
       })),
     )
   }
+  return { work: gathered, results }
 }
 
 function categoryKey(categories: readonly { key: string; name: string }[], name: string): string {

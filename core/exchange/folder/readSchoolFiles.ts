@@ -50,7 +50,6 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
       key: record.get('key'),
       name: record.get('name'),
       inSentence: record.get('in a sentence') || record.get('name'),
-      teacher: record.get('teacher'),
       markScale: folder.oneOf(file, record, 'mark scale', keys) ?? '',
       skillScale: folder.oneOf(file, record, 'skill scale', keys) ?? '',
     },
@@ -107,4 +106,10 @@ export function readCategories(folder: FolderReader, subjects: readonly Subject[
     name: record.get('name'),
     weight: folder.numberOrNull(file, record, 'weight') ?? 0,
   }))
+}
+
+/** Who teaches each subject, from the same file; by the subject's key. */
+export function readTeachers(folder: FolderReader): Record<string, string> {
+  const rows = folder.records('subjects.csv', ['key', 'teacher'])
+  return Object.fromEntries(rows.map((record) => [record.get('key'), record.get('teacher')]))
 }

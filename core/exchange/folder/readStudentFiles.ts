@@ -1,7 +1,8 @@
 import { readPronouns } from '../../people/pronouns'
 import type { Attendance, Habit, Skill, Student, StudentLevel, StudentMark, Subject } from '../../record/classRecord'
-import { findLevel, type Scale } from '../../scales/scale'
-import { readSpecial, specialValues } from '../../scales/special'
+import type { Scale } from '../../scales/scale'
+import { readSpecial } from '../../scales/special'
+import { keptSymbol, readSymbol } from '../../scales/symbol'
 import type { FileRecord } from '../readRecords'
 import type { FolderReader } from './folderReader'
 
@@ -135,8 +136,8 @@ function symbolOf(
   scale: Scale | undefined,
 ): string | undefined {
   const written = record.get(column)
-  const special = readSpecial(written)
-  const symbol = special ? specialValues[special] : scale && findLevel(scale, written)?.symbol
+  const meaning = readSymbol(scale, written)
+  const symbol = meaning && keptSymbol(meaning)
   if (symbol === undefined)
     folder.report(file, record.row, column, `“${written}” is no level of ${scale ? `“${scale.name}”` : 'the scale'}.`)
   return symbol

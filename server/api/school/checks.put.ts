@@ -1,7 +1,8 @@
-import { checkSettingsSchema } from '../../../core/checks/checkSettingsSchema'
-import { bodyOf, staffRoute } from '../../http/staffRoute'
+import { checksToWrite } from '../../../contracts/phrasebook'
+import { bodyOf } from '../../http/body'
+import { staffRoute } from '../../http/staffRoute'
 import { writeChecks } from '../../services/phrasebook'
 
 export default staffRoute(async (context, event) => ({
-  event: await writeChecks(context, await bodyOf(event, checkSettingsSchema)),
+  event: await writeChecks(context, await bodyOf(event, checksToWrite)),
 }))

@@ -1,6 +1,10 @@
-import { anyRoute } from '../../http/staffRoute'
+import { database } from '../../data/database'
+import { endSessions } from '../../data/people'
+import { staffRoute } from '../../http/staffRoute'
 
-export default anyRoute(async (event) => {
+/** Signs out everywhere: what was left open on another machine ends too. */
+export default staffRoute(async (context, event) => {
+  await endSessions(database(), context.who.personId)
   await clearUserSession(event)
   return { signedOut: true }
 })

@@ -1,5 +1,6 @@
 import { planToWrite } from '../../../../contracts/phrasebook'
-import { bodyOf, staffRoute } from '../../../http/staffRoute'
+import { bodyOf } from '../../../http/body'
+import { staffRoute } from '../../../http/staffRoute'
 import { writeBoxPlan } from '../../../services/phrasebook'
 
 export default staffRoute(async (context, event) => ({

@@ -1,5 +1,6 @@
 import { importToApply } from '../../../../contracts/gather'
-import { bodyOf, idOf, staffRoute } from '../../../http/staffRoute'
+import { bodyOf } from '../../../http/body'
+import { idOf, staffRoute } from '../../../http/staffRoute'
 import { applyFile } from '../../../services/gather'
 
 export default staffRoute(async (context, event) => {

@@ -1,5 +1,6 @@
 import { findingToAccept } from '../../../../../contracts/write'
-import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { bodyOf } from '../../../../http/body'
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { acceptFinding } from '../../../../services/write'
 
 export default staffRoute(async (context, event) => ({

@@ -1,5 +1,6 @@
 import { draftsToMake } from '../../../../../contracts/write'
-import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { bodyOf } from '../../../../http/body'
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { makeDrafts } from '../../../../services/write'
 
 export default staffRoute(async (context, event) =>

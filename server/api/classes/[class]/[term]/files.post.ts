@@ -1,17 +1,13 @@
+import { getQuery } from 'h3'
 import { largestFile } from '../../../../../core/exchange/decodeText'
-import { Refusal } from '../../../../access/refusal'
+import { keepable } from '../../../../../core/text/plainText'
+import { bodyBytes } from '../../../../http/body'
 import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { bringFile } from '../../../../services/gather'
 
 /** The file's bytes are the body; its name and subject stand in the address. */
 export default staffRoute(async (context, event) => {
   const { subject, name } = getQuery(event)
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > largestFile) {
-    throw new Refusal(
-      'invalid',
-      `The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`,
-    )
-  }
-  const bytes = await readRawBody(event, false)
-  return bringFile(context, placeOf(event), String(subject ?? ''), String(name ?? 'file'), bytes ?? new Uint8Array())
+  const bytes = await bodyBytes(event, largestFile)
+  return bringFile(context, placeOf(event), keepable(String(subject ?? '')), keepable(String(name ?? 'file')), bytes)
 })

@@ -1,5 +1,6 @@
 import { levelsToSettle } from '../../../../../contracts/settle'
-import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { bodyOf } from '../../../../http/body'
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { settleLevels } from '../../../../services/settle'
 
 export default staffRoute(async (context, event) => {

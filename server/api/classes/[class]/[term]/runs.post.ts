@@ -1,5 +1,6 @@
 import { reportsToMake } from '../../../../../contracts/send'
-import { bodyOf, placeOf, staffRoute } from '../../../../http/staffRoute'
+import { bodyOf } from '../../../../http/body'
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { putBeforePress } from '../../../../jobs/pressQueue'
 import { startRun } from '../../../../services/send'
 

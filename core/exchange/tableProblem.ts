@@ -1,0 +1,57 @@
+import { studentMatcher, type Matchable } from '../people/matchStudent'
+import type { GradebookMapping } from './gradebookMapping'
+import type { Table } from './readTable'
+
+const identifying = ['number', 'name', 'given name', 'family name'] as const
+
+/**
+ * Why a table as mapped cannot be a gradebook at all, with what to do about it; null when it can be read.
+ */
+export function tableProblem(table: Table, mapping: GradebookMapping, students: readonly Matchable[]): string | null {
+  const heading = table.rows.find((row) => row.number === mapping.headingRow)
+  if (!heading) return `There is no row ${mapping.headingRow} to take the headings from. Correct the heading row.`
+  const body = table.rows.filter((row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows))
+  if (body.length === 0) {
+    return 'The file has headings and no row of results below them. Was it saved before the scores were in?'
+  }
+  if (isTransposed(heading.cells, students)) {
+    return (
+      'Here the students stand side by side and the work below each other. ' +
+      'Turn the table in a spreadsheet (paste it transposed), save it as CSV and choose that file.'
+    )
+  }
+  if (!mapping.columns.some((role) => identifying.some((each) => each === role))) {
+    return (
+      'No column says whose the results are. Choose the column with the school number or the name above it; ' +
+      'if the file has no row of headings, put one in first.'
+    )
+  }
+  if (!mapping.columns.includes('score')) {
+    return 'No column holds scores. Choose above a column that it does, or take the file with the scores in it.'
+  }
+  return null
+}
+
+function isTransposed(headings: readonly string[], students: readonly Matchable[]): boolean {
+  const match = studentMatcher(students)
+  const named = headings.filter((cell) => cell !== '' && match({ name: cell, number: cell }).kind === 'found')
+  return named.length >= 2 && named.length >= headings.filter((cell) => cell !== '').length / 2
+}
+
+/** A level written as a letter, as in "B+". */
+const letter = /^[A-F][+-]?$/i
+
+/** What is left out of a wide file though it has a heading and something below it, and what to do if that is wrong. */
+export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
+  const heading = table.rows.find((row) => row.number === mapping.headingRow)
+  const body = table.rows.filter((row) => row.number > mapping.headingRow)
+  if (!heading || mapping.shape === 'long') return []
+  return mapping.columns.flatMap((role, index) => {
+    const cells = body.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
+    const title = heading.cells[index] ?? ''
+    if (role !== 'ignore' || cells.length === 0) return []
+    if (title === '') return [`Column ${index + 1} has no heading and was left out.`]
+    if (cells.filter((cell) => letter.test(cell)).length < cells.length / 2) return []
+    return [`“${title}” holds letters and was left out: results are numbers here, a letter is settled in Settle.`]
+  })
+}

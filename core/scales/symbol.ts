@@ -1,0 +1,24 @@
+import { findLevel, type Level, type Scale } from './scale'
+import { readSpecial, specialValues, type SpecialValue } from './special'
+
+/** What a symbol stands for on a scale. */
+export type SymbolMeaning = { kind: 'level'; level: Level } | { kind: 'special'; special: SpecialValue }
+
+/**
+ * The one reading of a symbol, typed, filed or printed: a level of the school's own scale before anything else, so
+ * that a level that the school calls "NA" is that level; then a special value.
+ *
+ * @example readSymbol(scaleWithoutNA, 'na') // { kind: 'special', special: 'not assessed' }
+ * @returns undefined when it is neither
+ */
+export function readSymbol(scale: Scale | undefined, symbol: string): SymbolMeaning | undefined {
+  const level = scale && findLevel(scale, symbol)
+  if (level) return { kind: 'level', level }
+  const special = readSpecial(symbol)
+  return special && { kind: 'special', special }
+}
+
+/** The symbol as it is kept: the level's own, or the special value's sign. */
+export function keptSymbol(meaning: SymbolMeaning): string {
+  return meaning.kind === 'level' ? meaning.level.symbol : specialValues[meaning.special]
+}

@@ -1,0 +1,85 @@
+import type { Knex } from 'knex'
+import type { ReportDocument } from '../core/reports/document'
+import type { RunRow } from '../server/data/tables'
+
+/** A press that has not been heard of for so long is taken to be dead. */
+const deadAfterSeconds = 20
+
+/** Takes a run in hand, if nobody has it. @returns undefined when it is not to be set (any more) */
+export async function claimRun(db: Knex, runId: string): Promise<RunRow | undefined> {
+  const [run] = await db('report_run')
+    .where({ id: runId })
+    .where((free) =>
+      free.where({ state: 'waiting' }).orWhere((left) => void orphaned(left.where({ state: 'setting' }))),
+    )
+    .update({ state: 'setting', done: 0, heartbeat: new Date() })
+    .returning('*')
+  return run
+}
+
+/** Puts runs before the press again whose press died, or whose place in the queue was lost. */
+export async function takeUpOrphans(db: Knex, enqueue: (runId: string) => Promise<void>): Promise<void> {
+  const left = await orphaned(db('report_run').where({ state: 'setting' }))
+    .update({ state: 'waiting', done: 0, heartbeat: new Date() })
+    .returning('id')
+  const lost = await orphaned(db('report_run').where({ state: 'waiting' }))
+    .update({ heartbeat: new Date() })
+    .returning('id')
+  for (const { id } of [...left, ...lost]) await enqueue(id)
+}
+
+function orphaned<Q extends Knex.QueryBuilder>(query: Q): Q {
+  return query.whereRaw('coalesce(heartbeat, asked_at) < now() - make_interval(secs => ?)', [deadAfterSeconds]) as Q
+}
+
+/** Notes how far a run is and that it is alive. @returns false when it was stopped */
+export async function noteProgress(db: Knex, runId: string, done: number): Promise<boolean> {
+  return (await db('report_run').where({ id: runId, state: 'setting' }).update({ done, heartbeat: new Date() })) === 1
+}
+
+/** Keeps what was set, unless the run was stopped meanwhile. */
+export async function keepRun(
+  db: Knex,
+  runId: string,
+  name: string,
+  { bytes, pages }: { bytes: Buffer; pages: Record<string, number> },
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const finished = await trx('report_run')
+      .where({ id: runId, state: 'setting' })
+      .update({
+        state: 'finished',
+        finished_at: new Date(),
+        done: Object.keys(pages).length,
+        pages: JSON.stringify(pages),
+      })
+    if (finished === 1) await trx('report_file').insert({ run_id: runId, name, bytes })
+  })
+}
+
+/** Says why a run failed. */
+export async function failRun(db: Knex, runId: string, why: string): Promise<void> {
+  await db('report_run')
+    .where({ id: runId, state: 'setting' })
+    .update({
+      state: 'failed',
+      finished_at: new Date(),
+      message: `The reports could not be set (${why}). Nothing else was changed.`,
+    })
+}
+
+/** The reports of a run as they were when it was asked for, in their order. */
+export async function loadDocuments(db: Knex, runId: string): Promise<ReportDocument[]> {
+  const rows = await db('report_document').where({ run_id: runId }).orderBy('position')
+  return rows.map((row) => row.document)
+}
+
+/** What a run's file is called, and its title. */
+export async function runName(db: Knex, run: RunRow): Promise<{ title: string; fileName: string }> {
+  const room = await db('class_room').where({ id: run.class_id }).first()
+  const term = await db('term').where({ id: run.term_id }).first()
+  const layout = await db('layout').orderBy('key').first()
+  const what = `${layout?.definition.title ?? 'Report'}s`
+  const [of, when] = [room?.name ?? '', `${term?.name ?? ''} ${term?.year ?? ''}`]
+  return { title: `${what}: ${of}, ${when}`, fileName: `${what} ${of} ${when}.pdf` }
+}

@@ -1,0 +1,1 @@
+export declare function apiRoutes(folder?: string): { path: string; method: string }[]

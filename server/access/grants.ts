@@ -1,0 +1,96 @@
+import type { Term } from '../../core/record/classRecord'
+import { isLocked } from '../../core/terms/lock'
+import { Refusal } from './refusal'
+
+/** Who asks, with all that the rules look at. */
+export interface Who {
+  readonly personId: string
+  readonly role: 'teacher' | 'coordinator'
+  /** Own teaching; a null subject is the home class. */
+  readonly teaching: readonly { readonly classId: string; readonly subject: string | null }[]
+}
+
+/** A class with the subjects that specialists teach there. */
+export interface ClassTeaching {
+  readonly classId: string
+  readonly specialistSubjects: readonly string[]
+}
+
+/**
+ * What a change took: a subject of the class, what belongs to the class as a whole (habits, the general comment), what
+ * belongs to the school, or nothing but being the one who owns it.
+ */
+export type Need = `subject ${string}` | 'general' | 'school' | 'own'
+
+/** Whether a text is a need, as events keep them. */
+export function isNeed(text: string): text is Need {
+  return ['general', 'school', 'own'].includes(text) || text.startsWith('subject ')
+}
+
+/** What one person may see and do in one class. The record is cut by it and every change is asked of it. */
+export interface Grants {
+  readonly readsClass: boolean
+  readonly readsSubject: (subject: string) => boolean
+  /** Notes that belong to no subject, which the home teacher takes for the own eyes. */
+  readonly readsNotes: boolean
+  readonly changes: (need: Need) => boolean
+  /** Reports gather every subject, so the home teacher and the coordinator make and fetch them. */
+  readonly makesReports: boolean
+}
+
+/**
+ * The one place where rights come from. A home teacher and the coordinator read every subject of the class, a
+ * specialist the own ones. A subject is changed by its specialist, or by the home teacher where it has none; habits
+ * and the general comment by the home teacher; what is the school's by the coordinator, who changes nothing else.
+ */
+export function grantsIn(who: Who, room: ClassTeaching): Grants {
+  const here = who.teaching.filter((each) => each.classId === room.classId)
+  const isCoordinator = who.role === 'coordinator'
+  const isHome = here.some((each) => each.subject === null)
+  const teaches = (subject: string): boolean => here.some((each) => each.subject === subject)
+  const changesSubject = (subject: string): boolean =>
+    teaches(subject) || (isHome && !room.specialistSubjects.includes(subject))
+  return {
+    readsClass: isCoordinator || here.length > 0,
+    readsSubject: (subject) => isCoordinator || isHome || teaches(subject),
+    readsNotes: isCoordinator || isHome,
+    makesReports: isCoordinator || isHome,
+    changes: (need) => {
+      if (need === 'own') return true
+      if (need === 'school') return changesSchool(who)
+      return need === 'general' ? isHome : changesSubject(need.slice('subject '.length))
+    },
+  }
+}
+
+/** School phrases, describing words, plans and what the checks look for are the coordinator's. */
+export function changesSchool(who: Who): boolean {
+  return who.role === 'coordinator'
+}
+
+/** A phrase is changed by whom it belongs to: the school's by the coordinator, a personal one by its owner. */
+export function changesPhrase(who: Who, owner: string | null): boolean {
+  return owner === null ? changesSchool(who) : owner === who.personId
+}
+
+/** What a subject's change needs; the general comment and habits belong to no subject. */
+export function needFor(subject: string | null): Need {
+  return subject === null ? 'general' : `subject ${subject}`
+}
+
+/** @throws Refusal */
+export function allow(permitted: boolean, doing: string): void {
+  if (!permitted) throw new Refusal('forbidden', `You may not ${doing}. Ask the coordinator if you think you should.`)
+}
+
+/** Why nothing of a term can be changed today, in a sentence that says who can open it again; null while it is open. */
+export function lockedWords(term: Pick<Term, 'name' | 'locks'>, today: string): string | null {
+  if (!isLocked(term, today)) return null
+  return `${term.name} has been locked since ${term.locks}. The coordinator can open it again.`
+}
+
+/** @throws Refusal when the term is locked */
+export function allowOpenTerm(term: Pick<Term, 'name' | 'locks'>, today: string): void {
+  const words = lockedWords(term, today)
+  if (words !== null) throw new Refusal('locked', words)
+}

@@ -1,0 +1,68 @@
+export type Value = string | number | boolean | null | object
+export type Row = Record<string, Value>
+
+interface TableRule {
+  /** The columns that tell rows apart. */
+  key: readonly string[]
+  /** The columns that a person would see changed; all but the key where none are named. */
+  seenIn?: readonly string[]
+  /** True where the row counts its versions, from one sequence, so that a version never comes again. */
+  versioned?: boolean
+  /** Whether the row is part of the school's set-up, which browsers and servers keep by its version. */
+  setup?: boolean
+}
+
+/** The tables whose rows people change. A table stands after those it rests on. */
+export const changeableTables = {
+  category: { key: ['class_id', 'subject', 'key'] },
+  work: { key: ['id'] },
+  result: { key: ['work_id', 'student_id'] },
+  settled_mark: { key: ['student_id', 'subject', 'term_id'] },
+  settled_level: { key: ['student_id', 'kind', 'about', 'term_id'] },
+  comment: { key: ['student_id', 'box', 'term_id'], seenIn: ['text', 'own_words', 'status'], versioned: true },
+  accepted_finding: { key: ['student_id', 'box', 'term_id', 'check_name', 'words'], seenIn: [] },
+  phrase: { key: ['id'], setup: true },
+  describing_words: { key: ['tier'], setup: true },
+  comment_box: { key: ['key'], setup: true },
+  school: { key: ['id'], setup: true },
+} as const satisfies Record<string, TableRule>
+
+export type ChangeableTable = keyof typeof changeableTables
+
+export const tableNames = Object.keys(changeableTables) as ChangeableTable[]
+
+/** What the tables' rules are, by name. */
+export function ruleOf(table: ChangeableTable): TableRule {
+  return changeableTables[table]
+}
+
+/** One row as it shall be, and what its writer saw of it. */
+export interface Change {
+  table: ChangeableTable
+  key: Row
+  /**
+   * What stood there when the writer decided: null for no row, else the columns that the writer looked at (all of
+   * them, or the version alone).
+   */
+  seen: Row | null
+  /** All columns but the key; null for a row that shall go. */
+  after: Row | null
+}
+
+/** A row as it stands, apart from its key. */
+export interface Standing {
+  row: Row
+  /** Null for a table without versions. */
+  version: number | null
+  /** The event that wrote it last, where the table keeps that. */
+  writtenIn: number | null
+}
+
+/** A row's table and key in one word. */
+export function placeOf({ table, key }: Pick<Change, 'table' | 'key'>): string {
+  return `${table} ${JSON.stringify(ruleOf(table).key.map((column) => key[column]))}`
+}
+
+export function keyValues({ table, key }: Pick<Change, 'table' | 'key'>): Value[] {
+  return ruleOf(table).key.map((column) => key[column] ?? null)
+}

@@ -1,0 +1,42 @@
+import type { Knex } from 'knex'
+import { keyValues, placeOf, ruleOf, tableNames, type Change, type Row, type Standing } from './changeableTables'
+
+/** At most so many rows in one statement. */
+const chunk = 500
+
+/**
+ * The rows that changes are about, as they stand, held until the transaction ends; by their place. Rows are always
+ * held in the same order, so that two writers wait for each other and never both.
+ */
+export async function holdRows(
+  trx: Knex.Transaction,
+  changes: readonly Pick<Change, 'table' | 'key'>[],
+): Promise<Map<string, Standing>> {
+  const found = new Map<string, Standing>()
+  for (const table of tableNames) {
+    const columns = [...ruleOf(table).key]
+    for (const some of chunks(changes.filter((change) => change.table === table))) {
+      const rows: Row[] = await trx(table)
+        .select('*')
+        .whereIn(columns, some.map(keyValues) as never)
+        .orderBy(columns)
+        .forUpdate()
+      for (const row of rows) found.set(placeOf({ table, key: row }), standingOf(row, columns))
+    }
+  }
+  return found
+}
+
+function standingOf(row: Row, keyColumns: readonly string[]): Standing {
+  const { version, written_in: writtenIn, ...rest } = row
+  return {
+    row: Object.fromEntries(Object.entries(rest).filter(([column]) => !keyColumns.includes(column))),
+    version: typeof version === 'number' ? version : null,
+    writtenIn: typeof writtenIn === 'number' ? writtenIn : null,
+  }
+}
+
+/** A list in pieces that one statement takes. */
+export function* chunks<T>(items: readonly T[]): Generator<T[]> {
+  for (let at = 0; at < items.length; at += chunk) yield items.slice(at, at + chunk)
+}

@@ -1,0 +1,76 @@
+import type { Knex } from 'knex'
+import { Refusal } from '../../access/refusal'
+import { isNeed, type Need } from '../../access/grants'
+import { placeOf, type Change, type Standing } from './changeableTables'
+import { applyBack } from './difference'
+import { holdRows } from './heldRows'
+import { recordChanges, standsAsLeft, type RecordedChange } from './recordChanges'
+
+/** An event as far as undoing looks at it. */
+export interface UndoableEvent {
+  id: number
+  personId: string
+  classId: string | null
+  termId: string | null
+  kind: string
+  /** Null for an event from before this was kept: nobody can tell any more what it needed. */
+  needs: Need[] | null
+}
+
+/** The event, held until the transaction ends; undefined when there is none. @throws Refusal when it was undone already */
+export async function holdEvent(trx: Knex.Transaction, id: number): Promise<UndoableEvent | undefined> {
+  const event = await trx('event').where({ id }).forUpdate().first()
+  if (!event) return undefined
+  return {
+    id: event.id,
+    personId: event.person_id,
+    classId: event.class_id,
+    termId: event.term_id,
+    kind: event.kind,
+    needs: event.needs?.filter(isNeed) ?? null,
+  }
+}
+
+/**
+ * Undoes an event by a new one. Refused when the event was undone already or when one of its rows has been changed
+ * since, so that nobody's later work is lost. Undoing that event in turn does it again.
+ */
+export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Promise<number> {
+  const kept = await trx('event').where({ id: event.id }).first()
+  if (!kept) throw new Refusal('not found', 'There is nothing to undo.')
+  if (kept.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
+  const held = await holdRows(trx, kept.changes)
+  const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
+  const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
+  const { event: undoing } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(refuseIfRestedOn)
+  if (undoing === null) throw new Refusal('conflict', 'This stands so already.')
+  await trx('event').where({ id: event.id }).update({ undone_by: undoing })
+  return undoing
+}
+
+/** The change that leads back. @throws Refusal when the row does not stand as the event left it */
+function backTo(change: RecordedChange, standing: Standing | undefined): Change {
+  const { table, key } = change
+  const now = standing?.row ?? null
+  if (!standsAsLeft(change, now)) {
+    throw new Refusal(
+      'conflict',
+      'Something has been changed since, so this can no longer be undone in one step. Nothing was changed.',
+    )
+  }
+  if ('madeNew' in change) return { table, key, seen: now, after: null }
+  if ('back' in change) return { table, key, seen: now, after: now && applyBack(now, change.back) }
+  return { table, key, seen: now, after: change.before }
+}
+
+/** PostgreSQL's foreign_key_violation: later rows rest on one that would go. */
+function refuseIfRestedOn(error: unknown): never {
+  if (error instanceof Error && 'code' in error && error.code === '23503') {
+    throw new Refusal(
+      'conflict',
+      'Results have been added since to work that came in then, so this can no longer be undone in one step. ' +
+        'Nothing was changed.',
+    )
+  }
+  throw error
+}

@@ -1,0 +1,162 @@
+import type { Knex } from 'knex'
+import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
+import type { ReportDocument } from '../../core/reports/document'
+import type { Layout } from '../../core/reports/layout'
+import type { School } from '../../core/record/classRecord'
+import type { Phrase } from '../../core/narrative/phrase'
+import type { Scale } from '../../core/scales/scale'
+import type { RecordedChange } from './changes/recordChanges'
+
+// Every table's rows, typed once. Dates are ISO text; jsonb goes in as text and comes out as what it holds.
+
+export interface PersonRow {
+  id: string
+  sign_in: string
+  password_hash: string
+  given_name: string
+  family_name: string
+  role: 'teacher' | 'coordinator'
+  /** Counts up when all of a person's sessions shall end. */
+  session_epoch: number
+  switched_off: boolean
+}
+
+interface TermRow {
+  id: string
+  name: string
+  year: string
+  starts: string
+  ends: string
+  comments_due: string
+  locks: string
+}
+
+export interface EventRow {
+  id: number
+  at: Date
+  last_at: Date
+  person_id: string
+  class_id: string | null
+  term_id: string | null
+  kind: string
+  needs: string[] | null
+  changes: RecordedChange[]
+  undoes: number | null
+  undone_by: number | null
+}
+
+export interface FileRow {
+  id: string
+  person_id: string
+  class_id: string
+  term_id: string
+  subject: string
+  name: string
+  bytes: Buffer
+  brought_at: Date
+  event_id: number | null
+}
+
+export interface RunRow {
+  id: string
+  class_id: string
+  term_id: string
+  person_id: string
+  state: 'waiting' | 'setting' | 'finished' | 'stopped' | 'failed'
+  student_ids: string[]
+  done: number
+  pages: Record<string, number> | null
+  message: string | null
+  asked_at: Date
+  finished_at: Date | null
+  heartbeat: Date | null
+}
+
+export type PhraseRow = Omit<Phrase, 'grades'> & {
+  grade_from: number | null
+  grade_to: number | null
+  position: number
+}
+
+interface StudentRow {
+  id: string
+  school_number: string
+  legal_given: string
+  used_name: string
+  family: string
+  pronouns: string
+  grade_level: string
+}
+
+/** A row as it goes in: columns with a default may be left out, and jsonb is text. */
+type Insert<Row, Json extends keyof Row = never, Defaulted extends keyof Row = never> = Omit<Row, Json | Defaulted> &
+  Partial<Pick<Row, Defaulted>> & { [Column in Json]?: string | null }
+type Table<Row, Json extends keyof Row = never, Defaulted extends keyof Row = never> = Knex.CompositeTableType<
+  Row,
+  Insert<Row, Json, Defaulted>,
+  Partial<Insert<Row, Json, Defaulted>>
+>
+
+declare module 'knex/types/tables' {
+  interface Tables {
+    school: Table<{ id: number; settings: School }, 'settings', 'id'>
+    setup_version: Table<{ id: number; version: string }, never, 'id'>
+    person: Table<PersonRow, never, 'id' | 'session_epoch' | 'switched_off'>
+    term: Table<TermRow, never, 'id'>
+    class_room: Table<{ id: string; name: string }, never, 'id'>
+    student: Table<StudentRow, never, 'id'>
+    enrolment: Table<{ class_id: string; student_id: string; position: number }>
+    scale: Table<{ key: string; definition: Scale }, 'definition'>
+    subject: Table<{
+      key: string
+      name: string
+      in_sentence: string
+      position: number
+      mark_scale: string
+      skill_scale: string
+    }>
+    skill: Table<{
+      id: string
+      subject: string
+      strand: string
+      statement: string
+      family_words: string
+      in_sentence: string
+      teacher_only: boolean
+      position: number
+    }>
+    habit: Table<{ key: string; name: string; family_words: string; scale: string; position: number }>
+    teaching: Table<{ person_id: string; class_id: string; subject: string | null }>
+    category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
+    comment_box: Table<{
+      key: string
+      name: string
+      subject: string | null
+      character_limit: number
+      tone: string
+      plan: string
+      position: number
+    }>
+    phrase: Table<PhraseRow>
+    describing_words: Table<{ tier: string; words: string[] }>
+    layout: Table<{ key: string; definition: Layout }, 'definition'>
+    attendance: Table<{ student_id: string; term_id: string; days_open: number; absences: number; lates: number }>
+    observation: Table<
+      { id: string; student_id: string; term_id: string; day: string; about: string; text: string },
+      never,
+      'id'
+    >
+    event: Table<EventRow, 'changes', 'id' | 'at' | 'last_at' | 'undone_by'>
+    gradebook_file: Table<FileRow, never, 'id' | 'brought_at' | 'event_id'>
+    remembered_mapping: Table<
+      { class_id: string; subject: string; headings: string; mapping: Partial<GradebookMapping> },
+      'mapping'
+    >
+    report_run: Table<RunRow, 'pages', 'id' | 'done' | 'message' | 'asked_at' | 'finished_at' | 'heartbeat'>
+    report_document: Table<
+      { run_id: string; position: number; student_id: string; document: ReportDocument },
+      'document'
+    >
+    report_file: Table<{ run_id: string; name: string; bytes: Buffer }>
+  }
+}

@@ -1,0 +1,41 @@
+import { Refusal } from '../access/refusal'
+import { isUnreachable } from '../data/database'
+
+export const statusOf: Record<Refusal['kind'], number> = {
+  'signed out': 401,
+  'forbidden': 403,
+  'not found': 404,
+  'conflict': 409,
+  'too large': 413,
+  'not taken': 415,
+  'invalid': 422,
+  'locked': 423,
+  'too often': 429,
+  'broken': 500,
+  'unreachable': 503,
+}
+
+/** What PostgreSQL would not take, in words. Classes 22 (data) and 23 (what rows rest on) of its error codes. */
+const databaseWords: Record<string, string> = {
+  '22001': 'A text is longer than there is room for.',
+  '22003': 'A number is too large.',
+  '22021': 'There is a character that cannot be kept.',
+  '22P05': 'There is a character that cannot be kept.',
+  '23502': 'Something that is needed is missing.',
+  '23503': 'This rests on something that is not there (any more), or something else rests on it.',
+  '23505': 'This stands there already.',
+}
+
+/** Anything that went wrong, as a refusal in words for the person who asked. What nobody foresaw is logged. */
+export function refusalOf(error: unknown): Refusal {
+  if (error instanceof Refusal) return error
+  if (isUnreachable(error)) {
+    return new Refusal('unreachable', 'The database cannot be reached just now. Nothing was lost; it is tried again.')
+  }
+  const code = error instanceof Error && 'code' in error ? String(error.code) : ''
+  if (/^2[23]/.test(code)) {
+    return new Refusal('invalid', `${databaseWords[code] ?? 'This cannot be kept as it is.'} Nothing was changed.`)
+  }
+  console.error(error)
+  return new Refusal('broken', 'Something went wrong here. Nothing was changed; try again.')
+}

@@ -1,0 +1,74 @@
+import { resolve } from 'node:path'
+import { Worker } from 'node:worker_threads'
+import type { Table } from '../../core/exchange/readTable'
+import { Refusal } from '../access/refusal'
+import type { TableAnswer, TableOrder } from './tableWorker'
+
+/** A file that takes longer than this, or more memory, is given up. */
+const mostSeconds = 20
+const mostMegabytes = 400
+
+interface Waiting {
+  resolve: (table: Table) => void
+  reject: (error: Error) => void
+  timer: NodeJS.Timeout
+}
+
+let worker: Worker | null = null
+let nextId = 0
+const waiting = new Map<number, Waiting>()
+
+/**
+ * Reads a file's bytes as a table, in a thread of its own. @throws Refusal when it cannot be read, saying why; or when
+ * reading it takes too long or too much memory
+ */
+export function readTableBeside(bytes: Uint8Array): Promise<Table> {
+  worker ??= startWorker()
+  const id = nextId++
+  return new Promise((done, failed) => {
+    const timer = setTimeout(() => void giveUp('took too long to read'), mostSeconds * 1000)
+    waiting.set(id, { resolve: done, reject: failed, timer })
+    const order: TableOrder = { id, bytes: new Uint8Array(bytes) }
+    worker?.postMessage(order, [order.bytes.buffer as ArrayBuffer])
+  })
+}
+
+function startWorker(): Worker {
+  // The process runs in the project's folder (scripts/processes.mjs), from where the built server finds the source.
+  const made = new Worker(resolve('server/reading/tableWorkerStart.mjs'), {
+    execArgv: [],
+    resourceLimits: { maxOldGenerationSizeMb: mostMegabytes },
+  })
+  made.unref()
+  made.on('message', (answer: TableAnswer) => {
+    const asked = waiting.get(answer.id)
+    waiting.delete(answer.id)
+    clearTimeout(asked?.timer)
+    if ('table' in answer) asked?.resolve(answer.table)
+    else asked?.reject(new Refusal('invalid', answer.unreadable))
+  })
+  made.on('error', () => void giveUp('needs more memory than there is'))
+  return made
+}
+
+/** Ends the thread, for a program that is about to end itself. */
+export async function stopReading(): Promise<void> {
+  const old = worker
+  worker = null
+  await old?.terminate()
+}
+
+/** Ends the thread; the next file gets a new one. */
+async function giveUp(why: string): Promise<void> {
+  const given = [...waiting.values()]
+  const old = worker
+  waiting.clear()
+  worker = null
+  for (const { reject, timer } of given) {
+    clearTimeout(timer)
+    reject(
+      new Refusal('invalid', `The file ${why}. Is it a gradebook of one class? Save only that part and choose it.`),
+    )
+  }
+  await old?.terminate()
+}

@@ -1,0 +1,249 @@
+import { execFileSync } from 'node:child_process'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { ClassAnswer, SetupAnswer } from '../../contracts/answers'
+import { openDatabase, databaseUrl } from '../../server/data/database'
+import { hashPassword } from '../../server/data/people'
+import { address, signedInAs, type Client } from './client'
+import { juniper, see, type DemoPlace } from './school'
+
+// What comes to the door: other pages, other people's sessions, guesses, bodies of any size and shape.
+let ines: Client
+let place: DemoPlace
+const mark = () => ({ marks: [{ studentId: place.student('Finn').id, subject: 'art', mark: null, was: null }] })
+
+beforeAll(async () => {
+  ines = await signedInAs('ines')
+  place = await juniper(ines)
+})
+
+describe('writes', () => {
+  it.each([
+    [{ 'sec-fetch-site': 'same-site' }, 403],
+    [{ 'sec-fetch-site': 'cross-site' }, 403],
+    [{ 'sec-fetch-site': 'none' }, 403],
+    [{ origin: 'https://elsewhere.example' }, 403],
+    [{ origin: 'null' }, 403],
+    [{ 'content-type': 'text/plain' }, 415],
+    [{ 'content-type': 'application/x-www-form-urlencoded' }, 415],
+    [{ 'sec-fetch-site': 'same-origin' }, 200],
+    [{ origin: address }, 200],
+  ])('with %j are answered %i', async (headers, status) => {
+    const body = (await ines('PUT', `${place.path}/marks`, mark(), headers)).status
+    // Nothing is settled there or a mark stands: either way the door let it through or did not.
+    expect(status === 200 ? [200, 409].includes(body) : body === status).toBe(true)
+  })
+
+  it('nobody signs somebody in from another page', async () => {
+    const stranger = await signedInAs(null)
+    const body = { name: 'marek', password: 'x' }
+    expect((await stranger('POST', '/api/session', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403)
+  })
+})
+
+describe('addresses', () => {
+  it.each([
+    ['GET', '/api/nothing-here', 404],
+    ['GET', '/api', 404],
+    ['POST', '/api/desk', 405],
+    ['DELETE', '/api/school/checks', 405],
+  ])('%s %s is answered %i in JSON, and not stored', async (method, path, status) => {
+    const answer = await ines<{ message: string }>(method, path)
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([status, expect.stringMatching(/json/)])
+    expect(answer.body.message).toMatch(/address/)
+    expect(answer.headers.get('cache-control')).toMatch(/no-store/)
+  })
+
+  it('what is about people is never stored; the set-up is fetched once', async () => {
+    expect((await ines('GET', place.path)).headers.get('cache-control')).toMatch(/no-store/)
+    const first = await ines<SetupAnswer>('GET', '/api/setup')
+    const tag = first.headers.get('etag') ?? ''
+    expect((await ines('GET', '/api/setup', undefined, { 'if-none-match': tag })).status).toBe(304)
+    const tobias = await signedInAs('tobias')
+    expect((await tobias('GET', '/api/setup', undefined, { 'if-none-match': tag })).status).toBe(200)
+  })
+})
+
+describe('a specialist', () => {
+  it('is sent nothing of another subject: not last term’s, not a finding, not a note, in no part of the answer', async () => {
+    const tobias = await signedInAs('tobias')
+    const own = (await see(ines, place.path)).record
+    const words = own.comments.find((each) => each.box === 'science')?.text.slice(0, 60) ?? ''
+    const finding = {
+      studentId: place.student('Finn').id,
+      box: 'science',
+      check: 'another name',
+      words: 'Quillfeather',
+    }
+    await ines('PUT', `${place.path}/accepted`, { ...finding, right: true })
+    const { term } = (await tobias<ClassAnswer>('GET', place.path)).body
+    const whole = JSON.stringify(term) + JSON.stringify((await tobias<SetupAnswer>('GET', '/api/setup')).body)
+    expect(words.length).toBeGreaterThan(20)
+    expect(whole).not.toContain(words)
+    expect(whole).not.toContain('Quillfeather')
+    for (const note of own.observations) expect(whole).not.toContain(note.text)
+    const strange = own.skills.filter((skill) => skill.subject !== 'music').map((skill) => skill.id)
+    expect(term.before?.levels.some((level) => strange.includes(level.about))).toBe(false)
+    expect(term.before?.comments.every((each) => ['general', 'music'].includes(each.box))).toBe(true)
+    expect(term.before?.comments.length).toBeGreaterThan(0)
+    await ines('PUT', `${place.path}/accepted`, { ...finding, right: false })
+  })
+
+  it('is not told what stands in a box that is not the own one', async () => {
+    const tobias = await signedInAs('tobias')
+    const empty = { text: 'x', sentences: [], ownWords: true, status: 'in draft', version: 0 }
+    const body = { ...empty, studentId: place.student('Finn').id, box: 'science' }
+    const answer = await tobias('PUT', `${place.path}/comment`, body)
+    expect(answer.status).toBe(403)
+    expect(JSON.stringify(answer.body)).not.toMatch(/standing|Science/)
+  })
+
+  it('undoes nothing that today’s rights would refuse', async () => {
+    const tobias = await signedInAs('tobias')
+    const db = openDatabase(databaseUrl())
+    try {
+      const studentId = place.student('Finn').id
+      const own = place.answer.record.marks.find((each) => each.studentId === studentId && each.subject === 'music')
+      const was = own ? { percent: own.percent, special: own.special, reason: own.reason } : null
+      const settle = { studentId, subject: 'music', mark: { percent: 41, special: null, reason: null }, was }
+      const { event } = (await tobias<{ event: number }>('PUT', `${place.path}/marks`, { marks: [settle] })).body
+      const here = { class_id: place.answer.record.classRoom.id, subject: 'music' }
+      await db('teaching').where(here).update({ subject: 'reading' })
+      expect((await tobias('POST', `/api/events/${event}/undo`)).status).toBe(403)
+      await db('teaching')
+        .where({ ...here, subject: 'reading' })
+        .update({ subject: 'music' })
+      expect((await tobias('POST', `/api/events/${event}/undo`)).status).toBe(200)
+    } finally {
+      await db.destroy()
+    }
+  })
+})
+
+describe('sessions', () => {
+  it('end everywhere with signing out, with a new password and when an account is switched off', async () => {
+    const db = openDatabase(databaseUrl())
+    try {
+      const ends = async (how: (one: Client) => Promise<unknown>): Promise<number[]> => {
+        const [one, two] = [await signedInAs('marek'), await signedInAs('marek')]
+        await how(one)
+        return [(await one('GET', '/api/desk')).status, (await two('GET', '/api/desk')).status]
+      }
+      expect(await ends((one) => one('DELETE', '/api/session'))).toEqual([401, 401])
+      const { password_hash: before } = (await db('person').where({ sign_in: 'marek' }).first()) ?? {
+        password_hash: '',
+      }
+      const env = { ...process.env, DATABASE_URL: databaseUrl() }
+      const run = () => {
+        const args = ['--import', 'tsx', 'scripts/setPassword.ts', 'marek']
+        execFileSync(process.execPath, args, { env, input: 'a-new-long-password\n', stdio: ['pipe', 'pipe', 'pipe'] })
+        return Promise.resolve()
+      }
+      expect(await ends(run)).toEqual([401, 401])
+      expect(before).not.toBe((await db('person').where({ sign_in: 'marek' }).first())?.password_hash)
+      await db('person').where({ sign_in: 'marek' }).update({ password_hash: before })
+      expect(await ends(() => db('person').where({ sign_in: 'marek' }).update({ switched_off: true }))).toEqual([
+        401, 401,
+      ])
+      const stranger = await signedInAs(null)
+      expect((await stranger('POST', '/api/session', { name: 'marek', password: 'x' })).status).toBe(403)
+      await db('person').where({ sign_in: 'marek' }).update({ switched_off: false })
+    } finally {
+      await db.destroy()
+    }
+  })
+
+  it('a password is kept by the parameters of the day, and an older one anew when it is used', async () => {
+    // Source: OWASP Password Storage Cheat Sheet, scrypt N = 2^14, r = 8, p = 5 (from memory).
+    expect(await hashPassword('x')).toMatch(/^\$scrypt\$n=16384,r=8,p=5\$/)
+  })
+
+  it('strangers who guess do not lock the owner out of the own device', async () => {
+    const marek = await signedInAs('marek')
+    const guesses = await signedInAs(null)
+    for (let nth = 0; nth < 9; nth += 1)
+      await guesses('POST', '/api/session', { name: 'marek', password: `guess ${nth}` })
+    expect((await guesses('POST', '/api/session', { name: 'marek', password: 'last guess' })).status).toBe(429)
+    // The device that marek signed in on before is known by its mark, though it has the same address.
+    expect((await marek('POST', '/api/session', { name: 'marek', password: 'wrong once' })).status).toBe(403)
+  })
+})
+
+describe('bodies of any shape', () => {
+  it('a body that is said to be huge is refused before it is read, and nobody waits', async () => {
+    const huge = await ines<{ message: string }>('PUT', `${place.path}/marks`, new Uint8Array(40 * 1024 * 1024), {
+      'content-type': 'application/json',
+    })
+    expect([huge.status, huge.body.message]).toEqual([413, expect.stringMatching(/larger than 1 MB/)])
+  })
+
+  it('no malformed request is answered 500: bodies', async () => {
+    const id = place.student('Finn').id
+    const values = [
+      null,
+      true,
+      0,
+      -1,
+      1e308,
+      '',
+      '\u0000',
+      '\ud800',
+      'x'.repeat(100_000),
+      [],
+      {},
+      [[]],
+      id,
+      'NaN',
+      1e15,
+    ]
+    const paths = [
+      ['PUT', `${place.path}/marks`, 'marks', { studentId: id, subject: 'art', mark: null, was: null }],
+      ['PUT', `${place.path}/levels`, 'levels', { studentId: id, kind: 'skill', about: 'A1', symbol: '3', was: null }],
+      [
+        'PUT',
+        `${place.path}/comment`,
+        null,
+        { studentId: id, box: 'art', text: 'x', sentences: [], ownWords: true, status: 'in draft', version: 0 },
+      ],
+      ['PUT', `${place.path}/accepted`, null, { studentId: id, box: 'art', check: 'x', words: 'y', right: true }],
+      ['POST', `${place.path}/drafts`, null, { box: 'art', where: 'empty', students: [] }],
+      ['PUT', '/api/phrasebook/describing', null, { tier: 'top', words: [], was: [] }],
+      ['PUT', '/api/boxes/art/plan', null, { plan: '', was: '' }],
+      ['POST', '/api/session', null, { name: 'x', password: 'y' }],
+    ] as const
+    const clients = [ines, await signedInAs('philippa')]
+    const statuses = new Map<number, number>()
+    let asked = 0
+    for (const [method, path, list, good] of paths) {
+      for (const part of [...Object.keys(good), 'whole', 'extra']) {
+        for (const value of values) {
+          const bad = part === 'whole' ? value : { ...good, [part]: value }
+          const body = list === null ? bad : part === 'whole' ? { [list]: value } : { [list]: [bad] }
+          for (const client of path === '/api/session' ? [ines] : clients) {
+            const { status } = await client(method, path, body as object)
+            statuses.set(status, (statuses.get(status) ?? 0) + 1)
+            asked += 1
+            if (status >= 500)
+              throw new Error(`${method} ${path} ${part} ${JSON.stringify(value)?.slice(0, 80)}: ${status}`)
+          }
+        }
+      }
+    }
+    expect(asked).toBeGreaterThan(1000)
+    expect([...statuses.keys()].every((status) => status < 500)).toBe(true)
+  })
+
+  it.each(['%00', '%ff', '..%2f..', 'a'.repeat(3000), "'--", '1e999', '%F0%9F%92%A9'])(
+    'no malformed address is answered 500: %s',
+    async (piece) => {
+      for (const path of [
+        `/api/classes/${piece}/${piece}`,
+        `/api/runs/${piece}`,
+        `/api/events/${piece}/undo`,
+        `/api/phrasebook/history?phrase=${piece}`,
+        `/api/boxes/${piece}/plan`,
+      ]) {
+        for (const method of ['GET', 'POST', 'PUT']) expect((await ines(method, path)).status).toBeLessThan(500)
+      }
+    },
+  )
+})
