@@ -5,13 +5,14 @@ import type { RunRow } from '../server/data/tables'
 /** A press that has not been heard of for so long is taken to be dead. */
 const deadAfterSeconds = 20
 
+/** The condition of a run whose press has not been heard of. */
+const orphaned = 'coalesce(heartbeat, asked_at) < now() - make_interval(secs => ?)'
+
 /** Takes a run in hand, if nobody has it. @returns undefined when it is not to be set (any more) */
 export async function claimRun(db: Knex, runId: string): Promise<RunRow | undefined> {
   const [run] = await db('report_run')
     .where({ id: runId })
-    .where((free) =>
-      free.where({ state: 'waiting' }).orWhere((left) => void orphaned(left.where({ state: 'setting' }))),
-    )
+    .whereRaw(`(state = 'waiting' or (state = 'setting' and ${orphaned}))`, [deadAfterSeconds])
     .update({ state: 'setting', done: 0, heartbeat: new Date() })
     .returning('*')
   return run
@@ -19,17 +20,12 @@ export async function claimRun(db: Knex, runId: string): Promise<RunRow | undefi
 
 /** Puts runs before the press again whose press died, or whose place in the queue was lost. */
 export async function takeUpOrphans(db: Knex, enqueue: (runId: string) => Promise<void>): Promise<void> {
-  const left = await orphaned(db('report_run').where({ state: 'setting' }))
+  const left = await db('report_run')
+    .whereIn('state', ['waiting', 'setting'])
+    .whereRaw(orphaned, [deadAfterSeconds])
     .update({ state: 'waiting', done: 0, heartbeat: new Date() })
     .returning('id')
-  const lost = await orphaned(db('report_run').where({ state: 'waiting' }))
-    .update({ heartbeat: new Date() })
-    .returning('id')
-  for (const { id } of [...left, ...lost]) await enqueue(id)
-}
-
-function orphaned<Q extends Knex.QueryBuilder>(query: Q): Q {
-  return query.whereRaw('coalesce(heartbeat, asked_at) < now() - make_interval(secs => ?)', [deadAfterSeconds]) as Q
+  for (const { id } of left) await enqueue(id)
 }
 
 /** Notes how far a run is and that it is alive. @returns false when it was stopped */

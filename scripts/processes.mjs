@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
 
 /** Seconds that a process has to live for a new start to be tried at once; else the pause grows up to the longest. */
 const settledAfter = 30
@@ -9,13 +10,14 @@ const longestPause = 20
  * @param begin starts it
  * @returns its number now, and how to stop it for good
  */
-function keepRunning(name, begin) {
+function keepRunning(name, begin, started = () => {}) {
   let child = null
   let pause = 0.5
   let stopping = false
   const start = () => {
     const since = Date.now()
     child = begin()
+    started()
     child.once('exit', (code, signal) => {
       if (stopping) return
       pause = Date.now() - since > settledAfter * 1000 ? 0.5 : Math.min(longestPause, pause * 2)
@@ -39,7 +41,7 @@ function keepRunning(name, begin) {
 }
 
 /** Starts the web and the press beside each other and keeps them running. @returns both, and how to stop them */
-export function startProcesses({ databaseUrl, port, secret, dev = false, quiet = false }) {
+export function startProcesses({ databaseUrl, port, secret, dev = false, quiet = false, pidFile = null }) {
   const env = {
     ...process.env,
     DATABASE_URL: databaseUrl,
@@ -50,21 +52,34 @@ export function startProcesses({ databaseUrl, port, secret, dev = false, quiet =
     NITRO_PORT: String(port),
     NODE_ENV: dev ? 'development' : 'production',
   }
+  // Who wants to know which processes there are now (a test that kills them) finds their numbers here.
+  const note = () => {
+    if (pidFile && web && press) writeFileSync(pidFile, JSON.stringify({ web: web.pid(), press: press.pid() }))
+  }
+  let web = null
+  let press = null
   const stdio = ['ignore', quiet ? 'ignore' : 'inherit', 'inherit']
-  const web = keepRunning('web', () =>
-    dev
-      ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], {
-          env,
-          stdio: ['ignore', 'inherit', 'inherit'],
-        })
-      : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio }),
+  web = keepRunning(
+    'web',
+    () =>
+      dev
+        ? spawn('npx', ['nuxt', 'dev', '--port', String(port), '--host', '127.0.0.1'], {
+            env,
+            stdio: ['ignore', 'inherit', 'inherit'],
+          })
+        : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio }),
+    note,
   )
-  const press = keepRunning('press', () =>
-    spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], {
-      env: { ...env, FACUNDA_CONNECTIONS: env.FACUNDA_PRESS_CONNECTIONS ?? '3' },
-      stdio,
-    }),
+  press = keepRunning(
+    'press',
+    () =>
+      spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], {
+        env: { ...env, FACUNDA_CONNECTIONS: env.FACUNDA_PRESS_CONNECTIONS ?? '3' },
+        stdio,
+      }),
+    note,
   )
+  note()
   return { web, press, stop: () => Promise.all([web.stop(), press.stop()]) }
 }
 

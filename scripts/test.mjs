@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { chromium, needBuild, needDebianPackages, needModules, poppler, postgresql } from './packages.mjs'
 
@@ -7,24 +7,28 @@ import { chromium, needBuild, needDebianPackages, needModules, poppler, postgres
 needDebianPackages([postgresql, chromium, poppler])
 needModules()
 const results = '.facunda/results'
+const pidFile = `${results}/processes.json`
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 
 const totals = { passed: 0, failed: 0 }
-const step = (name, command, args, env = {}) => {
-  console.log(`\n— ${name}`)
-  const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
-  return status === 0
-}
+/** Runs a command beside this process, which goes on keeping the application running. @returns whether it succeeded */
+const step = (name, command, args, env = {}) =>
+  new Promise((done) => {
+    console.log(`\n— ${name}`)
+    const child = spawn(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
+    child.once('error', () => done(false))
+    child.once('exit', (status) => done(status === 0))
+  })
 const countStep = (passed) => {
   totals[passed ? 'passed' : 'failed'] += 1
 }
 
-step('prepare', 'npx', ['nuxt', 'prepare'])
-countStep(step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
-countStep(step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
-countStep(step('types', 'npx', ['nuxt', 'typecheck']))
-suite('unit and outside references', 'unit.json', 'npx', [
+await step('prepare', 'npx', ['nuxt', 'prepare'])
+countStep(await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
+countStep(await step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
+countStep(await step('types', 'npx', ['nuxt', 'typecheck']))
+await suite('unit and outside references', 'unit.json', 'npx', [
   'vitest',
   'run',
   '--project',
@@ -56,14 +60,20 @@ try {
     DATABASE_URL: databaseUrl,
     FACUNDA_URL: `http://127.0.0.1:${port}`,
     ...(cluster ? { FACUNDA_CLUSTER: folder } : {}),
+    FACUNDA_PROCESSES: pidFile,
   }
   if (
-    !step('demo school', process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'], env)
+    !(await step(
+      'demo school',
+      process.execPath,
+      ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'],
+      env,
+    ))
   )
     throw new Error('The demo school could not be loaded.')
-  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
+  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true, pidFile })
   await whenHealthy(port)
-  suite(
+  await suite(
     'API',
     'api.json',
     'npx',
@@ -78,16 +88,16 @@ try {
     ],
     env,
   )
-  step(
+  await processes.stop()
+  await step(
     'demo school again',
     process.execPath,
     ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'],
     env,
   )
-  await processes.stop()
-  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true })
+  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true, pidFile })
   await whenHealthy(port)
-  suite('interface', 'e2e.json', 'npx', ['playwright', 'test'], env)
+  await suite('interface', 'e2e.json', 'npx', ['playwright', 'test'], env)
 } catch (error) {
   console.error(error)
   totals.failed += 1
@@ -100,8 +110,8 @@ console.log(`\n${totals.passed} passed, ${totals.failed} failed`)
 process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1)
 
 /** Runs a suite and adds what it counted; a suite that failed without counting a failure counts as one. */
-function suite(name, file, command, args, env = {}) {
-  const passed = step(name, command, args, env)
+async function suite(name, file, command, args, env = {}) {
+  const passed = await step(name, command, args, env)
   const counts = existsSync(`${results}/${file}`)
     ? readCounts(JSON.parse(readFileSync(`${results}/${file}`, 'utf8')))
     : { passed: 0, failed: 0 }

@@ -126,9 +126,10 @@ export const useSaving = defineStore('saving', () => {
     return flushing
   }
 
-  function alone(work: () => Promise<void>): Promise<void> {
+  async function alone(work: () => Promise<void>): Promise<void> {
     // A page that is not served over a safe connection has no locks; the server's own rule still holds.
-    return 'locks' in navigator ? navigator.locks.request<void>(`facunda.shelf.${owner}`, () => work()) : work()
+    if ('locks' in navigator) await navigator.locks.request(`facunda.shelf.${owner}`, () => work())
+    else await work()
   }
 
   async function sendAll(): Promise<void> {

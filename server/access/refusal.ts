@@ -10,6 +10,7 @@ export class Refusal extends Error {
       | 'invalid'
       | 'too often'
       | 'too large'
+      | 'not answered'
       | 'not taken'
       | 'unreachable'
       | 'broken',

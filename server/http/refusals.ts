@@ -1,18 +1,27 @@
+import { setResponseHeaders, setResponseStatus, type H3Event } from 'h3'
 import { Refusal } from '../access/refusal'
 import { isUnreachable } from '../data/database'
 
-export const statusOf: Record<Refusal['kind'], number> = {
+const statusOf: Record<Refusal['kind'], number> = {
   'signed out': 401,
   'forbidden': 403,
   'not found': 404,
   'conflict': 409,
   'too large': 413,
+  'not answered': 405,
   'not taken': 415,
   'invalid': 422,
   'locked': 423,
   'too often': 429,
   'broken': 500,
   'unreachable': 503,
+}
+
+/** Answers with a refusal: its status, and JSON that says why. */
+export function refused(event: H3Event, { kind, message, details }: Refusal): object {
+  setResponseStatus(event, statusOf[kind])
+  setResponseHeaders(event, { 'cache-control': 'private, no-store', 'content-type': 'application/json' })
+  return { statusCode: statusOf[kind], message, data: { kind, message, ...details } }
 }
 
 /** What PostgreSQL would not take, in words. Classes 22 (data) and 23 (what rows rest on) of its error codes. */

@@ -1,11 +1,11 @@
-import { createError, defineEventHandler, getRouterParam, setResponseHeader, type EventHandler, type H3Event } from 'h3'
+import { defineEventHandler, getRouterParam, setResponseHeader, type EventHandler, type H3Event } from 'h3'
 import { Refusal } from '../access/refusal'
 import { database } from '../data/database'
 import { askerOf } from '../data/people'
 import type { Context, Place } from '../services/context'
 import { answered } from './answered'
 import { requireOwnPage } from './ownPage'
-import { refusalOf, statusOf } from './refusals'
+import { refusalOf, refused } from './refusals'
 
 /** A route for people who are signed in: finds out who asks, and turns refusals into answers. */
 export function staffRoute<T>(answer: (context: Context, event: H3Event) => Promise<T>): EventHandler {
@@ -26,8 +26,7 @@ export function anyRoute<T>(answer: (event: H3Event) => Promise<T>): EventHandle
       setResponseHeader(event, 'cache-control', 'private, no-store')
       return await answered(event, await answer(event))
     } catch (error) {
-      const { kind, message, details } = refusalOf(error)
-      throw createError({ statusCode: statusOf[kind], message, data: { kind, message, ...details } })
+      return refused(event, refusalOf(error))
     }
   })
 }

@@ -1,5 +1,7 @@
-import { createError, defineEventHandler, setResponseHeader } from 'h3'
+import { defineEventHandler, setResponseHeader } from 'h3'
 import { apiRoutes } from '#api-routes'
+import { Refusal } from '../access/refusal'
+import { refused } from '../http/refusals'
 
 const known = apiRoutes.map(({ path, method }) => ({
   method,
@@ -10,15 +12,10 @@ const known = apiRoutes.map(({ path, method }) => ({
 export default defineEventHandler((event) => {
   const path = event.path.split('?')[0] ?? ''
   if (path !== '/api' && !path.startsWith('/api/')) return
-  setResponseHeader(event, 'cache-control', 'private, no-store')
   const here = known.filter(({ pattern }) => pattern.test(path.replace(/\/$/, '')))
   if (here.some(({ method }) => method === event.method || (method === 'GET' && event.method === 'HEAD'))) return
-  if (here.length === 0) {
-    const message = 'There is nothing at this address.'
-    throw createError({ statusCode: 404, message, data: { kind: 'not found', message } })
-  }
+  if (here.length === 0) return refused(event, new Refusal('not found', 'There is nothing at this address.'))
   const methods = here.map(({ method }) => method).join(', ')
   setResponseHeader(event, 'allow', methods)
-  const message = `This address answers ${methods} only.`
-  throw createError({ statusCode: 405, message, data: { kind: 'not taken', message } })
+  return refused(event, new Refusal('not answered', `This address answers ${methods} only.`))
 })

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { FileAnswer, RunAnswer } from '../../contracts/answers'
+import { apiRoutes } from '../../scripts/apiRoutes.mjs'
 import { writePlan } from '../../core/narrative/plan'
 import { address, signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
@@ -207,6 +208,11 @@ const rows: Row[] = [
     { nobody: 401, marek: 404, tobias: 404, philippa: 404, ines: 200 },
   ],
   [
+    'see where a phrase is said',
+    () => ['GET', `/api/phrasebook/uses/${place.answer.record.term.id}?phrase=${schoolPhrase().id}`],
+    { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
     'list the runs',
     () => ['GET', `${place.path}/runs`],
     { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
@@ -228,7 +234,27 @@ const rows: Row[] = [
   ],
 ]
 
+/** Routes that the rows do not ask, and where they are tried instead. */
+const triedElsewhere: Record<string, string> = {
+  'GET /api/health': 'open to all: the demo’s start and every test wait for it',
+  'POST /api/session': 'below, at the door',
+  'DELETE /api/session': 'door.test.ts, sessions',
+  'GET /api/setup': 'door.test.ts, what a specialist is sent',
+  'POST /api/files/:file/apply': 'below, nobody else’s work',
+  'POST /api/events/:event/undo': 'below, nobody else’s work',
+  'GET /api/runs/:run/pdf': 'below, nobody fetches reports who may not',
+}
+
 describe('who may do what, route by route', () => {
+  it('tries every route there is on the disk', () => {
+    const asked = rows.map(([, ask]) => ask().slice(0, 2).join(' ').split('?')[0] ?? '')
+    const untried = apiRoutes().filter(({ path, method }) => {
+      const pattern = new RegExp(`^${method} ${path.replace(/:[^/]+/g, '[^/]+')}$`)
+      return !(`${method} ${path}` in triedElsewhere) && !asked.some((each) => pattern.test(each))
+    })
+    expect(untried).toEqual([])
+  })
+
   it.each(rows)('%s', async (_what, ask, expected) => {
     for (const [person, status] of Object.entries(expected) as [Person, number][]) {
       const [method, path, body] = ask()

@@ -165,6 +165,9 @@ describe('sessions', () => {
     expect((await guesses('POST', '/api/session', { name: 'marek', password: 'last guess' })).status).toBe(429)
     // The device that marek signed in on before is known by its mark, though it has the same address.
     expect((await marek('POST', '/api/session', { name: 'marek', password: 'wrong once' })).status).toBe(403)
+    const db = openDatabase(databaseUrl())
+    await db.raw('delete from sign_in_attempt')
+    await db.destroy()
   })
 })
 

@@ -52,7 +52,7 @@ test('two tabs: the second is shown what the first wrote, and chooses', async ({
   await page.getByRole('textbox', { name: 'Art for Omar' }).fill('Omar likes charcoal.')
   await saved(page)
   await second.getByRole('textbox', { name: 'Art for Omar' }).fill('Omar likes ink.')
-  await expect(second.getByText('changed elsewhere')).toBeVisible()
+  await expect(second.getByText('It now reads')).toBeVisible()
   await expect(second.getByText('Omar likes charcoal.')).toBeVisible()
   await second.getByRole('button', { name: 'Keep mine' }).click()
   await saved(second)

@@ -17,7 +17,7 @@ export interface UndoableEvent {
   needs: Need[] | null
 }
 
-/** The event, held until the transaction ends; undefined when there is none. @throws Refusal when it was undone already */
+/** The event, held until the transaction ends; undefined when there is none. */
 export async function holdEvent(trx: Knex.Transaction, id: number): Promise<UndoableEvent | undefined> {
   const event = await trx('event').where({ id }).forUpdate().first()
   if (!event) return undefined

@@ -1,0 +1,2 @@
+export declare function newestVersion(): string | null
+export declare function postgresPrograms(version: string): string

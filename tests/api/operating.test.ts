@@ -1,0 +1,83 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, it } from 'vitest'
+import type { RunAnswer } from '../../contracts/answers'
+import { databaseUrl, openDatabase } from '../../server/data/database'
+import { newestVersion, postgresPrograms } from '../../scripts/packages.mjs'
+import { signedInAs } from './client'
+import { juniper } from './school'
+
+const later = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
+/** The processes as they are now, from the file that their keeper writes. */
+const pids = () =>
+  JSON.parse(readFileSync(process.env.FACUNDA_PROCESSES ?? '', 'utf8')) as { web: number; press: number }
+
+it.runIf(process.env.FACUNDA_PROCESSES)(
+  'a web process that is killed is started again, and nobody is signed out',
+  async () => {
+    const ines = await signedInAs('ines')
+    process.kill(pids().web, 'SIGKILL')
+    const answers: number[] = []
+    for (let nth = 0; nth < 100 && answers.at(-1) !== 200; nth += 1) {
+      await later(200)
+      answers.push(
+        await ines('GET', '/api/desk').then(
+          (answer) => answer.status,
+          () => 0,
+        ),
+      )
+    }
+    expect(answers.at(-1)).toBe(200)
+  },
+)
+
+it.runIf(process.env.FACUNDA_PROCESSES)(
+  'a run whose press is killed goes on, and prints what was asked for',
+  async () => {
+    const ines = await signedInAs('ines')
+    const place = await juniper(ines)
+    process.kill(pids().press, 'SIGKILL')
+    let run = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
+    // The press takes it in hand again, dies with it, and another one goes on.
+    for (let nth = 0; nth < 150 && run.state === 'waiting'; nth += 1) {
+      await later(100)
+      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
+    }
+    process.kill(pids().press, 'SIGKILL')
+    for (let nth = 0; nth < 600 && !['finished', 'failed'].includes(run.state); nth += 1) {
+      await later(100)
+      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
+    }
+    expect(run).toMatchObject({ state: 'finished', done: 24 })
+  },
+)
+
+it('a backup made as the documents say comes back whole in an empty database', async () => {
+  // docs/operating.md: pg_dump --format=custom, pg_restore.
+  const programs = postgresPrograms(newestVersion() ?? '')
+  const file = join(mkdtempSync(join(tmpdir(), 'facunda-')), 'facunda.backup')
+  const name = `facunda_restored_${process.pid}`
+  const target = Object.assign(new URL(databaseUrl()), { pathname: `/${name}` }).href
+  const run = (program: string, args: string[]) => {
+    const { status, stderr } = spawnSync(`${programs}/${program}`, args, { encoding: 'utf8' })
+    expect(`${program} ${status} ${stderr}`).toBe(`${program} 0 `)
+  }
+  run('pg_dump', ['--format=custom', `--file=${file}`, databaseUrl()])
+  const db = openDatabase(databaseUrl())
+  await db.raw('create database ??', [name])
+  const restored = openDatabase(target)
+  try {
+    run('pg_restore', ['--no-owner', `--dbname=${target}`, file])
+    for (const table of ['comment', 'event', 'result', 'settled_mark', 'phrase', 'report_file'] as const) {
+      const digest = `select count(*) as rows, md5(string_agg(t::text, '' order by t::text)) as content from ${table} t`
+      const [before, after] = await Promise.all([db.raw(digest), restored.raw(digest)])
+      expect((after as { rows: unknown }).rows).toEqual((before as { rows: unknown }).rows)
+    }
+  } finally {
+    await restored.destroy()
+    await db.raw('drop database ??', [name])
+    await db.destroy()
+  }
+})

@@ -1,0 +1,119 @@
+import { expect, test, type Page } from '@playwright/test'
+import { databaseUrl, openDatabase } from '../../server/data/database'
+import { openComment, saved, signIn } from './signedIn'
+
+const away = '**/api/classes/*/*/comment'
+const list = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
+
+test('two tabs look at two children: what is typed stays with the child it was typed about', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'ines')
+  const editor = await openComment(page, 'Art', /Bea/, 'Bea')
+  const other = await context.newPage()
+  await openComment(other, 'Art', /Leilani/, 'Leilani')
+  await editor.fill('Bea prints from leaves and')
+  await list(other).getByRole('button', { name: /Amara/ }).click()
+  await editor.press('Control+End')
+  await editor.pressSequentially(' cuts her own stencils.')
+  await expect(editor).toHaveValue('Bea prints from leaves and cuts her own stencils.')
+  await saved(page)
+  await expect(other.getByRole('textbox', { name: 'Art for Amara' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Bea' })).toHaveValue(/own stencils\.$/)
+})
+
+test('two tabs without the server: both texts are kept, and the later one is decided about', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'ines')
+  const second = await context.newPage()
+  const mine = await openComment(page, 'Art', /Søren/, 'Søren')
+  const theirs = await openComment(second, 'Art', /Søren/, 'Søren')
+  for (const tab of [page, second]) await tab.route(away, (route) => route.abort())
+  await mine.fill('Søren mixes greys.')
+  await expect(page.getByText('kept on this device and saved')).toBeVisible()
+  await theirs.fill('Søren mixes blues.')
+  await expect(second.getByText('kept on this device', { exact: true })).toBeVisible()
+  // The second tab is closed with its work unsent; the first sends it in its place.
+  await second.close()
+  await page.unroute(away)
+  await expect(page.getByText('1 piece of work was not saved')).toBeVisible({ timeout: 20_000 })
+  const both = page.getByRole('alert').filter({ hasText: 'changed elsewhere' })
+  await expect(both).toContainText('Søren mixes greys.')
+  await expect(both).toContainText('Søren mixes blues.')
+  await both.getByRole('button', { name: 'Keep mine' }).click()
+  await expect(page.getByText('was not saved')).toBeHidden()
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Søren' })).toHaveValue('Søren mixes blues.')
+})
+
+test('a term that locks while three comments are written: all three stay, listed, until they are decided about', async ({
+  page,
+}) => {
+  const db = openDatabase(databaseUrl())
+  try {
+    await signIn(page, 'ines')
+    const winter = await db('term').orderBy('starts', 'desc').first()
+    const lock = (day: string) =>
+      db('term')
+        .where({ id: winter?.id ?? '' })
+        .update({ locks: day })
+    await openComment(page, 'Physical education', /Dash/, 'Dash')
+    await lock('2000-01-01')
+    for (const name of ['Dash', 'Mateusz', 'Amara']) {
+      await list(page)
+        .getByRole('button', { name: new RegExp(name) })
+        .click()
+      const editor = page.getByRole('textbox', { name: `Physical education for ${name}` })
+      await editor.fill(`${name} ran to the weir and back.`)
+    }
+    const kept = page.getByRole('region', { name: 'Not saved' })
+    await expect(kept).toContainText('3 pieces of work were not saved')
+    await expect(kept).toContainText('locked since 2000-01-01')
+    await page.reload()
+    await expect(kept).toContainText('Mateusz ran to the weir and back.')
+    await lock(winter?.locks ?? '')
+    await kept.getByRole('button', { name: 'Let it go' }).last().click()
+    for (const left of ['2 pieces', '1 piece']) {
+      await expect(kept).toContainText(left)
+      await kept.getByRole('button', { name: 'Try again' }).first().click()
+    }
+    await expect(kept).toBeHidden()
+    await page.reload()
+    await list(page)
+      .getByRole('button', { name: /Mateusz/ })
+      .click()
+    await expect(page.getByRole('textbox', { name: 'Physical education for Mateusz' })).toHaveValue(/weir and back/)
+  } finally {
+    await db.destroy()
+  }
+})
+
+test('an answer that is none of ours is not taken for “saved”, and one bad text stops no other', async ({ page }) => {
+  await signIn(page, 'ines')
+  const editor = await openComment(page, 'Art', /Rosa/, 'Rosa')
+  await page.route(away, (route) =>
+    route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Sign in to the WLAN</h1>' }),
+  )
+  await editor.fill('Rosa folds paper boats.')
+  await expect(page.getByText('kept on this device', { exact: true })).toBeVisible()
+  await page.unroute(away)
+  await saved(page)
+  // A text that the server will never take is set aside; what follows is saved.
+  await page.route(away, (route) =>
+    route.request().postData()?.includes('never') === true
+      ? route.fulfill({ status: 422, json: { message: 'This text cannot be kept.', data: {} } })
+      : route.continue(),
+  )
+  await editor.fill('Rosa never stops folding.')
+  await list(page).getByRole('button', { name: /Kit/ }).click()
+  await page.getByRole('textbox', { name: 'Art for Kit' }).fill('Kit drew\u0000 the heron.')
+  await expect(page.getByRole('region', { name: 'Not saved' })).toContainText('Rosa never stops folding.')
+  await saved(page)
+  await page.reload()
+  await list(page).getByRole('button', { name: /Kit/ }).click()
+  await expect(page.getByRole('textbox', { name: 'Art for Kit' })).toHaveValue('Kit drew the heron.')
+})
