@@ -17,6 +17,8 @@ export interface Permissions {
 /** One class in one term, as far as the reader may see it; with the set-up it makes the whole record. */
 export interface ClassAnswer {
   term: TermRecord
+  /** The subjects that the reader sees in this class; in another class it may be others. */
+  reads: string[]
   may: Permissions
   /** ISO date on the server. */
   today: string

@@ -11,6 +11,7 @@ import {
   type StudentMark,
   type Subject,
 } from '~~/core/record/classRecord'
+import { narrowSetup } from '~~/core/record/narrowSetup'
 import { indexRecord } from '~~/core/record/recordIndex'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
@@ -82,13 +83,14 @@ export const useClassRecord = defineStore('classRecord', () => {
     const wanted = `/api/classes/${view.kept.classId}/${view.kept.termId}`
     try {
       problem.value = null
-      const [{ setup }, { term, ...rest }, madeRuns] = await Promise.all([
+      const [{ setup: whole }, { term, reads, ...rest }, madeRuns] = await Promise.all([
         askServer<SetupAnswer>('GET', '/api/setup'),
         askServer<ClassAnswer>('GET', wanted),
         askServer<RunAnswer[]>('GET', `${wanted}/runs`),
       ])
       // Somebody may have turned to another class meanwhile.
       if (wanted !== `/api/classes/${view.kept.classId}/${view.kept.termId}`) return
+      const setup = narrowSetup(whole, (key) => reads.includes(key))
       answer.value = { ...rest, record: classRecordOf(setup, term) }
       showShelf()
       runs.value = madeRuns

@@ -1,17 +1,6 @@
 import type { SchoolSetup, TermBefore, TermRecord } from '../../core/record/classRecord'
 import type { Grants } from './grants'
 
-/** What of the school's set-up concerns somebody: the subjects they read, with what hangs on those. */
-export function cutSetup(setup: SchoolSetup, readsSubject: (subject: string) => boolean): SchoolSetup {
-  const reads = readerOf(setup, readsSubject)
-  return {
-    ...setup,
-    subjects: setup.subjects.filter((subject) => reads.subject(subject.key)),
-    skills: setup.skills.filter((skill) => reads.subject(skill.subject)),
-    boxes: setup.boxes.filter((box) => reads.box(box.key)),
-  }
-}
-
 /** A term's record as far as somebody may see it. All that hangs on a subject goes with it, last term's too. */
 export function cutRecord(record: TermRecord, setup: SchoolSetup, grants: Grants): TermRecord {
   const reads = readerOf(setup, grants.readsSubject)

@@ -1,7 +1,8 @@
 import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
 import { classRecordOf, type ClassRecord, type TermRecord } from '../../core/record/classRecord'
 import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
-import { cutRecord, cutSetup } from '../access/cutRecord'
+import { narrowSetup } from '../../core/record/narrowSetup'
+import { cutRecord } from '../access/cutRecord'
 import { loadPlace } from '../data/places'
 import { loadTermRecord } from '../data/termRecord'
 import { setupOf, type Context, type Place } from './context'
@@ -18,7 +19,8 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
     phrasebook: changesSchool(context.who),
     locked,
   }
-  return { term, may, today: context.today }
+  const reads = subjects.map((subject) => subject.key).filter(grants.readsSubject)
+  return { term, reads, may, today: context.today }
 }
 
 /** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */
@@ -27,14 +29,14 @@ export async function viewSetup(context: Context): Promise<SetupAnswer> {
   const { who } = context
   const readsAll = who.role === 'coordinator' || who.teaching.some((each) => each.subject === null)
   const own = new Set(who.teaching.flatMap((each) => each.subject ?? []))
-  return { setup: readsAll ? setup : cutSetup(setup, (subject) => own.has(subject)) }
+  return { setup: readsAll ? setup : narrowSetup(setup, (subject) => own.has(subject)) }
 }
 
 /** The whole record as far as the reader may see it. */
 export async function readableRecord(context: Context, place: Place): Promise<ClassRecord> {
   const { term, grants } = await readableTerm(context, place)
   const setup = await setupOf(context, 'with own phrases')
-  return classRecordOf(cutSetup(setup, grants.readsSubject), term)
+  return classRecordOf(narrowSetup(setup, grants.readsSubject), term)
 }
 
 async function readableTerm(context: Context, place: Place): Promise<{ term: TermRecord; grants: Grants }> {

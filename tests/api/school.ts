@@ -1,5 +1,6 @@
 import type { ClassAnswer, DeskAnswer, SetupAnswer } from '../../contracts/answers'
 import { classRecordOf, type ClassRecord, type Student } from '../../core/record/classRecord'
+import { narrowSetup } from '../../core/record/narrowSetup'
 import type { Client } from './client'
 
 /** A class as somebody sees it: the set-up and the term's record as one, as the pages put them together. */
@@ -7,8 +8,15 @@ export type Seen = Pick<ClassAnswer, 'may' | 'today'> & { record: ClassRecord }
 
 export async function see(ask: Client, path: string): Promise<Seen> {
   const { setup } = (await ask<SetupAnswer>('GET', '/api/setup')).body
-  const { term, may, today } = (await ask<ClassAnswer>('GET', path)).body
-  return { record: classRecordOf(setup, term), may, today }
+  const { term, reads, may, today } = (await ask<ClassAnswer>('GET', path)).body
+  return {
+    record: classRecordOf(
+      narrowSetup(setup, (key) => reads.includes(key)),
+      term,
+    ),
+    may,
+    today,
+  }
 }
 
 export interface DemoPlace {

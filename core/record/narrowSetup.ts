@@ -1,0 +1,11 @@
+import type { SchoolSetup } from './classRecord'
+
+/** What of the school's set-up concerns somebody who reads these subjects: they, with all that hangs on them. */
+export function narrowSetup(setup: SchoolSetup, readsSubject: (subject: string) => boolean): SchoolSetup {
+  return {
+    ...setup,
+    subjects: setup.subjects.filter((subject) => readsSubject(subject.key)),
+    skills: setup.skills.filter((skill) => readsSubject(skill.subject)),
+    boxes: setup.boxes.filter((box) => box.subject === null || readsSubject(box.subject)),
+  }
+}
