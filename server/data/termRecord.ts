@@ -52,13 +52,13 @@ const termColumns = `'id', id, 'name', name, 'year', year, 'starts', starts, 'en
 const settled = (term: string): string => `
   'marks', (select json_agg(json_build_object('studentId', student_id, 'subject', subject, 'percent', percent,
       'special', special, 'reason', reason))
-    from settled_mark where term_id = (select id from ${term}) and student_id in (select id from pupil)),
+    from settled_mark where term_id = (select id from ${term}) and student_id = any(array(select id from pupil))),
   'levels', (select json_agg(json_build_object('studentId', student_id, 'kind', kind, 'about', about,
       'symbol', symbol))
-    from settled_level where term_id = (select id from ${term}) and student_id in (select id from pupil)),
+    from settled_level where term_id = (select id from ${term}) and student_id = any(array(select id from pupil))),
   'comments', (select json_agg(json_build_object('studentId', student_id, 'box', box, 'text', text,
       'sentences', sentences, 'ownWords', own_words, 'status', status, 'version', version))
-    from comment where term_id = (select id from ${term}) and student_id in (select id from pupil))`
+    from comment where term_id = (select id from ${term}) and student_id = any(array(select id from pupil)))`
 
 /** One statement: one journey to the database, and all of it of one moment. */
 const termRecordQuery = `
@@ -83,17 +83,17 @@ const termRecordQuery = `
     'work', (select json_agg(json_build_object('id', id, 'subject', subject, 'title', title, 'category', category,
         'date', done_on, 'outOf', out_of, 'weight', weight, 'counts', counts) order by done_on, title) from piece),
     'results', (select json_agg(json_build_object('workId', work_id, 'studentId', student_id, 'state', state,
-        'score', score, 'remark', remark)) from result where work_id in (select id from piece)),
+        'score', score, 'remark', remark)) from result where work_id = any(array(select id from piece))),
     'attendance', (select json_agg(json_build_object('studentId', student_id, 'daysOpen', days_open,
         'absences', absences, 'lates', lates))
-      from attendance where term_id = :term and student_id in (select id from pupil)),
+      from attendance where term_id = :term and student_id = any(array(select id from pupil))),
     'observations', (select json_agg(json_build_object('studentId', student_id, 'date', day, 'about', about,
         'text', text) order by day)
-      from observation where term_id = :term and student_id in (select id from pupil)),
+      from observation where term_id = :term and student_id = any(array(select id from pupil))),
     'accepted', (select json_agg(json_build_object('studentId', student_id, 'box', box, 'check', check_name,
-        'words', words)) from accepted_finding where term_id = :term and student_id in (select id from pupil)),
+        'words', words)) from accepted_finding where term_id = :term and student_id = any(array(select id from pupil))),
     'namesInYear', (select json_agg(distinct used_name) from student
-      where grade_level in (select grade_level from pupil) and id not in (select id from pupil))
+      where grade_level = any(array(select grade_level from pupil)) and id <> all(array(select id from pupil)))
   ) as record`
 
 /**

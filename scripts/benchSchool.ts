@@ -1,0 +1,327 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync, statSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { brotliDecompressSync } from 'node:zlib'
+import type { Knex } from 'knex'
+import { loadDemo } from '../demo/loadDemo'
+import { openDatabase } from '../server/data/database'
+import { migrate } from '../server/data/migrate'
+import { hashPassword } from '../server/data/people'
+import { stopReading } from '../server/reading/readTableBeside'
+import { startCluster } from './cluster.mjs'
+
+/**
+ * What a school of 42 classes and 40 teachers at once costs: a school that is made for it in a database of its own, on
+ * Facunda's own cluster, and removed. Queries are counted in PostgreSQL's own log.
+ */
+const classes = 42
+const users = 40
+const savesEach = 15
+const recordsEach = 4
+
+const cluster = await startCluster('.facunda/bench-cluster')
+const name = `facunda_bench_${process.pid}`
+const admin = openDatabase(cluster.url('postgres'))
+await admin.raw('create database ??', [name])
+const db = openDatabase(cluster.url(name))
+const port = await freePort()
+const address = `http://127.0.0.1:${port}`
+const log = '.facunda/bench-cluster/data/server.log'
+let web: ChildProcess | null = null
+try {
+  await migrate(db)
+  await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
+  const rooms = await growSchool(db)
+  await db.raw('analyze')
+  web = startWeb()
+  await healthy()
+  const teachers = await Promise.all(rooms.slice(0, users).map((room) => signIn(room.signIn)))
+  const term = (await db('term').orderBy('starts', 'desc').first())?.id ?? ''
+  const places = rooms.map((room) => `/api/classes/${room.id}/${term}`)
+  await report(teachers, places)
+} finally {
+  web?.kill()
+  await stopReading()
+  await db.destroy()
+  await admin.raw('drop database ?? with (force)', [name])
+  await admin.destroy()
+  if (cluster.startedHere) cluster.stop()
+}
+
+interface Room {
+  id: string
+  signIn: string
+}
+
+async function report(teachers: string[], places: string[]): Promise<void> {
+  const [one = '', place = ''] = [teachers[0], places[0]]
+  const students = await db('enrolment').where({ class_id: place.split('/')[3] ?? '' })
+  let symbol: string | null =
+    (
+      await db('settled_level')
+        .where({ student_id: students[0]?.student_id ?? '', about: 'M1', kind: 'skill' })
+        .first()
+    )?.symbol ?? null
+  const level = (cookie: string, where: string, studentId: string, was: string | null, next: string) =>
+    ask(cookie, 'PUT', `${where}/levels`, { levels: [{ studentId, kind: 'skill', about: 'M1', symbol: next, was }] })
+  const queries = async (work: () => Promise<unknown>): Promise<number> => {
+    await work()
+    await db.raw(`alter database ?? set log_statement = 'all'`, [name])
+    await restartWeb()
+    await work()
+    const from = statSync(log).size
+    await work()
+    const lines =
+      readFileSync(log)
+        .subarray(from)
+        .toString('utf8')
+        .match(/LOG: {2}(statement|execute)/g) ?? []
+    await db.raw('alter database ?? reset log_statement', [name])
+    await restartWeb()
+    return lines.length
+  }
+  const saveOnce = async (): Promise<void> => {
+    const next = symbol === '2' ? '3' : '2'
+    await level(one, place, students[0]?.student_id ?? '', symbol, next)
+    symbol = next
+  }
+  console.log(`a school of ${classes} classes, ${users} users at once`)
+  console.log(`  queries for one level saved        ${await queries(saveOnce)}`)
+  console.log(`  queries for a class's record       ${await queries(() => ask(one, 'GET', place))}`)
+  const sizes = await size(one, place)
+  console.log(`  a class's record on the wire       ${sizes}`)
+  console.log(`  … alone                            ${percentiles(await timesOf(8, () => ask(one, 'GET', place)))}`)
+  const records = await together(teachers, recordsEach, (cookie, nth) => ask(cookie, 'GET', places[nth] ?? ''))
+  console.log(`  … with ${users} users at once             ${percentiles(records)}`)
+  const cells = await Promise.all(
+    places.map(
+      async (each) => (await db('enrolment').where({ class_id: each.split('/')[3] ?? '' }))[1]?.student_id ?? '',
+    ),
+  )
+  const seen = new Map<number, string | null>()
+  const saves = await together(teachers, savesEach, async (cookie, nth) => {
+    const was = seen.has(nth) ? (seen.get(nth) ?? null) : await standing(cells[nth] ?? '')
+    const next = was === '2' ? '3' : '2'
+    await level(cookie, places[nth] ?? '', cells[nth] ?? '', was, next)
+    seen.set(nth, next)
+  })
+  console.log(`  a level saved, ${users} users at once     ${percentiles(saves)}`)
+  const philippa = await signIn('philippa')
+  console.log(
+    `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
+  )
+  const status = readFileSync(`/proc/${web?.pid}/status`, 'utf8')
+  console.log(
+    `  memory of the web, at most         ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024)} MB`,
+  )
+  console.log(`  an event for one pause in typing   ${await eventSize(one, place, students[2]?.student_id ?? '')}`)
+}
+
+async function standing(studentId: string): Promise<string | null> {
+  return (
+    (await db('settled_level').where({ student_id: studentId, about: 'M1', kind: 'skill' }).first())?.symbol ?? null
+  )
+}
+
+/** The demo's 5 Juniper over and over: people, work, results, levels, marks and comments. */
+async function growSchool(base: Knex): Promise<Room[]> {
+  const juniper = await base('class_room').where({ name: '5 Juniper' }).first()
+  const rooms: Room[] = []
+  const hash = await hashPassword('bench-password')
+  for (let nth = 0; nth < classes; nth += 1) {
+    const [room] = await base('class_room')
+      .insert({ name: `Bench ${nth}` })
+      .returning('id')
+    const [person] = await base('person')
+      .insert({
+        sign_in: `bench${nth}`,
+        password_hash: hash,
+        given_name: 'Bench',
+        family_name: String(nth),
+        role: 'teacher',
+      })
+      .returning('id')
+    await base('teaching').insert({ person_id: person?.id ?? '', class_id: room?.id ?? '', subject: null })
+    await base.raw(
+      `
+      create temporary table pair on commit drop as
+        select student_id as old, gen_random_uuid() as new, position from enrolment where class_id = :from;
+      insert into student select pair.new, school_number || ' ' || :nth, legal_given, used_name, family, pronouns,
+        grade_level from student join pair on pair.old = student.id;
+      insert into enrolment select :to, new, position from pair;
+      insert into category select :to, subject, key, name, weight from category where class_id = :from;
+      create temporary table piece on commit drop as
+        select id as old, gen_random_uuid() as new from work where class_id = :from;
+      insert into work select piece.new, :to, subject, term_id, title, category, done_on, out_of, weight, counts
+        from work join piece on piece.old = work.id;
+      insert into result select piece.new, pair.new, state, score, remark
+        from result join piece on piece.old = work_id join pair on pair.old = student_id;
+      insert into settled_mark select pair.new, subject, term_id, percent, special, reason
+        from settled_mark join pair on pair.old = student_id;
+      insert into settled_level select pair.new, about, term_id, kind, symbol
+        from settled_level join pair on pair.old = student_id;
+      insert into comment select pair.new, box, term_id, text, sentences, own_words, status, version
+        from comment join pair on pair.old = student_id;
+      insert into attendance select pair.new, term_id, days_open, absences, lates
+        from attendance join pair on pair.old = student_id`
+        .replaceAll(':from', `'${juniper?.id}'`)
+        .replaceAll(':to', `'${room?.id}'`)
+        .replaceAll(':nth', `'${nth}'`)
+        .split(';')
+        .map((statement) => statement.trim())
+        .reduce((all, statement) => `${all}${statement};`, 'begin;') + 'commit;',
+    )
+    rooms.push({ id: room?.id ?? '', signIn: `bench${nth}` })
+  }
+  return rooms
+}
+
+function startWeb(): ChildProcess {
+  return spawn(process.execPath, [...(process.env.PROF ? ['--cpu-prof', '--cpu-prof-dir=/tmp/prof'] : []), '.output/server/index.mjs'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      DATABASE_URL: cluster.url(name),
+      NUXT_SESSION_PASSWORD: 'bench'.repeat(8),
+      NITRO_HOST: '127.0.0.1',
+      NITRO_PORT: String(port),
+      NODE_ENV: 'production',
+    },
+  })
+}
+
+/** New connections, so that a setting of the database takes hold. */
+async function restartWeb(): Promise<void> {
+  const old = web
+  await new Promise((done) => {
+    old?.once('exit', done)
+    old?.kill()
+  })
+  web = startWeb()
+  await healthy()
+}
+
+async function healthy(): Promise<void> {
+  for (let nth = 0; nth < 200; nth += 1) {
+    if (
+      await fetch(`${address}/api/health`).then(
+        (answer) => answer.ok,
+        () => false,
+      )
+    )
+      return
+    await new Promise((done) => setTimeout(done, 100))
+  }
+  throw new Error('The web did not start. Build first: npm start builds, or npx nuxt build.')
+}
+
+async function signIn(person: string): Promise<string> {
+  const password = person === 'philippa' ? passwordOf('philippa') : 'bench-password'
+  const answer = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: person, password }),
+  })
+  if (!answer.ok) throw new Error(`${person} could not sign in: ${answer.status}`)
+  return answer.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ')
+}
+
+function passwordOf(person: string): string {
+  const line = readFileSync('demo/school/people.csv', 'utf8')
+    .split('\n')
+    .find((each) => each.startsWith(`${person},`))
+  return line?.split(',')[4] ?? ''
+}
+
+async function ask(cookie: string, method: string, path: string, body?: object): Promise<ArrayBuffer> {
+  const answer = await fetch(`${address}${path}`, {
+    method,
+    headers: { cookie, 'content-type': 'application/json' },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  })
+  if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`)
+  return answer.arrayBuffer()
+}
+
+async function timesOf(times: number, work: () => Promise<unknown>): Promise<number[]> {
+  const all: number[] = []
+  for (let nth = 0; nth < times; nth += 1) {
+    const from = performance.now()
+    await work()
+    all.push(performance.now() - from)
+  }
+  return all
+}
+
+/** Everybody does something so many times, all at once, each one after the other. */
+async function together(
+  teachers: string[],
+  times: number,
+  work: (cookie: string, nth: number) => Promise<unknown>,
+): Promise<number[]> {
+  const all = await Promise.all(teachers.map((cookie, nth) => timesOf(times, () => work(cookie, nth))))
+  return all.flat()
+}
+
+function percentiles(times: number[]): string {
+  const sorted = [...times].sort((a, b) => a - b)
+  const at = (share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
+  return `p50 ${at(0.5).toFixed(0)} ms, p95 ${at(0.95).toFixed(0)} ms`
+}
+
+/** Asked for by hand, since fetch unpacks what it gets. */
+async function size(cookie: string, path: string): Promise<string> {
+  const { request } = await import('node:http')
+  const bytes = await new Promise<Buffer>((done, failed) => {
+    const asked = request(`${address}${path}`, { headers: { cookie, 'accept-encoding': 'br' } }, (answer) => {
+      const chunks: Buffer[] = []
+      answer.on('data', (chunk: Buffer) => chunks.push(chunk))
+      answer.on('end', () => done(Buffer.concat(chunks)))
+    })
+    asked.on('error', failed)
+    asked.end()
+  })
+  return `${(bytes.length / 1024).toFixed(0)} kB (${(brotliDecompressSync(bytes).length / 1024).toFixed(0)} kB unpacked)`
+}
+
+/** A composed comment is typed on in ten pauses: what its events take in the database, a pause. */
+async function eventSize(cookie: string, place: string, studentId: string): Promise<string> {
+  const { rows } = await db.raw<{ rows: { text: string; sentences: object[]; version: number }[] }>(
+    `select text, sentences, version from comment where student_id = ? and box = 'general' and term_id = ?`,
+    [studentId, place.split('/')[4] ?? ''],
+  )
+  const [row] = rows
+  let version = row?.version ?? 0
+  const from = (await db('event').orderBy('id', 'desc').first('id'))?.id ?? 0
+  for (let nth = 1; nth <= 10; nth += 1) {
+    const body = {
+      studentId,
+      box: 'general',
+      text: `${row?.text ?? ''}${'.'.repeat(nth)}`,
+      sentences: row?.sentences ?? [],
+    }
+    const answer = await ask(cookie, 'PUT', `${place}/comment`, {
+      ...body,
+      ownWords: true,
+      status: 'in draft',
+      version,
+    })
+    version = (JSON.parse(Buffer.from(answer).toString()) as { version: number }).version
+  }
+  const events = await db('event').where('id', '>', from)
+  const bytes = events.reduce((sum, event) => sum + JSON.stringify(event.changes).length, 0)
+  return `${(bytes / 10).toFixed(0)} bytes (${events.length} event of ${bytes} bytes for ten pauses)`
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer()
+    probe.listen(0, '127.0.0.1', () => {
+      const found = probe.address()
+      probe.close(() => done(typeof found === 'object' && found ? found.port : 0))
+    })
+  })
+}
