@@ -130,7 +130,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     attendance: [{ studentId: '1', daysOpen: 40, absences: 2, lates: 1 }],
     observations: [{ studentId: '1', date: '2027-02-01', about: 'care', text: 'secret note' }],
     boxes: [
-      { key: 'general', name: 'General comment', subject: null, limit: 300, tone: '', plan: readPlan('habit Care') },
+      { key: 'general', name: 'General comment', subject: null, limit: 300, tone: '', plan: readPlan('habit care') },
       {
         key: 'sums',
         name: 'Sums',
@@ -215,7 +215,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
           id: 'h',
           subject: 'any',
           part: 'habit',
-          about: 'Care',
+          about: 'care',
           tiers: [],
           text: '{They} {takes} care of {their} work.',
           ...plain,

@@ -31,6 +31,7 @@ export function standing(about: string, tier: Tier, from: Tier | null = null): S
   return {
     kind: about === 'mark' ? 'mark' : 'strand',
     about,
+    name: about,
     tier,
     uneven: false,
     strongestSkill: null,

@@ -7,6 +7,7 @@ import { useClassRecord } from '~/stores/classRecord'
 /** Why each composed sentence is there, and whether that can still be said after the teacher's changes. */
 const props = defineProps<{ box: string }>()
 const classRecord = useClassRecord()
+const nameOfAbout = useNameOfAbout()
 
 const comment = computed(() =>
   classRecord.student ? classRecord.index?.commentOf(classRecord.student.id, props.box) : undefined,
@@ -54,7 +55,8 @@ const notes: Record<Fidelity, string> = {
       <p class="small-head">Not said</p>
       <ul>
         <li v-for="each in unsaid" :key="`${each.part} ${each.about}`" class="border-b border-rule py-1">
-          {{ each.part }}<template v-if="!['any', 'mark'].includes(each.about)"> · {{ each.about }}</template
+          {{ each.part
+          }}<template v-if="!['any', 'mark'].includes(each.about)"> · {{ nameOfAbout(each.about) }}</template
           ><span class="block text-muted">{{ each.why }}</span>
         </li>
       </ul>

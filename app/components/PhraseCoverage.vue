@@ -15,7 +15,8 @@ const columns: readonly ToldAs[] = [...[...tiers].reverse(), 'uneven']
 const shown = computed(() => columns.filter((as) => rows.value.some((row) => row.cells.some((cell) => cell.as === as))))
 const thin = computed(() => rows.value.flatMap((row) => row.cells).filter((cell) => cell.thin).length)
 const nameOfTier = useNameOfTier()
-const nameOf = (as: ToldAs): string => (as === 'uneven' ? 'Uneven' : nameOfTier(as))
+const nameOfAbout = useNameOfAbout()
+const nameOf = (as: ToldAs): string => (as === 'uneven' ? 'Uneven' : (nameOfTier(as) ?? 'Between'))
 const isOpen = (row: CoverageRow, as: ToldAs): boolean =>
   phrasebook.place?.part === row.part && phrasebook.place.about === row.about && phrasebook.place.as === as
 
@@ -66,7 +67,9 @@ function open(row: CoverageRow, as: ToldAs): void {
           <tr v-for="row in rows" :key="`${row.part} ${row.about}`" class="border-b border-rule">
             <th scope="row" class="py-0.5">
               {{ row.part
-              }}<span v-if="!['any', 'mark'].includes(row.about)" class="text-muted"> · {{ row.about }}</span>
+              }}<span v-if="!['any', 'mark'].includes(row.about)" class="text-muted">
+                · {{ nameOfAbout(row.about) }}</span
+              >
             </th>
             <td v-for="as in shown" :key="as" class="text-center">
               <button
@@ -76,7 +79,7 @@ function open(row: CoverageRow, as: ToldAs): void {
                 class="relative w-full rounded-sm px-2 py-0.5"
                 :aria-pressed="isOpen(row, as)"
                 :class="isOpen(row, as) ? 'bg-teal text-on-teal' : cell.thin ? 'bg-needs-wash' : ''"
-                :aria-label="`${row.part} ${row.about}, ${nameOf(as)}: ${cell.wordings} wordings${cell.thin ? ', thin' : ''}`"
+                :aria-label="`${row.part} ${nameOfAbout(row.about)}, ${nameOf(as)}: ${cell.wordings} wordings${cell.thin ? ', thin' : ''}`"
                 @click="open(row, as)"
               >
                 {{ cell.wordings }}<span v-if="cell.thin" class="ml-1 text-xs">thin</span>

@@ -23,6 +23,8 @@ const { busy, problem, attempt } = useAttempt()
 
 const now = ref<Phrase>({ ...props.phrase })
 const grades = ref(writeGrades(props.phrase.grades))
+/** The levels of the scale in view. A phrase may also be for one that other scales have: that stays as it is. */
+const levelTiers = computed(() => [...tiers].reverse().filter((tier) => nameOfTier(tier) !== null))
 const history = shallowRef<PhraseChange[] | null>(null)
 const message = ref('')
 const may = computed(() => phrasebook.mayChange(props.phrase))
@@ -147,7 +149,7 @@ function toggle<T>(list: T[], item: T): T[] {
       <p v-if="wrong" class="needs" role="alert">{{ wrong }}</p>
       <fieldset class="flex flex-wrap gap-x-3">
         <legend class="small-head">{{ now.uneven ? 'Said where the weakest skill stands at' : 'Said at' }}</legend>
-        <label v-for="tier in [...tiers].reverse()" :key="tier" class="flex items-center gap-1"
+        <label v-for="tier in levelTiers" :key="tier" class="flex items-center gap-1"
           ><input type="checkbox" :checked="now.tiers.includes(tier)" @change="now.tiers = toggle(now.tiers, tier)" />
           {{ nameOfTier(tier) }}</label
         >

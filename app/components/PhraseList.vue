@@ -3,6 +3,7 @@ import { usePhrasebook } from '~/stores/phrasebook'
 
 /** The phrases of the place in view. */
 const phrasebook = usePhrasebook()
+const nameOfAbout = useNameOfAbout()
 </script>
 
 <template>
@@ -10,7 +11,7 @@ const phrasebook = usePhrasebook()
     <div class="flex items-baseline gap-3 border-b border-edge pb-1">
       <h2 class="font-semibold">
         {{ phrasebook.place.part
-        }}<template v-if="phrasebook.place.about !== 'any'"> · {{ phrasebook.place.about }}</template>
+        }}<template v-if="phrasebook.place.about !== 'any'"> · {{ nameOfAbout(phrasebook.place.about) }}</template>
       </h2>
       <span class="text-sm text-muted"
         >{{ phrasebook.here.length }} {{ phrasebook.here.length === 1 ? 'wording' : 'wordings' }}</span

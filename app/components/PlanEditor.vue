@@ -12,6 +12,10 @@ const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const { busy, problem, attempt } = useAttempt()
 
+const nameOfAbout = useNameOfAbout()
+const inWords = ({ part, about }: Pick<PlannedPart, 'part' | 'about'>): string =>
+  partKey({ part, about }) === part ? part : `${part} ${nameOfAbout(about)}`
+
 const may = computed(() => classRecord.may.phrasebook)
 const parts = ref<(PlannedPart & { id: number })[]>([])
 let nextId = 0
@@ -34,7 +38,7 @@ const possible = computed(() => {
   if (!record || !box) return []
   const abouts =
     box.subject === null
-      ? record.habits.map((habit) => `habit ${habit.name}`)
+      ? record.habits.map((habit) => `habit ${habit.key}`)
       : [...strandsOf(record.skills, box.subject).map(([strand]) => `outcome ${strand}`), 'outcome mark']
   return [
     ...partKinds.filter((kind) => kind !== 'outcome' && kind !== 'habit'),
@@ -102,7 +106,7 @@ function takeOut(at: number): void {
         :class="part.sharesSentence ? 'pl-8' : ''"
       >
         <span v-if="may" class="handle cursor-grab px-1 text-muted" aria-hidden="true">⠿</span>
-        <span class="w-52 shrink-0">{{ partKey(part) }}</span>
+        <span class="w-52 shrink-0">{{ inWords(part) }}</span>
         <label class="text-sm whitespace-nowrap"
           >said
           <select
@@ -133,7 +137,7 @@ function takeOut(at: number): void {
             type="button"
             class="quiet"
             :disabled="at === 0"
-            :aria-label="`${partKey(part)}: up`"
+            :aria-label="`${inWords(part)}: up`"
             @click="move(at, -1)"
           >
             ↑
@@ -142,12 +146,12 @@ function takeOut(at: number): void {
             type="button"
             class="quiet"
             :disabled="at === parts.length - 1"
-            :aria-label="`${partKey(part)}: down`"
+            :aria-label="`${inWords(part)}: down`"
             @click="move(at, 1)"
           >
             ↓
           </button>
-          <button type="button" class="quiet" :aria-label="`Take out ${partKey(part)}`" @click="takeOut(at)">
+          <button type="button" class="quiet" :aria-label="`Take out ${inWords(part)}`" @click="takeOut(at)">
             Out
           </button>
         </span>
@@ -157,7 +161,7 @@ function takeOut(at: number): void {
       >Add
       <select class="field" :disabled="busy" @change="add">
         <option value="">a part …</option>
-        <option v-for="each in possible" :key="each">{{ each }}</option>
+        <option v-for="each in possible" :key="each" :value="each">{{ readPlan(each).map(inWords).join() }}</option>
       </select></label
     >
     <p v-else class="text-sm text-muted">The coordinator changes plans.</p>

@@ -78,7 +78,7 @@ function tiersOf(
   const because = composed?.because.filter((each) => each.tier !== null) ?? []
   const [first] = because
   if (first) return { tiers: because.flatMap((each) => each.tier ?? []), what: `“${first.text}”` }
-  const named = facts.standings.filter((standing) => sentence.text.search(wholeWords(standing.about)) >= 0)
+  const named = facts.standings.filter((standing) => sentence.text.search(wholeWords(standing.name)) >= 0)
   const standings =
     named.length > 0
       ? named
@@ -90,7 +90,7 @@ function tiersOf(
     tiers: standings.flatMap((standing) =>
       standing.uneven ? standing.because.flatMap((each) => each.tier ?? []) : standing.tier,
     ),
-    what: named[0] ? `“${named[0].because[0]?.text ?? named[0].about}”` : 'what is settled here',
+    what: named[0] ? `“${named[0].because[0]?.text ?? named[0].name}”` : 'what is settled here',
   }
 }
 

@@ -1,4 +1,5 @@
 import { standingNamed } from '../narrative/standingsOfBox'
+import { nameOfAbout } from '../record/nameOfAbout'
 import { narrativeFacts } from '../record/narrativeFacts'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
@@ -24,6 +25,10 @@ export const factsMissing: Check = (input) => {
     ),
   ]
   return unsettled.map((about) =>
-    ofWhole('not settled', `Nothing is settled for ${about}, so the plan has nothing to say of it.`, input),
+    ofWhole(
+      'not settled',
+      `Nothing is settled for ${nameOfAbout(index.record.habits, about)}, so the plan has nothing to say of it.`,
+      input,
+    ),
   )
 }

@@ -7,7 +7,7 @@ export const becauseKinds = ['skill level', 'mark', 'habit', 'result', 'trend', 
 /** A fact that chose a sentence, in words that a teacher recognises, with where it came from. */
 export interface Because {
   kind: (typeof becauseKinds)[number]
-  /** What it is a fact of: a skill's id, a habit's name, "mark", the title of a piece of work. */
+  /** What it is a fact of: a skill's id, a habit's key, "mark", the title of a piece of work. */
   about: string
   /** "Number: 3 (secure)". */
   text: string
@@ -32,7 +32,10 @@ export interface Trend {
 /** What the record says of one strand, habit or the whole subject, on the common ladder. */
 export interface StandingFact {
   kind: 'strand' | 'habit' | 'mark'
+  /** What tells it from others of its kind: the strand, the habit's key, "mark". */
   about: string
+  /** What people call it. */
+  name: string
   /** Where it stands; an uneven strand counts as its weakest skill does. */
   tier: Tier
   /**

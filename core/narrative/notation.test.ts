@@ -96,7 +96,7 @@ describe('the notation of phrases', () => {
 
 describe('plans', () => {
   it.each([
-    'opening; outcome Number + outcome Measuring; habit Perseverance when high or low; progress when moved; next step; help at home; closing',
+    'opening; outcome Number + outcome Measuring; habit keeping-going when high or low; progress when moved; next step; help at home; closing',
     'outcome strongest + outcome weakest when low; next step Number',
   ])('survive a round trip: %s', (plan) => {
     expect(writePlan(readPlan(plan))).toBe(plan)

@@ -191,7 +191,7 @@ function inWords(facts: OpenPart['facts']): OpenPart['words'] {
 
 /** What phrases may say of the standing that they speak of. */
 export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
-  const inSentence: SayableFact = { text: lowerFirst(standing.about), because: null }
+  const inSentence: SayableFact = { text: lowerFirst(standing.name), because: null }
   const { trend, strongestSkill, weakestSkill } = standing
   return {
     ...(standing.kind === 'mark' ? {} : { skill: inSentence, habit: inSentence }),

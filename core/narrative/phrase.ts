@@ -14,7 +14,7 @@ export interface Phrase {
   /** A subject's key, "general" for the general comment, or "any". */
   subject: string
   part: PartKind
-  /** The strand or habit it speaks of; "any" for parts that speak of none. */
+  /** The strand, or the key of the habit, it speaks of; "any" for parts that speak of none. */
   about: string
   /** The tiers it is true for; empty when it suits every one. */
   tiers: Tier[]

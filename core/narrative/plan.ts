@@ -10,7 +10,7 @@ export type Condition = (typeof conditions)[number]
 export interface PlannedPart {
   part: PartKind
   /**
-   * The strand or habit; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan speaks of;
+   * The strand, or the habit's key; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan speaks of;
    * "most moved" for progress; "any" where the part speaks of none.
    */
   about: string
@@ -47,7 +47,7 @@ const aboutUnnamed: Record<PartKind, string> = {
 /**
  * Reads a plan as it is written: parts parted by semicolons, "+" between parts that share a sentence, "when" before a
  * condition.
- * @example readPlan('opening; outcome Number + outcome Measuring; habit Perseverance when high or low; next step;
+ * @example readPlan('opening; outcome Number + outcome Measuring; habit keeping-going when high or low; next step;
  * closing')
  * @throws Error naming the part that is none
  */

@@ -62,20 +62,21 @@ function habitStanding(
   if (!level) return undefined
   const because: Because = {
     kind: 'habit',
-    about: habit.name,
+    about: habit.key,
     text: `${habit.name}: ${level.symbol} (${level.name})`,
     tier: level.tier,
     termId: index.record.term.id,
   }
   const trend = trendBetween(
     index,
-    habit.name,
+    { about: habit.key, name: habit.name },
     levelIn(index, habit.scale, index.levelBefore(studentId, 'habit', habit.key)),
     level,
   )
   return {
     kind: 'habit',
-    about: habit.name,
+    about: habit.key,
+    name: habit.name,
     tier: level.tier,
     uneven: false,
     because: [because],
@@ -135,6 +136,7 @@ function strandStanding(
   return {
     kind: 'strand',
     about: strand,
+    name: strand,
     tier: now.level.tier,
     uneven: now.uneven,
     because: known.map(({ skill, level }) => ({
@@ -144,7 +146,10 @@ function strandStanding(
       tier: now.uneven ? level.tier : now.level.tier,
       termId,
     })),
-    trend: now.uneven || before?.uneven ? null : trendBetween(index, strand, before?.level, now.level),
+    trend:
+      now.uneven || before?.uneven
+        ? null
+        : trendBetween(index, { about: strand, name: strand }, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
   }
@@ -168,17 +173,23 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   return {
     kind: 'mark',
     about: 'mark',
+    name: 'mark',
     tier: level.tier,
     uneven: false,
     because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
-    trend: trendBetween(index, 'mark', before, level),
+    trend: trendBetween(index, { about: 'mark', name: 'mark' }, before, level),
     strongestSkill: null,
     weakestSkill: null,
   }
 }
 
 /** Where something went since the term before: "from 2 to 3 since the autumn term". */
-function trendBetween(index: RecordIndex, about: string, before: Level | undefined, now: Level): Trend | null {
+function trendBetween(
+  index: RecordIndex,
+  { about, name }: Pick<StandingFact, 'about' | 'name'>,
+  before: Level | undefined,
+  now: Level,
+): Trend | null {
   const last = index.record.before?.term
   if (!last || !before) return null
   const by = tierRank(now.tier) - tierRank(before.tier)
@@ -190,7 +201,7 @@ function trendBetween(index: RecordIndex, about: string, before: Level | undefin
     because: {
       kind: 'trend',
       about,
-      text: `${about}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`,
+      text: `${name}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`,
       tier: null,
       termId: last.id,
     },

@@ -104,7 +104,7 @@ function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): stri
     .map((each) => each.about)
   const all =
     box.subject === null
-      ? record.habits.map((habit) => habit.name)
+      ? record.habits.map((habit) => habit.key)
       : record.skills
           .filter((skill) => skill.subject === box.subject && !skill.teacherOnly)
           .map((skill) => skill.strand)
@@ -116,6 +116,7 @@ function couldHold({ when }: PlannedPart, tier: Tier): boolean {
   return conditionHolds(when, {
     kind: 'strand',
     about: '',
+    name: '',
     tier,
     uneven: false,
     because: [],

@@ -19,8 +19,8 @@ describe('which phrases may be said where', () => {
       phrase('shared', 'B.', { about: 'Number' }),
       phrase('step', 'C.', { subject: 'sums', part: 'next step' }),
       phrase('any-step', 'D.', { part: 'next step' }),
-      phrase('habit-step', 'E.', { part: 'next step', about: 'Care' }),
-      phrase('habit', 'F.', { part: 'habit', about: 'Care' }),
+      phrase('habit-step', 'E.', { part: 'next step', about: 'care' }),
+      phrase('habit', 'F.', { part: 'habit', about: 'care' }),
       phrase('own-uneven', 'G.', { subject: 'sums', about: 'Number', tiers: ['growing'], uneven: true }),
       phrase('any-uneven', 'H.', { uneven: true }),
     ],
@@ -31,7 +31,7 @@ describe('which phrases may be said where', () => {
     expect(ids('sums', 'outcome', 'Number', 'top')).toEqual(['own'])
     expect(ids('sums', 'outcome', 'Number', 'sound')).toEqual(['shared'])
     expect(ids('sums', 'next step', 'Number', 'sound')).toEqual(['step', 'any-step'])
-    expect(ids('sums', 'habit', 'Care', 'sound')).toEqual(['habit'])
+    expect(ids('sums', 'habit', 'care', 'sound')).toEqual(['habit'])
   })
   it('of an uneven strand only what is written for one, in the subject’s own words or in any’s', () => {
     const uneven = (tier: Tier): string[] =>
@@ -44,7 +44,7 @@ describe('which phrases may be said where', () => {
     expect(ids('sums', 'outcome', 'any', 'growing')).toEqual([])
   })
   it('the general comment says of what serves every subject only what speaks of a habit', () => {
-    expect(ids(null, 'next step', 'Care', 'sound')).toEqual(['habit-step'])
+    expect(ids(null, 'next step', 'care', 'sound')).toEqual(['habit-step'])
     expect(ids(null, 'next step', 'any', 'sound')).toEqual([])
   })
 })
@@ -105,7 +105,7 @@ it.each([
   ['outcome Shapes', /no strand “Shapes”/],
   ['habit Speed', /no habit “Speed”/],
   ['next step Nowhere', /no strand/],
-  ['outcome Number; habit Care; progress; next step Care; help at home', /^$/],
+  ['outcome Number; habit care; progress; next step care; help at home', /^$/],
 ])('a plan “%s” is looked through for what is not there', (plan, message) => {
   const { skills, habits } = exampleClass()
   expect(planProblems({ subject: 'sums', plan: readPlan(plan) }, skills, habits).join(' ')).toMatch(message)

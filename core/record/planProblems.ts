@@ -11,12 +11,12 @@ export function planProblems(
   habits: readonly Habit[],
 ): string[] {
   const strands = new Set(skills.filter((skill) => skill.subject === box.subject).map((skill) => skill.strand))
-  const habitNames = new Set(habits.map((habit) => habit.name))
+  const habitKeys = new Set(habits.map((habit) => habit.key))
   return box.plan.flatMap(({ part, about }) => {
     if (general.includes(about))
       return about === 'mark' && box.subject === null ? ['The general comment has no mark to speak of.'] : []
-    if (part === 'habit') return habitNames.has(about) ? [] : [`There is no habit “${about}”.`]
-    if (strands.has(about) || (part !== 'outcome' && habitNames.has(about))) return []
+    if (part === 'habit') return habitKeys.has(about) ? [] : [`There is no habit “${about}”.`]
+    if (strands.has(about) || (part !== 'outcome' && habitKeys.has(about))) return []
     return [`There is no strand “${about}” in this subject.`]
   })
 }

@@ -119,12 +119,12 @@ describe('the facts that a comment may speak of', () => {
       habitScores: [{ studentId: '1', about: 'care', symbol: '2' }],
     }
     const facts = narrativeFacts(indexRecord({ ...record, before }), '1', box(record, 'sums'))
-    expect([facts.mark?.trend?.text, named(facts, 'Number')?.trend?.text, named(facts, 'Care')?.trend?.text]).toEqual([
+    expect([facts.mark?.trend?.text, named(facts, 'Number')?.trend?.text, named(facts, 'care')?.trend?.text]).toEqual([
       'from B to A since the autumn term',
       'from 2 to 1 since the autumn term',
       null,
     ])
-    expect([facts.mark?.trend?.move, named(facts, 'Number')?.trend?.move, named(facts, 'Care')?.trend?.move]).toEqual([
+    expect([facts.mark?.trend?.move, named(facts, 'Number')?.trend?.move, named(facts, 'care')?.trend?.move]).toEqual([
       'up',
       'down',
       'same',
@@ -133,7 +133,8 @@ describe('the facts that a comment may speak of', () => {
   it('a habit that is called like a strand is told from it, in its own box and by its own score', () => {
     const example = exampleClass()
     const record = exampleClass({
-      habits: [{ key: 'care', name: 'Number', familyWords: 'Counts things', scale: 'skills' }],
+      habits: [{ key: 'Number', name: 'Number', familyWords: 'Counts things', scale: 'skills' }],
+      habitScores: [{ studentId: '1', about: 'Number', symbol: '2' }],
       boxes: [
         { key: 'sums', name: 'Sums', subject: 'sums', limit: 300, tone: '', plan: readPlan('outcome Number') },
         { key: 'general', name: 'General', subject: null, limit: 300, tone: '', plan: readPlan('habit Number') },

@@ -39,7 +39,7 @@ export function sayableFacts(
 /** The best first of what is strong, no more than a sentence holds; in the school's order among equals. */
 function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
   const best = strengths.toSorted((a, b) => tierRank(b.tier) - tierRank(a.tier)).slice(0, mostStrengths)
-  const text = listOf(best.map((standing) => lowerFirst(standing.about)))
+  const text = listOf(best.map((standing) => lowerFirst(standing.name)))
   return { text, because: { kind: 'skill level', about: 'strengths', text, tier: null, termId } }
 }
 

@@ -3,6 +3,7 @@ import { up as theSchool } from './migrations/0001_the_school'
 import { up as phrasebookAndFindings } from './migrations/0002_phrasebook_and_findings'
 import { up as unevenStrands } from './migrations/0003_uneven_strands'
 import { up as solidGround } from './migrations/0004_solid_ground'
+import { up as habitsByKey } from './migrations/0005_habits_by_key'
 
 /** Every migration in order. They only go forward. */
 const migrations: Record<string, (knex: Knex) => Promise<void>> = {
@@ -10,6 +11,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0002_phrasebook_and_findings': phrasebookAndFindings,
   '0003_uneven_strands': unevenStrands,
   '0004_solid_ground': solidGround,
+  '0005_habits_by_key': habitsByKey,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -103,7 +103,13 @@ const rows: Row[] = [
       `${place.path}/levels`,
       {
         levels: [
-          { studentId: finn(), kind: 'habit', about: 'perseverance', symbol: 'S', was: rated('habit', 'perseverance') },
+          {
+            studentId: finn(),
+            kind: 'habit',
+            about: 'keeping-going',
+            symbol: 'S',
+            was: rated('habit', 'keeping-going'),
+          },
         ],
       },
     ],

@@ -53,7 +53,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: view, exact: true }).click()
       if (view === 'phrases')
         await page
-          .getByRole('button', { name: /^habit Collaboration, .* wordings/ })
+          .getByRole('button', { name: /^habit Working together, .* wordings/ })
           .first()
           .click()
       await inspect(page, `phrasebook, ${view}`)

@@ -135,7 +135,7 @@ export const faultKinds: Record<string, Seeder> = {
         (tierRank(about.tier) < tierRank('sound')
           ? pick(high, chance('what'))
           : pick(['struggling', 'weak', 'poor'], chance('what')))
-      return about && `${text} In ${about.about.toLowerCase()}, this was ${word}.`
+      return about && `${text} In ${about.name.toLowerCase()}, this was ${word}.`
     }
     const sentence = pick(
       comment.sentences.filter(
@@ -212,15 +212,14 @@ export const faultKinds: Record<string, Seeder> = {
       chance('which'),
     )
     if (!because) return null
-    const about =
-      because.kind === 'habit' ? record.habits.find((habit) => habit.name === because.about)?.key : because.about
+    const { about } = because
     const drop = (levels: ClassRecord['levels']): ClassRecord['levels'] =>
       levels.map((level) =>
         level.studentId === student.id && level.about === about
           ? {
               ...level,
               symbol:
-                because.tier === 'top' ? (because.kind === 'habit' ? 'N' : '1') : because.kind === 'habit' ? 'E' : '5',
+                because.tier === 'top' ? (because.kind === 'habit' ? 'L' : '1') : because.kind === 'habit' ? 'N' : '5',
             }
           : level,
       )

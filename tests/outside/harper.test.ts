@@ -66,6 +66,7 @@ function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string
   const fact = {
     ...standing(about, tier, before),
     ...skills,
+    kind: phrase.part === 'habit' || phrase.subject === 'general' ? ('habit' as const) : ('strand' as const),
     uneven: phrase.uneven,
     because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }],
   }

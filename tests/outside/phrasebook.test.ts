@@ -40,7 +40,7 @@ describe('the shipped phrasebook', () => {
       for (const tier of tiers)
         expect(
           phrases.filter(
-            (phrase) => phrase.part === 'habit' && phrase.about === habit.name && phrase.tiers.includes(tier),
+            (phrase) => phrase.part === 'habit' && phrase.about === habit.key && phrase.tiers.includes(tier),
           ).length,
         ).toBeGreaterThanOrEqual(3)
   })

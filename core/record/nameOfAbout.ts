@@ -1,0 +1,10 @@
+import type { Habit } from './classRecord'
+
+/**
+ * What a part of a comment speaks of, as people call it: a habit is known to plans and phrases by its key.
+ * @example nameOfAbout([{ key: 'keeping-going', name: 'Keeping going', … }], 'keeping-going') // 'Keeping going'
+ * @example nameOfAbout(habits, 'Number') // 'Number', a strand
+ */
+export function nameOfAbout(habits: readonly Pick<Habit, 'key' | 'name'>[], about: string): string {
+  return habits.find((habit) => habit.key === about)?.name ?? about
+}
