@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream'
 import { parentPort, workerData } from 'node:worker_threads'
 import type { ReportDocument } from '../core/reports/document'
-import { setReports } from './setReports'
+import { setReports } from './pdf/setReports'
 
 /** What the worker is given: reports as they were composed when the run was asked for. */
 export interface PressOrder {

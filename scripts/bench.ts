@@ -18,8 +18,8 @@ import { draftRequest } from '../core/record/narrativeFacts'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
 import type { ReportDocument } from '../core/reports/document'
-import { fonts } from '../press/fonts'
-import { setReports } from '../press/setReports'
+import { ownFaces } from '../press/pdf/faces'
+import { setReports } from '../press/pdf/setReports'
 import type { CleanComment } from '../tests/faults/faults'
 import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '../tests/faults/measureChecks'
 
@@ -181,7 +181,7 @@ async function barePdf(reports: Iterable<ReportDocument>, path: string): Promise
   const begun = performance.now()
   const doc = new PDFDocument({ autoFirstPage: false, tagged: true, margin: 54, size: 'A4' })
   const file = doc.pipe(createWriteStream(path))
-  for (const [role, font] of Object.entries(fonts)) doc.registerFont(role, font)
+  for (const face of Object.values(ownFaces)) doc.registerFont(face.name, face.file)
   let pages = 0
   doc.on('pageAdded', () => {
     pages += 1

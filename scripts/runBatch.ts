@@ -12,7 +12,7 @@ import type { ClassRecord, StudentComment } from '../core/record/classRecord'
 import { draftRequest } from '../core/record/narrativeFacts'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
-import { setReports } from '../press/setReports'
+import { setReports } from '../press/pdf/setReports'
 
 const usage = 'Usage: npm run batch -- --in FOLDER --out FOLDER'
 

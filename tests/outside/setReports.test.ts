@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import type { Block, ReportDocument } from '../../core/reports/document'
-import { setReports } from '../../press/setReports'
+import { setReports } from '../../press/pdf/setReports'
 
 const report = (studentId: string, blocks: Block[]): ReportDocument => ({
   title: `Report of ${studentId}`,

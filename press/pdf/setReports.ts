@@ -2,10 +2,12 @@ import { once } from 'node:events'
 import { setImmediate } from 'node:timers/promises'
 import type { Writable } from 'node:stream'
 import PDFDocument from 'pdfkit'
-import type { ReportDocument } from '../core/reports/document'
-import { fonts } from './fonts'
-import { ReportSetter } from './ReportSetter'
+import type { ReportDocument } from '../../core/reports/document'
+import { setBlock } from './blocks'
+import { ownFaces } from './faces'
+import { Sheet } from './Sheet'
 import { style } from './sheetStyle'
+import { NoSign } from './styledLines'
 
 /** Bytes that may wait to flow out. */
 const mostWaiting = 64 * 1024
@@ -24,6 +26,7 @@ export interface SetOptions {
  * Sets reports into one tagged PDF, each beginning on a new page, and streams it out: the pages of a report leave
  * memory when it is done, so the size of the class does not matter.
  * @returns pages by student id, in the order set
+ * @throws Error naming the student in whose report stands a character that no font here has
  */
 export async function setReports(
   reports: Iterable<ReportDocument>,
@@ -48,12 +51,12 @@ export async function setReports(
     },
   })
   doc.pipe(out)
-  for (const [role, file] of Object.entries(fonts)) doc.registerFont(role, file)
+  for (const { name, file } of Object.values(ownFaces)) doc.registerFont(name, file)
   const root = doc.struct('Document', { title: options.title })
   doc.addStructure(root)
   const pages = new Map<string, number>()
   for (const report of reports) {
-    const count = new ReportSetter(doc, root, report).set()
+    const count = setReport(doc, root, report)
     pages.set(report.studentId, count)
     doc.flushPages()
     if (options.onReport?.(pages.size, report, count) === false) break
@@ -65,4 +68,16 @@ export async function setReports(
   doc.end()
   await finished
   return pages
+}
+
+/** Sets one report on pages of its own, with its structure. @returns how many pages it took */
+function setReport(doc: PDFKit.PDFDocument, root: PDFKit.PDFStructureElement, report: ReportDocument): number {
+  try {
+    const sheet = new Sheet(doc, root, report)
+    report.blocks.forEach((block, nth) => setBlock(sheet, block, report.blocks[nth + 1]))
+    return sheet.finish()
+  } catch (error) {
+    if (error instanceof NoSign) throw new Error(`${report.studentName}: ${error.message}`, { cause: error })
+    throw error
+  }
 }
