@@ -64,6 +64,45 @@ const boundaries = Object.entries(arrows).map(([folder, group]) => ({
   },
 }))
 
+/**
+ * Arrows run one way inside core, too: what a folder may know of besides itself. What stands in core/ itself is for
+ * all.
+ */
+const knows = {
+  text: [],
+  scales: ['text'],
+  people: ['text'],
+  marks: ['scales', 'text'],
+  narrative: ['scales', 'people', 'text'],
+  school: ['marks', 'scales', 'narrative', 'text'],
+  record: ['school', 'marks', 'scales', 'people', 'narrative', 'text'],
+  terms: ['record'],
+  checks: ['record', 'school', 'narrative', 'people', 'scales', 'text'],
+  reports: ['record', 'school', 'marks', 'people', 'scales', 'text'],
+  exchange: ['record', 'school', 'marks', 'people', 'scales', 'narrative', 'text'],
+}
+
+const insideCore = Object.entries(knows).map(([folder, known]) => ({
+  files: [`core/${folder}/**/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { group: arrows.core, message: 'core/ may not import this: see eslint.config.mjs.' },
+          {
+            group: Object.keys(knows)
+              .filter((other) => other !== folder && !known.includes(other))
+              .flatMap((other) => [`../${other}/**`, `../../${other}/**`]),
+            message: `core/${folder}/ may not know of this: see eslint.config.mjs.`,
+          },
+        ],
+      },
+    ],
+  },
+}))
+
 export default withNuxt(
   {
     rules: {
@@ -127,4 +166,11 @@ export default withNuxt(
     },
   },
   ...boundaries,
+  ...insideCore,
+  {
+    // Fewer than five parameters; tests may hand their tables over as they are.
+    files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'max-params': ['error', 4] },
+  },
 )

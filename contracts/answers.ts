@@ -1,6 +1,10 @@
 import type { ImportPlan } from '../core/exchange/planImport'
+import type { TableRow } from '../core/exchange/readTable'
 import type { GradebookMapping } from '../core/exchange/gradebookMapping'
-import type { SchoolSetup, StudentComment, Term, TermRecord } from '../core/record/classRecord'
+import type { ClassTerm } from '../core/record/classRecord'
+import type { SchoolSetup } from '../core/school/schoolSetup'
+import type { Term } from '../core/record/term'
+import type { StudentComment } from '../core/record/termRecord'
 import type { SignedIn } from './session'
 
 /** What the signed-in person may change in the class in view. */
@@ -16,7 +20,7 @@ export interface Permissions {
 
 /** One class in one term, as far as the reader may see it; with the set-up it makes the whole record. */
 export interface ClassAnswer {
-  term: TermRecord
+  term: ClassTerm
   /** The subjects that the reader sees in this class; in another class it may be others. */
   reads: string[]
   may: Permissions
@@ -55,7 +59,7 @@ export interface FileAnswer {
   /** True when the mapping is the one the teacher corrected last time. */
   remembered: boolean
   /** The first rows of the file, by row number. */
-  sample: { number: number; cells: string[] }[]
+  sample: TableRow[]
   rows: number
 }
 

@@ -1,35 +1,16 @@
 import { z } from 'zod'
-import { moves, partKinds } from '../core/narrative/phrase'
-import { checkSettingsSchema } from '../core/checks/checkSettingsSchema'
+import { phraseSchema } from '../core/narrative/phrase'
+import { checkSettingsSchema } from '../core/school/checkSettingsSchema'
 import { tiers } from '../core/scales/tier'
-import { key, noneTwice, text } from './text'
-
-const grade = z.number().int().min(0).max(13)
-
-const phraseShape = {
-  subject: key,
-  part: z.enum(partKinds),
-  about: key,
-  tiers: z.array(z.enum(tiers)).max(5),
-  uneven: z.boolean(),
-  moves: z.array(z.enum(moves)).max(3),
-  tone: text(20).transform((tone) => tone.trim()),
-  grades: z
-    .object({ from: grade, to: grade })
-    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
-    .nullable(),
-}
+import { key, text } from '../core/text/textSchema'
+import { noneTwice } from './text'
 
 /** A phrase as the writer saw it; null where there was none. */
-const phraseSeen = z.object({ ...phraseShape, text: text(400) }).nullable()
+const phraseSeen = phraseSchema.omit({ id: true, owner: true }).nullable()
 
 /** A phrase as it shall be. `owner`: the school's, or the writer's own. */
-export const phraseToWrite = z.object({
-  ...phraseShape,
-  id: key,
-  text: text(400, 'Keep a phrase under 400 characters.')
-    .transform((words) => words.trim())
-    .pipe(z.string().min(1, 'A phrase needs words.')),
+export const phraseToWrite = phraseSchema.extend({
+  text: phraseSchema.shape.text.transform((words) => words.trim()).pipe(z.string().min(1, 'A phrase needs words.')),
   owner: z.enum(['school', 'mine']),
   was: phraseSeen,
 })

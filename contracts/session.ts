@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { text } from './text'
+import { text } from '../core/text/textSchema'
 
 export const signIn = z.object({
   name: text(80)

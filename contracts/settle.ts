@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { specialValues, type SpecialValue } from '../core/scales/special'
-import { key, noneTwice, text } from './text'
+import { key, text } from '../core/text/textSchema'
+import { noneTwice } from './text'
 
 const special = z.enum(Object.keys(specialValues) as [SpecialValue, ...SpecialValue[]])
 

@@ -1,27 +1,9 @@
 import { z } from 'zod'
-import { becauseKinds } from '../core/narrative/because'
+import { draftSentenceSchema } from '../core/narrative/because'
 import { followEdits } from '../core/narrative/followEdits'
-import { commentStatuses } from '../core/record/classRecord'
-import { tiers } from '../core/scales/tier'
+import { commentStatuses } from '../core/record/termRecord'
 import { isKeepable } from '../core/text/plainText'
-import { key, text } from './text'
-
-const because = z.object({
-  kind: z.enum(becauseKinds),
-  about: text(300),
-  text: text(500),
-  tier: z.enum(tiers).nullable(),
-  termId: text(80),
-})
-
-const sentence = z.object({
-  start: z.number().int().min(0),
-  end: z.number().int().min(0),
-  composed: text(5000),
-  parts: z.array(text(120)).max(10),
-  phraseIds: z.array(text(80)).max(10),
-  because: z.array(because).max(40),
-})
+import { key, text } from '../core/text/textSchema'
 
 /**
  * A comment as it shall be. `version` is the one the writer saw; 0 where there was none. A text that comes in letters
@@ -32,7 +14,7 @@ export const commentToWrite = z
     studentId: z.uuid(),
     box: key,
     text: z.string().max(20_000).refine(isKeepable, 'There is a character in this text that cannot be kept.'),
-    sentences: z.array(sentence).max(100),
+    sentences: z.array(draftSentenceSchema).max(100).readonly(),
     ownWords: z.boolean(),
     status: z.enum(commentStatuses),
     version: z.number().int().min(0),

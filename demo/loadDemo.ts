@@ -8,7 +8,9 @@ import { problemText } from '../core/exchange/problem'
 import { followEdits } from '../core/narrative/followEdits'
 import { markProposal } from '../core/record/markProposal'
 import { indexRecord } from '../core/record/recordIndex'
-import type { ClassRecord, Student, StudentComment } from '../core/record/classRecord'
+import type { ClassRecord } from '../core/record/classRecord'
+import type { Student } from '../core/record/roster'
+import type { StudentComment } from '../core/record/termRecord'
 import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
@@ -38,7 +40,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
   await setUpSchool(db, record)
   const people = await addPeople(db, schoolFiles)
-  const before = record.before?.term ?? fail('The demo needs a term before.')
+  const before = record.earlier[0]?.term ?? fail('The demo needs a term before.')
   const autumn = await addTerm(db, { ...before, locks: laterDay(today, 1) })
   const winter = await addTerm(db, {
     ...record.term,
@@ -67,14 +69,20 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   const tobias = await as('tobias')
   const now = { classId: juniper.classId, termId: winter }
   const last = { classId: juniper.classId, termId: autumn }
-  await loadAutumn({ ines, tobias }, last, schoolFiles, record, juniper.studentIds)
+  await loadAutumn({ ines, tobias }, last, schoolFiles, { record, ids: juniper.studentIds })
   await gatherWinter({ ines, tobias }, now, classFiles)
   await settleWinter({ ines, tobias }, now, record, juniper.studentIds)
-  await addSurroundings(db, now, schoolFiles, record, juniper.studentIds)
+  await addSurroundings(db, now, schoolFiles, { record, ids: juniper.studentIds })
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
   await db.raw(`comment on schema public is '${demoMark}'`)
+}
+
+/** 5 Juniper as its folder has it, and the ids of its students by school number. */
+interface Juniper {
+  record: ClassRecord
+  ids: Map<string, string>
 }
 
 interface Teachers {
@@ -86,10 +94,9 @@ async function loadAutumn(
   { ines, tobias }: Teachers,
   place: Place,
   files: FolderReader,
-  record: ClassRecord,
-  ids: Map<string, string>,
+  { record, ids }: Juniper,
 ): Promise<void> {
-  const marks = (record.before?.marks ?? []).map(({ studentId, subject, ...mark }) => ({
+  const marks = (record.earlier[0]?.marks ?? []).map(({ studentId, subject, ...mark }) => ({
     studentId: idOf(ids, studentId),
     subject,
     mark,
@@ -105,8 +112,8 @@ async function loadAutumn(
     place,
     marks.filter((mark) => mark.subject === 'music'),
   )
-  await rate({ ines, tobias }, place, record, ids, record.before?.levels ?? [])
-  await score(ines, place, ids, record.before?.habitScores ?? [])
+  await rate({ ines, tobias }, place, { record, ids }, record.earlier[0]?.levels ?? [])
+  await score(ines, place, ids, record.earlier[0]?.habitScores ?? [])
   for (const row of files.records('comments-autumn.csv', ['number', 'box', 'text'])) {
     const student = studentOf(files, 'comments-autumn.csv', row, record.students)
     if (student)
@@ -127,7 +134,7 @@ async function gatherWinter({ ines, tobias }: Teachers, place: Place, files: Fil
     const subject = /^gradebook-(.+)\.csv$/.exec(name)?.[1]
     if (subject === undefined) continue
     const teacher = subject === 'music' ? tobias : ines
-    const file = await bringFile(teacher, place, subject, name, bytes)
+    const file = await bringFile(teacher, place, subject, { name, bytes })
     const { fingerprint } = await planFile(teacher, file.id, file.mapping)
     await applyFile(teacher, file.id, file.mapping, fingerprint)
   }
@@ -159,7 +166,7 @@ async function settleWinter(
     }),
   )
   await settleMarks(ines, place, [...proposed, ...decided])
-  await rate({ ines, tobias }, place, record, ids, record.levels)
+  await rate({ ines, tobias }, place, { record, ids }, record.levels)
   await score(ines, place, ids, record.habitScores)
 }
 
@@ -182,8 +189,7 @@ async function score(
 async function rate(
   { ines, tobias }: Teachers,
   place: Place,
-  record: ClassRecord,
-  ids: Map<string, string>,
+  { record, ids }: Juniper,
   levels: ClassRecord['levels'],
 ): Promise<void> {
   const music = new Set(record.skills.filter((skill) => skill.subject === 'music').map((skill) => skill.id))
@@ -245,13 +251,7 @@ async function addSlips(ines: Context, place: Place, general: readonly StudentCo
   }
 }
 
-async function addSurroundings(
-  db: Knex,
-  place: Place,
-  files: FolderReader,
-  record: ClassRecord,
-  ids: Map<string, string>,
-): Promise<void> {
+async function addSurroundings(db: Knex, place: Place, files: FolderReader, { record, ids }: Juniper): Promise<void> {
   await db('attendance').insert(
     record.attendance.map((days) => ({
       student_id: idOf(ids, days.studentId),

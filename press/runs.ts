@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { ReportDocument } from '../core/reports/document'
+import { reportDocumentSchema, type ReportDocument } from '../core/reports/document'
 import type { RunRow } from '../server/data/tables'
 
 /** A press that has not been heard of for so long is taken to be dead. */
@@ -67,7 +67,7 @@ export async function failRun(db: Knex, runId: string, why: string): Promise<voi
 /** The reports of a run as they were when it was asked for, in their order. */
 export async function loadDocuments(db: Knex, runId: string): Promise<ReportDocument[]> {
   const rows = await db('report_document').where({ run_id: runId }).orderBy('position')
-  return rows.map((row) => row.document)
+  return rows.map((row) => reportDocumentSchema.parse(row.document))
 }
 
 /** What a run's file is called, and its title. */

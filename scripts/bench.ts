@@ -13,10 +13,12 @@ import { readTable } from '../core/exchange/readTable'
 import { median } from '../core/marks/middle'
 import { checkComment } from '../core/checks/checkComment'
 import { draftClass, draftComment } from '../core/narrative/draftComment'
-import type { ClassRecord, Student } from '../core/record/classRecord'
+import type { ClassRecord } from '../core/record/classRecord'
+import type { Student } from '../core/record/roster'
 import { draftRequest } from '../core/record/narrativeFacts'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
+import { familyFacts } from '../core/reports/familyFacts'
 import type { ReportDocument } from '../core/reports/document'
 import { ownFaces } from '../press/pdf/faces'
 import { setReports } from '../press/pdf/setReports'
@@ -147,7 +149,7 @@ function importLine(students: number): string {
 async function pdfLines(record: ClassRecord, peak: () => string): Promise<string[]> {
   const index = indexRecord(record)
   function* reports(): Generator<ReportDocument> {
-    for (const student of record.students) yield composeReport(index, student, '2026-12-14')
+    for (const student of record.students) yield composeReport(familyFacts(index, student), record.layout, '2026-12-14')
   }
   const out = join(tmpdir(), `facunda-bench-${process.pid}`)
   // Each way three times in turn; the middle time of each counts.

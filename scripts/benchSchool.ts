@@ -62,8 +62,8 @@ async function report(teachers: string[], places: string[]): Promise<void> {
         .where({ student_id: students[0]?.student_id ?? '', about: 'M1', kind: 'skill' })
         .first()
     )?.symbol ?? null
-  const level = (cookie: string, where: string, studentId: string, was: string | null, next: string) =>
-    ask(cookie, 'PUT', `${where}/levels`, { levels: [{ studentId, kind: 'skill', about: 'M1', symbol: next, was }] })
+  const level = (cookie: string, where: string, cell: { studentId: string; was: string | null; symbol: string }) =>
+    ask(cookie, 'PUT', `${where}/levels`, { levels: [{ ...cell, kind: 'skill', about: 'M1' }] })
   const queries = async (work: () => Promise<unknown>): Promise<number> => {
     await work()
     await db.raw(`alter database ?? set log_statement = 'all'`, [name])
@@ -82,7 +82,7 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   }
   const saveOnce = async (): Promise<void> => {
     const next = symbol === '2' ? '3' : '2'
-    await level(one, place, students[0]?.student_id ?? '', symbol, next)
+    await level(one, place, { studentId: students[0]?.student_id ?? '', was: symbol, symbol: next })
     symbol = next
   }
   console.log(`a school of ${classes} classes, ${users} users at once`)
@@ -102,7 +102,7 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   const saves = await together(teachers, savesEach, async (cookie, nth) => {
     const was = seen.has(nth) ? (seen.get(nth) ?? null) : await standing(cells[nth] ?? '')
     const next = was === '2' ? '3' : '2'
-    await level(cookie, places[nth] ?? '', cells[nth] ?? '', was, next)
+    await level(cookie, places[nth] ?? '', { studentId: cells[nth] ?? '', was, symbol: next })
     seen.set(nth, next)
   })
   console.log(`  a level saved, ${users} users at once     ${percentiles(saves)}`)
@@ -177,7 +177,7 @@ async function growSchool(base: Knex): Promise<Room[]> {
 }
 
 function startWeb(): ChildProcess {
-  return spawn(process.execPath, [...(process.env.PROF ? ['--cpu-prof', '--cpu-prof-dir=/tmp/prof'] : []), '.output/server/index.mjs'], {
+  return spawn(process.execPath, ['.output/server/index.mjs'], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: {
       ...process.env,

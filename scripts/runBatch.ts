@@ -8,10 +8,12 @@ import { writeCsv } from '../core/exchange/writeCsv'
 import { draftClass } from '../core/narrative/draftComment'
 import { countGraphemes } from '../core/narrative/graphemes'
 import { displayName } from '../core/people/names'
-import type { ClassRecord, StudentComment } from '../core/record/classRecord'
+import type { ClassRecord } from '../core/record/classRecord'
+import type { StudentComment } from '../core/record/termRecord'
 import { draftRequest } from '../core/record/narrativeFacts'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
+import { familyFacts } from '../core/reports/familyFacts'
 import { setReports } from '../press/pdf/setReports'
 
 const usage = 'Usage: npm run batch -- --in FOLDER --out FOLDER'
@@ -97,7 +99,9 @@ function writeComments(record: ClassRecord): StudentComment[] {
 function setPdf(record: ClassRecord, path: string): Promise<Map<string, number>> {
   const index = indexRecord(record)
   const today = new Date()
-  const reports = record.students.map((student) => composeReport(index, student, today.toISOString()))
+  const reports = record.students.map((student) =>
+    composeReport(familyFacts(index, student), record.layout, today.toISOString()),
+  )
   const title = `${record.layout.title}s: ${record.classRoom.name}, ${record.term.name} ${record.term.year}`
   return setReports(reports, createWriteStream(path), { title, language: 'en-GB', madeAt: today })
 }

@@ -28,7 +28,7 @@ await step('prepare', 'npx', ['nuxt', 'prepare'])
 countStep(await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
 countStep(await step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
 countStep(await step('types', 'npx', ['nuxt', 'typecheck']))
-await suite('unit and outside references', 'unit.json', 'npx', [
+await suite('unit and outside references', 'unit.json', [
   'vitest',
   'run',
   '--project',
@@ -76,7 +76,6 @@ try {
   await suite(
     'API',
     'api.json',
-    'npx',
     [
       'vitest',
       'run',
@@ -97,7 +96,7 @@ try {
   )
   processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true, pidFile })
   await whenHealthy(port)
-  await suite('interface', 'e2e.json', 'npx', ['playwright', 'test'], env)
+  await suite('interface', 'e2e.json', ['playwright', 'test'], env)
 } catch (error) {
   console.error(error)
   totals.failed += 1
@@ -110,8 +109,8 @@ console.log(`\n${totals.passed} passed, ${totals.failed} failed`)
 process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1)
 
 /** Runs a suite and adds what it counted; a suite that failed without counting a failure counts as one. */
-async function suite(name, file, command, args, env = {}) {
-  const passed = await step(name, command, args, env)
+async function suite(name, file, args, env = {}) {
+  const passed = await step(name, 'npx', args, env)
   const counts = existsSync(`${results}/${file}`)
     ? readCounts(JSON.parse(readFileSync(`${results}/${file}`, 'utf8')))
     : { passed: 0, failed: 0 }

@@ -1,8 +1,9 @@
-import { usualCheckSettings } from '../core/checks/checkSettings'
-import { usualMarkRules } from '../core/marks/termMark'
+import { usualCheckSettings } from '../core/school/checkSettings'
+import { usualMarkRules } from '../core/marks/markRules'
 import { readPlan } from '../core/narrative/plan'
 import { she, they } from '../core/people/pronouns'
-import type { ClassRecord, Student } from '../core/record/classRecord'
+import type { ClassRecord } from '../core/record/classRecord'
+import type { Student } from '../core/record/roster'
 import type { Scale } from '../core/scales/scale'
 import type { Tier } from '../core/scales/tier'
 
@@ -45,7 +46,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
       commentsDue: '2027-03-12',
       locks: '2027-03-19',
     },
-    before: null,
+    earlier: [],
     teachers: {},
     scales: [
       {

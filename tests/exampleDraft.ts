@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { DraftRequest } from '../core/narrative/draftComment'
+import type { DraftRequest } from '../core/narrative/draftRequest'
 import type { StandingFact } from '../core/narrative/because'
 import type { Phrase, Phrasebook } from '../core/narrative/phrase'
 import { readPlan } from '../core/narrative/plan'

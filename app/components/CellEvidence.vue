@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LevelKind } from '~~/core/record/classRecord'
+import type { LevelKind } from '~~/core/record/termRecord'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What is known about one student and one skill or habit, in order. */
@@ -26,7 +26,9 @@ const lastTerm = computed(() =>
     <p class="font-semibold">
       {{ student?.usedName }}<template v-if="title">: {{ title }}</template>
     </p>
-    <p v-if="classRecord.record?.before">{{ classRecord.record.before.term.name }}: {{ lastTerm ?? 'not rated' }}</p>
+    <p v-if="classRecord.record?.earlier[0]">
+      {{ classRecord.record.earlier[0].term.name }}: {{ lastTerm ?? 'not rated' }}
+    </p>
     <div>
       <p class="small-head">Notes</p>
       <ul>

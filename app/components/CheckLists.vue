@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckSettings } from '~~/core/checks/checkSettings'
+import type { CheckSettings } from '~~/core/school/checkSettings'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
 

@@ -4,7 +4,8 @@ import { draftComment } from '~~/core/narrative/draftComment'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { countGraphemes } from '~~/core/narrative/graphemes'
 import type { CommentBox } from '~~/core/narrative/plan'
-import type { Student, StudentComment } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
+import type { StudentComment } from '~~/core/record/termRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { usageOfComments } from '~~/core/record/usageOfComments'
 import { withoutUnkeepable } from '~~/core/text/plainText'
@@ -62,29 +63,14 @@ function typed(event: Event): void {
     return
   }
   full.value = false
-  put(next, followEdits(comment.value?.sentences ?? [], text.value, next), true, comment.value?.status ?? 'in draft')
+  const sentences = followEdits(comment.value?.sentences ?? [], text.value, next)
+  put({ text: next, sentences, ownWords: true, status: comment.value?.status ?? 'in draft' })
 }
 
-function put(
-  next: string,
-  sentences: ReturnType<typeof followEdits>,
-  ownWords: boolean,
-  status: 'in draft' | 'finished',
-  when: 'soon' | 'now' = 'soon',
-): void {
+function put(next: Omit<StudentComment, 'studentId' | 'box' | 'version'>, when: 'soon' | 'now' = 'soon'): void {
   const { student, box } = props
-  classRecord.writeComment(
-    {
-      studentId: student.id,
-      box: box.key,
-      text: next,
-      sentences,
-      ownWords,
-      status,
-      version: comment.value?.version ?? 0,
-    },
-    when,
-  )
+  const version = comment.value?.version ?? 0
+  classRecord.writeComment({ ...next, studentId: student.id, box: box.key, version }, when)
 }
 
 function draft(): void {
@@ -92,7 +78,7 @@ function draft(): void {
   const request = draftRequest(classRecord.index, props.student, props.box)
   const usage = usageOfComments(classmates.value)
   const made = draftComment(request, classRecord.record.phrasebook, usage)
-  if (made.text !== '') put(made.text, made.sentences, false, 'in draft', 'now')
+  if (made.text !== '') put({ text: made.text, sentences: made.sentences, ownWords: false, status: 'in draft' }, 'now')
   else nothing.value = 'Nothing can be said yet: settle a mark or level first.'
 }
 
@@ -111,8 +97,8 @@ function reword(how: Rewording | 'sentence'): void {
   for (const id of told.flatMap((sentence) => sentence.phraseIds)) shown.set(id, (shown.get(id) ?? 0) + 1)
   const made =
     how === 'sentence'
-      ? rewordSentence(request, now, under, phrasebook, shown)
-      : rewordComment(request, now, how, phrasebook, shown, usageOfComments(classmates.value))
+      ? rewordSentence(request, now, under, { phrasebook, shown })
+      : rewordComment(request, now, how, { phrasebook, shown, usage: usageOfComments(classmates.value) })
   nothing.value = made
     ? ''
     : how === 'sentence'
@@ -121,7 +107,8 @@ function reword(how: Rewording | 'sentence'): void {
         ? 'There is no other wording.'
         : `There is no ${how} wording.`
   if (!made) return
-  put(made.text, made.sentences, how === 'sentence' ? now.ownWords : false, 'in draft', 'now')
+  const ownWords = how === 'sentence' && now.ownWords
+  put({ text: made.text, sentences: made.sentences, ownWords, status: 'in draft' }, 'now')
   if (how === 'sentence') void nextTick(() => area.value?.setSelectionRange(caret, caret))
 }
 
@@ -139,14 +126,10 @@ function caret(): number {
 defineExpose({ show, caret })
 
 function finish(): void {
-  if (comment.value && text.value.trim() !== '')
-    put(
-      text.value,
-      comment.value.sentences,
-      comment.value.ownWords,
-      comment.value.status === 'finished' ? 'in draft' : 'finished',
-      'now',
-    )
+  const now = comment.value
+  if (!now || now.text.trim() === '') return
+  const { sentences, ownWords } = now
+  put({ text: now.text, sentences, ownWords, status: now.status === 'finished' ? 'in draft' : 'finished' }, 'now')
 }
 
 function goOn(by: 1 | -1): void {

@@ -2,7 +2,7 @@
 import { mended } from '~~/core/checks/checkComment'
 import { wordsOf, type Finding, type Mend } from '~~/core/checks/finding'
 import type { CommentBox } from '~~/core/narrative/plan'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What the checks found in one comment: why, the words, the mends, and "this is right". */

@@ -3,14 +3,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { PlainToken } from '~~/core/narrative/notation'
 import { parsePhrase } from '~~/core/narrative/notation'
 import { writeOutContractions } from '~~/core/narrative/frame/contractions'
-import {
-  frameNotation,
-  frameParts,
-  readOtherwise,
-  recogniseFrame,
-  type Frame,
-  type FramePiece,
-} from '~~/core/narrative/frame/recogniseFrame'
+import type { Frame, FramePiece } from '~~/core/narrative/frame/frame'
+import { frameNotation, frameParts, readOtherwise, recogniseFrame } from '~~/core/narrative/frame/recogniseFrame'
 import { frameOfPhrase } from '~~/core/narrative/frame/frameOfPhrase'
 import { she } from '~~/core/people/pronouns'
 import { useClassRecord } from '~/stores/classRecord'

@@ -3,7 +3,7 @@ import { percentText, roundHalfUp } from '~~/core/marks/rounding'
 import { displayName } from '~~/core/people/names'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
 import { readSpecial, specialValues } from '~~/core/scales/special'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 

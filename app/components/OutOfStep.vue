@@ -2,7 +2,7 @@
 import type { Draft } from '~~/core/narrative/because'
 import { proposeInStep } from '~~/core/narrative/outOfStep'
 import type { CommentBox } from '~~/core/narrative/plan'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 

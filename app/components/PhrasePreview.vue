@@ -5,7 +5,7 @@ import type { Phrase } from '~~/core/narrative/phrase'
 import { nothingSpoken, saySentence, withFacts } from '~~/core/narrative/say'
 import { tryPhrase } from '~~/core/narrative/tryPhrase'
 import { draftRequest } from '~~/core/record/narrativeFacts'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
 
 /**

@@ -54,7 +54,7 @@ const notes = computed(() =>
   (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
 )
 const before = computed(() =>
-  classRecord.record?.before?.comments.find(
+  classRecord.record?.earlier[0]?.comments.find(
     (comment) => comment.studentId === student.value?.id && comment.box === props.box.key,
   ),
 )
@@ -94,7 +94,7 @@ const before = computed(() =>
     </div>
     <BecauseList :box="box.key" />
     <div v-if="before">
-      <p class="small-head">{{ classRecord.record?.before?.term.name }}</p>
+      <p class="small-head">{{ classRecord.record?.earlier[0]?.term.name }}</p>
       <p class="font-serif">{{ before.text }}</p>
     </div>
     <StudentResults v-if="box.subject !== null && box.subject === classRecord.subject?.key" />

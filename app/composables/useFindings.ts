@@ -4,7 +4,7 @@ import { languageFindings, type LanguageRemark } from '~~/core/checks/language'
 import { plainlyNamed } from '~~/core/checks/plainName'
 import type { Finding } from '~~/core/checks/finding'
 import type { CommentBox } from '~~/core/narrative/plan'
-import type { Student } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
 import { remarksOn } from '~/composables/useLanguage'
 import { useClassRecord } from '~/stores/classRecord'
 
@@ -59,7 +59,7 @@ export function useFindings(student: () => Student | null, box: () => CommentBox
       ...own,
       ...language.filter(
         (finding) =>
-          !isAccepted(finding, index, who.id, where.key, text.value) &&
+          !isAccepted(finding, { index, student: who, box: where, text: text.value }) &&
           !own.some(
             (each) => each.start < finding.end && each.end > finding.start && each.end - each.start < text.value.length,
           ),

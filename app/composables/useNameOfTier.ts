@@ -1,7 +1,7 @@
 import type { Tier } from '~~/core/scales/tier'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** What the school calls a tier: the name of its level on the scale of the box in view, or null where it has none there. */
+/** What the school calls a tier: its level on the scale of the box in view, or null where it has none there. */
 export function useNameOfTier(): (tier: Tier) => string | null {
   const classRecord = useClassRecord()
   return (tier) => {

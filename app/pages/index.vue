@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { longDate } from '~~/core/reports/composeReport'
+import { longDate } from '~~/core/reports/longDate'
 import { daysUntil } from '~~/core/terms/lock'
 import { stages, type Stage } from '~~/core/terms/progress'
 import type { DeskClass } from '~~/contracts/answers'

@@ -2,6 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import type { RunAnswer } from '~~/contracts/answers'
 import { composeReport } from '~~/core/reports/composeReport'
+import { familyFacts } from '~~/core/reports/familyFacts'
 import { ApiProblem, askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 
@@ -11,7 +12,9 @@ const { busy, problem, attempt } = useAttempt()
 
 const report = computed(() => {
   const { index, student, answer } = classRecord
-  return index && student && answer ? composeReport(index, student, answer.today) : null
+  return index && student && answer
+    ? composeReport(familyFacts(index, student), index.record.layout, answer.today)
+    : null
 })
 const total = computed(() => classRecord.record?.students.length ?? 0)
 const missing = computed(() => {

@@ -2,15 +2,10 @@ import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
-import {
-  classRecordOf,
-  type ClassRecord,
-  type LevelKind,
-  type Student,
-  type StudentComment,
-  type StudentMark,
-  type Subject,
-} from '~~/core/record/classRecord'
+import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
+import type { Student } from '~~/core/record/roster'
+import type { Subject } from '~~/core/school/schoolSetup'
+import type { LevelKind, StudentComment, StudentMark } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { indexRecord } from '~~/core/record/recordIndex'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'

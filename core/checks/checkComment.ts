@@ -1,5 +1,5 @@
 import type { CommentBox } from '../narrative/plan'
-import type { Student } from '../record/classRecord'
+import type { Student } from '../record/roster'
 import type { RecordIndex } from '../record/recordIndex'
 import { blankLeft } from './blankLeft'
 import { classmateNamed } from './classmateNamed'
@@ -7,7 +7,7 @@ import { contradicts } from './contradicts'
 import { describingTwice } from './describingTwice'
 import { emptyBox } from './emptyBox'
 import { factsMissing } from './factsMissing'
-import { wordsOf, type Check, type Finding, type Mend } from './finding'
+import { wordsOf, type Check, type CheckInput, type Finding, type Mend } from './finding'
 import { hardReading } from './hardReading'
 import { markAndLevels } from './markAndLevels'
 import { nameMissing } from './nameMissing'
@@ -46,20 +46,17 @@ export function checkComment(index: RecordIndex, student: Student, box: CommentB
   const text = comment?.text ?? ''
   return checks
     .flatMap((check) => check({ index, student, box, comment, text }))
-    .filter((finding) => !isAccepted(finding, index, student.id, box.key, text))
+    .filter((finding) => !isAccepted(finding, { index, student, box, text }))
 }
 
 /** Whether the teacher has said of these very words that they are right. */
 export function isAccepted(
-  finding: Finding,
-  index: RecordIndex,
-  studentId: string,
-  box: string,
-  text: string,
+  { check, ...range }: Finding,
+  { index, student, box, text }: Pick<CheckInput, 'index' | 'student' | 'box' | 'text'>,
 ): boolean {
-  const words = wordsOf(finding, text)
+  const words = wordsOf(range, text)
   return index.record.accepted.some(
-    (each) => each.studentId === studentId && each.box === box && each.check === finding.check && each.words === words,
+    (each) => each.studentId === student.id && each.box === box.key && each.check === check && each.words === words,
   )
 }
 

@@ -1,6 +1,6 @@
 import { possessiveOf } from '../narrative/possessive'
-import type { Student } from '../record/classRecord'
-import { exactWords } from './checkSettings'
+import type { Student } from '../record/roster'
+import { exactWords } from '../school/checkSettings'
 import type { Check } from './finding'
 import { write } from './finding'
 

@@ -3,9 +3,9 @@ import { fidelity } from '../narrative/followEdits'
 import { sentencesOf } from '../narrative/sentences'
 import { familyOf } from '../narrative/wordFamily'
 import { narrativeFacts } from '../record/narrativeFacts'
-import type { StudentComment } from '../record/classRecord'
+import type { StudentComment } from '../record/termRecord'
 import { tierRank, type Tier } from '../scales/tier'
-import { wholeWords } from './checkSettings'
+import { wholeWords } from '../school/checkSettings'
 import type { Check, Finding } from './finding'
 
 /** Words that only a high level bears out; with the school's describing words for the top. Ours. */

@@ -1,35 +1,36 @@
 import type { CommentBox } from '../narrative/plan'
-import type { Student, StudentComment } from '../record/classRecord'
+import type { Student } from '../record/roster'
+import type { StudentComment } from '../record/termRecord'
 import type { RecordIndex } from '../record/recordIndex'
 
 /** A change to the text that puts a finding right: the range's words give way to others. */
 export interface Mend {
   /** What the button says: "Write “her”". */
-  label: string
-  start: number
-  end: number
-  text: string
+  readonly label: string
+  readonly start: number
+  readonly end: number
+  readonly text: string
 }
 
 /** What a check found, why it matters, and where it stands in the text (UTF-16 units, end exclusive). */
 export interface Finding {
-  check: string
+  readonly check: string
   /** A sentence for the teacher. */
-  why: string
-  start: number
-  end: number
+  readonly why: string
+  readonly start: number
+  readonly end: number
   /** The likeliest first; none where only the teacher can say what is right. */
-  mends: Mend[]
+  readonly mends: readonly Mend[]
 }
 
 /** What every check looks at: one box of one student, in its class. */
 export interface CheckInput {
-  index: RecordIndex
-  student: Student
-  box: CommentBox
-  comment: StudentComment | undefined
+  readonly index: RecordIndex
+  readonly student: Student
+  readonly box: CommentBox
+  readonly comment: StudentComment | undefined
   /** The comment's words; "" where there is none. */
-  text: string
+  readonly text: string
 }
 
 export type Check = (input: CheckInput) => Finding[]
@@ -42,14 +43,6 @@ export function write(text: string, start: number, end: number, label = `Write �
 /** A finding that is about the whole text, or about there being none. */
 export function ofWhole(check: string, why: string, input: CheckInput, mends: Mend[] = []): Finding {
   return { check, why, start: 0, end: input.text.length, mends }
-}
-
-/** What "this is right" remembers: the check and the words it pointed at, wherever they stand. */
-export interface AcceptedFinding {
-  studentId: string
-  box: string
-  check: string
-  words: string
 }
 
 /** The words by which a finding is known again after the text around it has changed. */

@@ -2,11 +2,11 @@ import type { Finding, Mend } from './finding'
 
 /** A remark of a spelling and grammar checker, as far as Facunda looks at it. */
 export interface LanguageRemark {
-  kind: string
-  message: string
-  start: number
-  end: number
-  suggestions: string[]
+  readonly kind: string
+  readonly message: string
+  readonly start: number
+  readonly end: number
+  readonly suggestions: readonly string[]
 }
 
 /** Remarks on style and taste: a teacher's own way of writing is not a fault. */

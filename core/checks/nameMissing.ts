@@ -1,4 +1,4 @@
-import { exactWords } from './checkSettings'
+import { exactWords } from '../school/checkSettings'
 import type { Check } from './finding'
 import { ofWhole, write } from './finding'
 

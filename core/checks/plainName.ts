@@ -14,8 +14,8 @@ const standIns = [
 
 /** A text as it is given to a language checker, and the way back for what it suggests. */
 export interface PlainlyNamed {
-  text: string
-  restored: (suggestion: string) => string
+  readonly text: string
+  readonly restored: (suggestion: string) => string
 }
 
 /**

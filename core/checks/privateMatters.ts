@@ -1,4 +1,4 @@
-import { findWords } from './checkSettings'
+import { findWords } from '../school/checkSettings'
 import type { Check } from './finding'
 
 /** Words that touch on health, a diagnosis, the family or money, which are not for a report. */

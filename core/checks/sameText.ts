@@ -1,7 +1,7 @@
 import { editDistance } from '../narrative/editDistance'
 import { listOf } from '../narrative/listOf'
 import { possessiveOf } from '../narrative/possessive'
-import type { StudentComment } from '../record/classRecord'
+import type { StudentComment } from '../record/termRecord'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
 

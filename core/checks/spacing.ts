@@ -2,9 +2,9 @@ import type { Check, Finding } from './finding'
 import { write } from './finding'
 
 interface Rule {
-  find: RegExp
-  why: string
-  instead: (match: RegExpMatchArray) => string
+  readonly find: RegExp
+  readonly why: string
+  readonly instead: (match: RegExpMatchArray) => string
 }
 
 const rules: readonly Rule[] = [

@@ -1,4 +1,4 @@
-import { findWords } from './checkSettings'
+import { findWords } from '../school/checkSettings'
 import type { Check } from './finding'
 import { write } from './finding'
 

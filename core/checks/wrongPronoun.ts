@@ -1,12 +1,13 @@
 import { capitalised } from '../narrative/capitals'
 import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
-import { cutIntoWords, type FrameWord } from '../narrative/frame/recogniseFrame'
+import type { FrameWord } from '../narrative/frame/frame'
+import { cutIntoWords } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'
 import { alsoNouns, singularVerbs } from '../narrative/frame/verbWords'
 import type { PronounCase } from '../narrative/notation'
 import { possessiveOf } from '../narrative/possessive'
 import { he, she, they, type Pronouns, type PronounSet } from '../people/pronouns'
-import type { Student } from '../record/classRecord'
+import type { Student } from '../record/roster'
 import type { Check, Finding } from './finding'
 import { write } from './finding'
 
@@ -30,7 +31,7 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
       why: `“${match[0]}” was meant to become ${student.usedName}’s own pronoun.`,
       start: match.index,
       end,
-      mends: mendFor(caseOfLeftover(match[0]), match.index, end, text, student.pronouns, setting),
+      mends: mendFor(caseOfLeftover(match[0]), { start: match.index, end }, text, setting),
     }
   })
   const wrong = words.flatMap((word, at): Finding[] => {
@@ -43,7 +44,7 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
         why: found.why.replace('{name}', student.usedName),
         start: word.start,
         end: word.end,
-        mends: mendFor(found.case, word.start, word.end, text, student.pronouns, setting),
+        mends: mendFor(found.case, word, text, setting),
       },
     ]
   })
@@ -191,12 +192,11 @@ function caseOfLeftover(leftover: string): PronounCase {
 
 function mendFor(
   which: PronounCase,
-  start: number,
-  end: number,
+  { start, end }: { start: number; end: number },
   text: string,
-  pronouns: Pronouns,
   { student, rule }: { student: Student; rule: Parameters<typeof possessiveOf>[1] },
 ): Finding['mends'] {
+  const { pronouns } = student
   const owner = which === 'determiner' || which === 'possessive'
   if (pronouns === 'name only')
     return [write(owner ? possessiveOf(student.usedName, rule) : student.usedName, start, end)]

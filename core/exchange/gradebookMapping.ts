@@ -1,3 +1,6 @@
+import { z } from 'zod'
+import { text } from '../text/textSchema'
+
 /** What a column of a gradebook file can be. */
 export const columnRoles = [
   'number',
@@ -15,21 +18,23 @@ export const columnRoles = [
 export type ColumnRole = (typeof columnRoles)[number]
 
 /** Rows of a wide file that describe the pieces of work instead of a student. */
-export type DescribingRow = 'out of' | 'category' | 'date' | 'weight'
+export const describingRows = ['out of', 'category', 'date', 'weight'] as const
+export type DescribingRow = (typeof describingRows)[number]
 
 /** How a gradebook file is to be read: guessed by the program, corrected by the teacher. */
-export interface GradebookMapping {
-  shape: 'wide' | 'long'
+export const gradebookMappingSchema = z.object({
+  shape: z.enum(['wide', 'long']),
   /** The number of the row with the headings. */
-  headingRow: number
+  headingRow: z.number().int().min(1),
   /** One per column. */
-  columns: ColumnRole[]
+  columns: z.array(z.enum(columnRoles)).max(2000),
   /** Row number → what it tells (wide files). */
-  describingRows: Record<string, DescribingRow>
+  describingRows: z.record(z.string(), z.enum(describingRows)),
   /** Used where the file names none. */
-  category: string
-  outOf: number
-  dates: 'day first' | 'month first'
+  category: text(80).pipe(z.string().min(1, 'Say which category the work belongs to.')),
+  outOf: z.number().positive('The usual maximum must be above 0.').max(100_000),
+  dates: z.enum(['day first', 'month first']),
   /** The teacher's answers about doubtful rows: identity as written → student id. */
-  people: Record<string, string>
-}
+  people: z.record(z.string().max(300), z.string().max(80)),
+})
+export type GradebookMapping = z.infer<typeof gradebookMappingSchema>

@@ -61,7 +61,7 @@ export function guessGradebook(
   const describingRows = long ? {} : describingRowsOf(table, heading)
   const students = body.filter((row) => !(row.number in describingRows))
   const columns = widestColumns(table, heading).map((index) =>
-    guessColumn(index, named[index] ?? null, heading, students, long),
+    guessColumn(index, named[index] ?? null, { heading, students, long }),
   )
   return {
     shape: long ? 'long' : 'wide',
@@ -149,9 +149,7 @@ function widestColumns(table: Table, heading: TableRow): number[] {
 function guessColumn(
   index: number,
   named: ColumnRole | null,
-  heading: TableRow,
-  students: TableRow[],
-  long: boolean,
+  { heading, students, long }: { heading: TableRow; students: readonly TableRow[]; long: boolean },
 ): ColumnRole {
   if (long) return named ?? 'ignore'
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named

@@ -10,8 +10,8 @@ export const phraseColumns = ['id', 'subject', 'part', 'about', 'levels', 'text'
 
 /** What is wrong in one cell of a row. */
 export interface CellProblem {
-  column: string
-  reason: string
+  readonly column: string
+  readonly reason: string
 }
 
 /**

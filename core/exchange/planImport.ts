@@ -54,10 +54,10 @@ export interface PlannedWork {
 
 /** What a class has, for an import to be compared with. */
 export interface KnownGradebook<S extends Matchable> {
-  students: readonly S[]
-  work: readonly PieceOfWork[]
-  results: readonly KnownResult[]
-  categories: readonly Pick<Category, 'key' | 'name'>[]
+  readonly students: readonly S[]
+  readonly work: readonly PieceOfWork[]
+  readonly results: readonly KnownResult[]
+  readonly categories: readonly Pick<Category, 'key' | 'name'>[]
 }
 
 /**

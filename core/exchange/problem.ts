@@ -1,11 +1,11 @@
 /** Something wrong with a file that a person brought, in words they can act on. */
 export interface FileProblem {
-  file: string
+  readonly file: string
   /** 1-based row as a spreadsheet shows it; null when it is about the whole file. */
-  row: number | null
+  readonly row: number | null
   /** The column's heading, or null. */
-  column: string | null
-  reason: string
+  readonly column: string | null
+  readonly reason: string
 }
 
 /** A file that cannot be read at all. The message is meant for the person who brought it. */

@@ -58,14 +58,13 @@ export function readGradebook(
     (row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows),
   )
   return mapping.shape === 'wide'
-    ? readWide(table, heading, students, mapping, standing)
+    ? readWide(table, { heading, students }, mapping, standing)
     : readLong(heading, students, mapping, standing)
 }
 
 function readWide(
   table: Table,
-  heading: TableRow,
-  students: TableRow[],
+  { heading, students }: { heading: TableRow; students: readonly TableRow[] },
   mapping: GradebookMapping,
   standing: StandingWork,
 ): GradebookContent {
@@ -117,7 +116,7 @@ interface WorkColumn {
   heading: TableRow
   index: number
   /** What stands below the heading. */
-  cells: readonly string[]
+  readonly cells: readonly string[]
 }
 
 function wideWork(

@@ -3,8 +3,8 @@ import type { Table } from './readTable'
 
 /** A row by its headings. */
 export interface FileRecord {
-  row: number
-  get: (heading: string) => string
+  readonly row: number
+  readonly get: (heading: string) => string
 }
 
 /**

@@ -3,14 +3,14 @@ import { UnreadableFile } from './problem'
 
 /** A file's cells as text, blank rows left out. Each row remembers its number in the file. */
 export interface Table {
-  rows: TableRow[]
-  delimiter: string
+  readonly rows: readonly TableRow[]
+  readonly delimiter: string
 }
 
 export interface TableRow {
   /** 1-based, counting blank rows, as a spreadsheet shows it. */
-  number: number
-  cells: string[]
+  readonly number: number
+  readonly cells: readonly string[]
 }
 
 const longestCell = 100_000

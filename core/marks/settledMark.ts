@@ -1,14 +1,14 @@
 import { levelForPercent, type Level, type Scale } from '../scales/scale'
 import type { SpecialValue } from '../scales/special'
 import { roundHalfUp } from './rounding'
-import type { MarkRules } from './termMark'
+import type { MarkRules } from './markRules'
 
 /** What the teacher decided for a subject and term. It never replaces the computed mark: both are kept. */
 export interface SettledMark {
   /** Null when a special value was settled. */
-  percent: number | null
-  special: SpecialValue | null
-  reason: string | null
+  readonly percent: number | null
+  readonly special: SpecialValue | null
+  readonly reason: string | null
 }
 
 /** How a settled mark stands to the proposal today. */

@@ -1,40 +1,23 @@
+import type { MarkRules } from './markRules'
 import type { Category, PieceOfWork, Result } from './work'
 import { weightedMean, type Weighted } from './weightedMean'
 
-/** What a school decides about term marks. */
-export interface MarkRules {
-  missing: 'counts as zero' | 'is left out'
-  /** By category: the mean of each category, then of the categories. By points: points scored over points possible. */
-  method: 'by category' | 'by points'
-  /** Whether the letter is read off the mark before or after it is rounded. */
-  letterFrom: 'unrounded' | 'rounded'
-  /** Decimals kept when the mark is shown. */
-  decimals: number
-}
-
-export const usualMarkRules: MarkRules = {
-  missing: 'counts as zero',
-  method: 'by category',
-  letterFrom: 'unrounded',
-  decimals: 0,
-}
-
 export interface CategoryMark {
-  key: string
-  name: string
-  percent: number
+  readonly key: string
+  readonly name: string
+  readonly percent: number
   /** Its part of the term mark after empty categories dropped out, 0 to 1. */
-  share: number
-  pieces: number
+  readonly share: number
+  readonly pieces: number
 }
 
 export interface TermMark {
   /** Unrounded percentage; null when nothing counts yet. */
-  percent: number | null
-  categories: CategoryMark[]
+  readonly percent: number | null
+  readonly categories: readonly CategoryMark[]
   /** How many results the mark rests on, and how many were left out (excused, incomplete, only informing). */
-  counted: number
-  leftOut: number
+  readonly counted: number
+  readonly leftOut: number
 }
 
 /**

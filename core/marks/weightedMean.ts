@@ -1,7 +1,7 @@
 export interface Weighted {
-  value: number
+  readonly value: number
   /** Not negative; a weight of 0 leaves the value out. */
-  weight: number
+  readonly weight: number
 }
 
 /**

@@ -1,24 +1,24 @@
 /** A heading under which pieces of work are weighed: "Quizzes", 30. */
 export interface Category {
-  key: string
-  name: string
+  readonly key: string
+  readonly name: string
   /** Relative to the other categories; need not add up to 100. */
-  weight: number
+  readonly weight: number
 }
 
 /** A quiz, project, exam or the like that a class did. */
 export interface PieceOfWork {
-  id: string
-  title: string
-  category: string
+  readonly id: string
+  readonly title: string
+  readonly category: string
   /** ISO date, or null when the file said none. */
-  date: string | null
+  readonly date: string | null
   /** The most that can be scored, above 0. */
-  outOf: number
+  readonly outOf: number
   /** Relative to the other work of its category. */
-  weight: number
+  readonly weight: number
   /** False for work that only informs the teacher. */
-  counts: boolean
+  readonly counts: boolean
 }
 
 export const resultStates = ['scored', 'missing', 'late', 'excused', 'incomplete'] as const
@@ -26,7 +26,7 @@ export type ResultState = (typeof resultStates)[number]
 
 /** What one student got for one piece of work. A late result may have a score; a missing one has none. */
 export interface Result {
-  workId: string
-  state: ResultState
-  score: number | null
+  readonly workId: string
+  readonly state: ResultState
+  readonly score: number | null
 }

@@ -16,17 +16,17 @@ const mostTried = 60
 const mostTimes = 2
 
 export interface ChoiceSetting extends CostSetting {
-  describing: Readonly<DescribingWords>
-  describingFamilies: ReadonlySet<number>
+  readonly describing: Readonly<DescribingWords>
+  readonly describingFamilies: ReadonlySet<number>
   /** Whether a finished choice may be taken: within the limit, not a classmate's very words. */
-  mayBe: (chosen: readonly ChosenPart[]) => boolean
+  readonly mayBe: (chosen: readonly ChosenPart[]) => boolean
 }
 
 /** A candidate with all that does not depend on the other parts. */
 interface Offer {
-  phrase: ReadyPhrase
-  cost: number
-  families: number[]
+  readonly phrase: ReadyPhrase
+  readonly cost: number
+  readonly families: readonly number[]
 }
 
 /**

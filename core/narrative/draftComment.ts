@@ -1,40 +1,12 @@
-import type { Draft, LeftOut, NarrativeFacts } from './because'
+import type { Draft, LeftOut } from './because'
 import { chooseWordings } from './choose'
 import { countGraphemes } from './graphemes'
 import { openParts, type OpenPart } from './openParts'
+import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
 import type { Phrasebook } from './phrase'
-import type { CommentBox } from './plan'
-import type { Subject } from './say'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import { usageKey, type CostSetting, type Usage } from './wordingCost'
-
-/** One comment to be written. */
-export interface DraftRequest {
-  /** What tells this student from classmates, so that like facts are worded differently; always the same for one. */
-  seed: string
-  subject: Subject
-  /** The student's grade as a number, or null where it is none. */
-  grade: number | null
-  box: CommentBox
-  facts: NarrativeFacts
-  /** Phrases this student had in this box last term: not to be said again. */
-  avoid?: ReadonlySet<string>
-  /** Phrases of the draft that stands; they are kept where they still hold. */
-  standing?: ReadonlySet<string>
-  /** What a teacher who asks for another wording has seen and wants. */
-  wish?: Wish
-}
-
-export interface Wish {
-  /** How often each phrase has been shown already. */
-  shown?: ReadonlyMap<string, number>
-  /** By part key: the phrases to which a part is held. */
-  held?: ReadonlyMap<string, ReadonlySet<string>>
-  /** The text must have at least and at most so many characters; the box's own limit always holds. */
-  atLeast?: number
-  atMost?: number
-}
 
 /** How full a box should be for its text to look right; ours. */
 const wellFilled = 0.8
@@ -74,8 +46,8 @@ export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usag
 }
 
 interface Composed {
-  draft: Draft
-  chosen: readonly ChosenPart[]
+  readonly draft: Draft
+  readonly chosen: readonly ChosenPart[]
 }
 
 /** @param taken phrase ids, joined by spaces, of whole comments that classmates have */
@@ -85,8 +57,8 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, usage: Usage, ta
   let parts = held(opened.parts, request.wish)
   while (saysSomething(parts)) {
     const chosen =
-      choose(parts, request, phrasebook, usage, taken) ??
-      (taken.size > 0 ? choose(parts, request, phrasebook, usage, new Set()) : null)
+      choose(parts, request, phrasebook, { usage, taken }) ??
+      (taken.size > 0 ? choose(parts, request, phrasebook, { usage, taken: new Set() }) : null)
     if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const least = Math.max(...parts.map((part) => part.dispensable))
     const gone = parts.findLastIndex((part) => part.dispensable === least)
@@ -121,8 +93,7 @@ function choose(
   parts: readonly OpenPart[],
   request: DraftRequest,
   phrasebook: Phrasebook,
-  usage: Usage,
-  taken: ReadonlySet<string>,
+  { usage, taken }: { usage: Usage; taken: ReadonlySet<string> },
 ): ChosenPart[] | null {
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)

@@ -1,21 +1,24 @@
+import { distance } from 'fastest-levenshtein'
+
 /**
- * How many words must be put in, taken out or exchanged to make one text of the other (Levenshtein 1965, over words).
+ * How many words must be put in, taken out or exchanged to make one text of the other: Levenshtein's distance over
+ * words, each word standing for one sign.
  * @param atMost beyond this it is only known to be more, and `atMost + 1` is given; keeps two unlike texts cheap
+ * @example editDistance(['she', 'adds', 'well'], ['she', 'adds', 'very', 'well'], 5) // 1
  */
 export function editDistance(a: readonly string[], b: readonly string[], atMost: number): number {
   if (Math.abs(a.length - b.length) > atMost) return atMost + 1
-  let row = b.map((_, at) => at + 1)
-  for (const [at, word] of a.entries()) {
-    let diagonal = at
-    let left = at + 1
-    let least = left
-    row = row.map((above, column) => {
-      left = Math.min(left + 1, above + 1, diagonal + (word === b[column] ? 0 : 1))
-      diagonal = above
-      least = Math.min(least, left)
-      return left
-    })
-    if (least > atMost) return atMost + 1
-  }
-  return Math.min(atMost + 1, row.at(-1) ?? a.length)
+  const signs = new Map<string, string>()
+  const written = (words: readonly string[]): string =>
+    words.map((word) => signOf(word, signs)).join('')
+  return Math.min(atMost + 1, distance(written(a), written(b)))
+}
+
+/** One sign for each word; two texts have fewer different words than there are signs. */
+function signOf(word: string, signs: Map<string, string>): string {
+  const known = signs.get(word)
+  if (known !== undefined) return known
+  const sign = String.fromCharCode(signs.size + 1)
+  signs.set(word, sign)
+  return sign
 }

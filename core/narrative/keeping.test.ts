@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { anyRequest, phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
 import type { Tier } from '../scales/tier'
 import type { DraftSentence } from './because'
-import { draftComment, type DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
+import { draftComment } from './draftComment'
 import { fidelity, followEdits } from './followEdits'
 import { countGraphemes } from './graphemes'
 import { proposeInStep, staleSentences } from './outOfStep'
@@ -208,18 +209,21 @@ describe('another wording', () => {
     for (let times = 0; times < 4; times += 1) {
       seen.add(now.text)
       for (const id of now.sentences.flatMap((sentence) => sentence.phraseIds)) shown.set(id, (shown.get(id) ?? 0) + 1)
-      now = rewordComment(request('growing'), now, 'another', book, shown) ?? now
+      now = rewordComment(request('growing'), now, 'another', { phrasebook: book, shown }) ?? now
     }
     expect(seen.size).toBe(4)
   })
   it('is shorter or longer within the limit, or is not given', () => {
-    const shorter = rewordComment(request('growing'), draft, 'shorter', book, new Map())
+    const shorter = rewordComment(request('growing'), draft, 'shorter', { phrasebook: book, shown: new Map() })
     expect(countGraphemes(shorter?.text ?? '')).toBeLessThan(countGraphemes(draft.text))
-    const longer = rewordComment(request('growing'), shorter ?? draft, 'longer', book, new Map())
+    const longer = rewordComment(request('growing'), shorter ?? draft, 'longer', { phrasebook: book, shown: new Map() })
     expect(countGraphemes(longer?.text ?? '')).toBeGreaterThan(countGraphemes(shorter?.text ?? ''))
     const tight = request('growing')
     expect(
-      rewordComment({ ...tight, box: { ...tight.box, limit: draft.text.length } }, draft, 'longer', book, new Map()),
+      rewordComment({ ...tight, box: { ...tight.box, limit: draft.text.length } }, draft, 'longer', {
+        phrasebook: book,
+        shown: new Map(),
+      }),
     ).toBeNull()
   })
   it('of one sentence leaves all others as they stand, the teacher’s own words among them', () => {
@@ -227,7 +231,7 @@ describe('another wording', () => {
     const standing = { text: mine, sentences: followEdits(draft.sentences, draft.text, mine) }
     const which = at('outcome Data')
     const shown = new Map((draft.sentences[which]?.phraseIds ?? []).map((id) => [id, 1]))
-    const other = rewordSentence(request('growing'), standing, which, book, shown)
+    const other = rewordSentence(request('growing'), standing, which, { phrasebook: book, shown })
     expect(other?.text).toBe(
       mine.replace(draft.sentences[which]?.composed ?? '', other?.sentences[which]?.composed ?? ''),
     )

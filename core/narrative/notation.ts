@@ -100,9 +100,9 @@ export function parsePhrase(text: string): Token[] {
 }
 
 interface Piece {
-  kind: 'words' | 'slot' | 'open' | 'close'
-  content: string
-  at: number
+  readonly kind: 'words' | 'slot' | 'open' | 'close'
+  readonly content: string
+  readonly at: number
 }
 
 /** Cuts a phrase at its braces and brackets. */

@@ -1,7 +1,7 @@
 import { tierRank, type Tier } from '../scales/tier'
 import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
-import type { DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
 import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
@@ -12,19 +12,19 @@ import type { ReadyPhrase } from './readyPhrase'
 
 /** A place in a comment that is waiting for its wording. */
 export interface OpenPart {
-  key: string
-  planned: PlannedPart
-  candidates: ReadyPhrase[]
-  tier: Tier | null
+  readonly key: string
+  readonly planned: PlannedPart
+  readonly candidates: readonly ReadyPhrase[]
+  readonly tier: Tier | null
   /** True when it tells of an uneven strand: no describing word is true of all of it. */
-  uneven: boolean
-  because: Because[]
+  readonly uneven: boolean
+  readonly because: readonly Because[]
   /** What its phrases may say of the record. */
-  facts: Partial<Record<FactName, SayableFact>>
+  readonly facts: Partial<Record<FactName, SayableFact>>
   /** The same facts as plain words. */
-  words: Partial<Record<FactName, string>>
+  readonly words: Partial<Record<FactName, string>>
   /** Parts that may be left out when the limit is tight, highest first. */
-  dispensable: number
+  readonly dispensable: number
 }
 
 /** How readily a part gives way when the limit is tight. */
@@ -72,10 +72,8 @@ function openPart(
   const candidates = phrasesFor(
     phrasebook,
     box.subject,
-    planned.part,
-    about,
-    standing?.tier ?? null,
-    standing?.uneven,
+    { part: planned.part, about },
+    { tier: standing?.tier ?? null, uneven: standing?.uneven },
   ).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
   if (candidates.length === 0) return 'there is no phrase for it'
   return {

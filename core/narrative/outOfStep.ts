@@ -1,5 +1,6 @@
 import type { Because, Draft, DraftSentence } from './because'
-import { draftComment, type DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
+import { draftComment } from './draftComment'
 import { fidelity } from './followEdits'
 import { factsOfStanding } from './openParts'
 import type { Phrasebook } from './phrase'
@@ -7,11 +8,11 @@ import type { Phrasebook } from './phrase'
 /** A sentence whose facts have changed since it was written. */
 export interface StaleSentence {
   /** Its place among the comment's sentences. */
-  at: number
+  readonly at: number
   /** What it was written from, where that no longer holds. */
-  then: Because[]
+  readonly then: readonly Because[]
   /** The same facts today; empty where nothing is settled any more. */
-  now: Because[]
+  readonly now: readonly Because[]
 }
 
 /** One stretch of a proposed text. */
@@ -22,12 +23,12 @@ export type Proposed =
   | { kind: 'conflict'; mine: string; proposed: string }
 
 export interface Proposal {
-  stale: StaleSentence[]
-  pieces: Proposed[]
+  readonly stale: readonly StaleSentence[]
+  readonly pieces: readonly Proposed[]
   /** The new text with its sentences, when no piece is in conflict. */
-  merged: Pick<Draft, 'text' | 'sentences'> | null
+  readonly merged: Pick<Draft, 'text' | 'sentences'> | null
   /** The same with the new sentence in place of the teacher's own in each conflict: for the teacher to choose. */
-  overMine: Pick<Draft, 'text' | 'sentences'>
+  readonly overMine: Pick<Draft, 'text' | 'sentences'>
 }
 
 /**
@@ -65,13 +66,13 @@ export function proposeInStep(
     ),
   )
   const draft = draftComment({ ...request, wish: { held } }, phrasebook)
-  const kept = mergeDraft(text, sentences, isStale, draft, 'mine')
+  const kept = mergeDraft(text, { sentences, isStale }, draft, 'mine')
   const conflicts = kept.pieces.some((piece) => piece.kind === 'conflict')
   return {
     stale,
     pieces: kept.pieces,
     merged: conflicts ? null : kept.merged,
-    overMine: mergeDraft(text, sentences, isStale, draft, 'proposed').merged,
+    overMine: mergeDraft(text, { sentences, isStale }, draft, 'proposed').merged,
   }
 }
 
@@ -81,8 +82,7 @@ export function proposeInStep(
  */
 function mergeDraft(
   text: string,
-  sentences: readonly DraftSentence[],
-  isStale: ReadonlySet<number>,
+  { sentences, isStale }: { sentences: readonly DraftSentence[]; isStale: ReadonlySet<number> },
   draft: Draft,
   inConflict: 'mine' | 'proposed',
 ): { pieces: Proposed[]; merged: Pick<Draft, 'text' | 'sentences'> } {

@@ -1,4 +1,6 @@
-import type { Tier } from '../scales/tier'
+import { z } from 'zod'
+import { tiers, type Tier } from '../scales/tier'
+import { key, text } from '../text/textSchema'
 
 /** The parts that a comment can be made of. */
 export const partKinds = ['opening', 'outcome', 'habit', 'progress', 'next step', 'help at home', 'closing'] as const
@@ -8,40 +10,46 @@ export type PartKind = (typeof partKinds)[number]
 export const moves = ['up', 'same', 'down'] as const
 export type Move = (typeof moves)[number]
 
+const grade = z.number().int().min(0).max(13)
+
 /** A sentence that a school uses, for one part of a comment. */
-export interface Phrase {
-  id: string
+export const phraseSchema = z.object({
+  id: key,
   /** A subject's key, "general" for the general comment, or "any". */
-  subject: string
-  part: PartKind
+  subject: key,
+  part: z.enum(partKinds),
   /** The strand, or the key of the habit, it speaks of; "any" for parts that speak of none. */
-  about: string
+  about: key,
   /** The tiers it is true for; empty when it suits every one. */
-  tiers: Tier[]
+  tiers: z.array(z.enum(tiers)).max(5),
   /**
    * True for an outcome that is told of an uneven strand only: by its strongest and its weakest skill, `tiers` being
    * where the weakest stands.
    */
-  uneven: boolean
+  uneven: z.boolean(),
   /** The moves since last term that it is true for; empty when it suits every one. */
-  moves: Move[]
+  moves: z.array(z.enum(moves)).max(3),
   /** In Facunda's notation. Without a full stop it is a clause, which gets one where it stands alone. */
-  text: string
+  text: text(400, 'Keep a phrase under 400 characters.'),
   /** A word for how it sounds ("warm", "plain"), or "" for any. */
-  tone: string
+  tone: text(20).transform((tone) => tone.trim()),
   /** The grades it is written for, or null for all. */
-  grades: { from: number; to: number } | null
+  grades: z
+    .object({ from: grade, to: grade })
+    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
+    .nullable(),
   /** The person whose own phrase it is, or null for the school's. */
-  owner: string | null
-}
+  owner: z.string().nullable(),
+})
+export type Phrase = z.infer<typeof phraseSchema>
 
 /** Interchangeable describing words by tier. */
 export type DescribingWords = Record<Tier, string[]>
 
 /** All that a school has to say, with its describing words. */
 export interface Phrasebook {
-  phrases: Phrase[]
-  describing: DescribingWords
+  readonly phrases: readonly Phrase[]
+  readonly describing: DescribingWords
 }
 
 /** Reads a grade range, as in "4-6" or "5"; null for all grades. @returns undefined when it is no such thing */

@@ -1,6 +1,6 @@
 import { tiers, type Tier } from '../scales/tier'
 import { familyNumber } from './familyNumber'
-import type { PartKind, Phrasebook } from './phrase'
+import type { PartKind, Phrase, Phrasebook } from './phrase'
 import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 
 /**
@@ -13,10 +13,8 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 export function phrasesFor(
   phrasebook: Phrasebook,
   subject: string | null,
-  part: PartKind,
-  about: string,
-  tier: Tier | null,
-  uneven = false,
+  { part, about }: Pick<Phrase, 'part' | 'about'>,
+  { tier, uneven = false }: { tier: Tier | null; uneven?: boolean | undefined },
 ): ReadyPhrase[] {
   const index = indexPhrases(phrasebook)
   if (uneven && part === 'outcome')
@@ -39,9 +37,9 @@ type IndexedPart = PartKind | 'uneven outcome'
 /** A phrasebook by what its phrases are looked up by, made once per phrasebook. */
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
-  find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => readonly ReadyPhrase[]
+  readonly find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => readonly ReadyPhrase[]
   /** The numbers of the word families of all describing words: what may stand only once in a comment. */
-  describingFamilies: ReadonlySet<number>
+  readonly describingFamilies: ReadonlySet<number>
 }
 
 const indexes = new WeakMap<Phrasebook, PhraseIndex>()

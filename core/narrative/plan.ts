@@ -8,29 +8,29 @@ export type Condition = (typeof conditions)[number]
 
 /** One part of a comment, in its place. */
 export interface PlannedPart {
-  part: PartKind
+  readonly part: PartKind
   /**
-   * The strand, or the habit's key; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan speaks of;
-   * "most moved" for progress; "any" where the part speaks of none.
+   * The strand, or the habit's key; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan
+   * speaks of; "most moved" for progress; "any" where the part speaks of none.
    */
-  about: string
+  readonly about: string
   /** Null: always. */
-  when: Condition | null
+  readonly when: Condition | null
   /** True when it is joined to the part before into one sentence, where that reads well. */
-  sharesSentence: boolean
+  readonly sharesSentence: boolean
 }
 
 /** A place on the report where a text goes, and how it is composed. */
 export interface CommentBox {
-  key: string
-  name: string
+  readonly key: string
+  readonly name: string
   /** A subject's key, or null for the general comment. */
-  subject: string | null
+  readonly subject: string | null
   /** The most characters (graphemes) that fit. */
-  limit: number
+  readonly limit: number
   /** The tone that is liked best here, or "" for any. */
-  tone: string
-  plan: PlannedPart[]
+  readonly tone: string
+  readonly plan: readonly PlannedPart[]
 }
 
 /** What a part speaks of when nothing is named. */

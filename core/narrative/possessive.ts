@@ -1,5 +1,6 @@
 /** How a school writes the possessive of a name that ends in s: "James's" or "James'". */
-export type PossessiveRule = 'apostrophe and s' | 'apostrophe only'
+export const possessiveRules = ['apostrophe and s', 'apostrophe only'] as const
+export type PossessiveRule = (typeof possessiveRules)[number]
 
 /**
  * The possessive of a name: "Maya’s", and for names that end in s, spoken or silent (James, Louis), as the school

@@ -5,28 +5,28 @@ import { contentWords } from './wordFamily'
 
 /** A phrase with everything about it that does not depend on a student, worked out once. */
 export interface ReadyPhrase extends Phrase {
-  tokens: Token[]
+  readonly tokens: readonly Token[]
   /** Facts without which it cannot be said. */
-  needs: FactName[]
+  readonly needs: readonly FactName[]
   /**
    * The numbers of the word families of its fixed content words and verbs, as often as they stand in it; optional
    * words apart.
    */
-  families: number[]
+  readonly families: readonly number[]
   /** What is left out where a fact is not known: the facts, and the families of the fixed words between them. */
-  optional: { needs: FactName[]; families: number[] }[]
+  readonly optional: { needs: FactName[]; families: number[] }[]
   /** The examples in its exchangeable slots, in order. */
-  slots: string[]
+  readonly slots: readonly string[]
   /** True when its sentence begins with the student. */
-  opensWithStudent: boolean
+  readonly opensWithStudent: boolean
   /** True when it is one plain clause about the student, so that it can share a sentence. */
-  joins: boolean
+  readonly joins: boolean
   /** True when it says two things already. */
-  isDouble: boolean
+  readonly isDouble: boolean
   /** How often a student without pronouns would be named in it beyond the first time. */
-  namings: number
+  readonly namings: number
   /** Characters that are printed whoever the student is. */
-  fixedLength: number
+  readonly fixedLength: number
 }
 
 const ready = new WeakMap<Phrase, ReadyPhrase>()

@@ -1,5 +1,6 @@
 import type { Draft, DraftSentence } from './because'
-import { draftComment, type DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
+import { draftComment } from './draftComment'
 import { countGraphemes } from './graphemes'
 import type { Phrasebook } from './phrase'
 import type { Usage } from './wordingCost'
@@ -7,21 +8,25 @@ import type { Usage } from './wordingCost'
 /** What a teacher may ask of a comment that stands. */
 export type Rewording = 'another' | 'shorter' | 'longer'
 
+/** What there is to say, and what the teacher has seen of it. */
+export interface WordingsToTry {
+  readonly phrasebook: Phrasebook
+  /** How often each phrase has been shown to the teacher here; those of the text that stands are among them. */
+  readonly shown: ReadonlyMap<string, number>
+}
+
 /** By how much a text must at least change its length to count as shorter or longer. */
 const step = 0.1
 
 /**
  * The next best wording of a whole comment: another one, or one that is shorter or longer, within the box's limit.
- * @param shown how often each phrase has been shown to the teacher here; those of the text that stands are among them
  * @returns null when the phrasebook has no such wording
  */
 export function rewordComment(
   request: DraftRequest,
   standing: Pick<Draft, 'text' | 'sentences'>,
   rewording: Rewording,
-  phrasebook: Phrasebook,
-  shown: ReadonlyMap<string, number>,
-  usage: Usage = new Map(),
+  { phrasebook, shown, usage = new Map() }: WordingsToTry & { usage?: Usage },
 ): Draft | null {
   const length = countGraphemes(standing.text)
   const difference = Math.max(12, Math.round(length * step))
@@ -43,8 +48,7 @@ export function rewordSentence(
   request: DraftRequest,
   standing: Pick<Draft, 'text' | 'sentences'>,
   which: number,
-  phrasebook: Phrasebook,
-  shown: ReadonlyMap<string, number>,
+  { phrasebook, shown }: WordingsToTry,
 ): Pick<Draft, 'text' | 'sentences'> | null {
   const sentence = standing.sentences[which]
   if (!sentence || sentence.parts.length === 0) return null

@@ -7,19 +7,19 @@ import { pluralVerb } from './verbs'
 
 /** Who is spoken of, and how. */
 export interface Subject {
-  name: string
-  family: string
-  pronouns: Pronouns
-  possessives: PossessiveRule
+  readonly name: string
+  readonly family: string
+  readonly pronouns: Pronouns
+  readonly possessives: PossessiveRule
 }
 
 /** What has been said so far in a comment, so that the next sentence knows whether to name the student. */
 export interface Spoken {
-  named: boolean
+  readonly named: boolean
   /** Sentences since the name was last said. */
-  sentencesSinceName: number
+  readonly sentencesSinceName: number
   /** True when the last sentence spoke of other people whom the student's pronoun could mean as well. */
-  othersMeant: boolean
+  readonly othersMeant: boolean
 }
 
 /** After so many sentences without it the name is said again. */
@@ -28,8 +28,8 @@ const nameAgainAfter = 3
 export const nothingSpoken: Spoken = { named: false, sentencesSinceName: 0, othersMeant: false }
 
 export interface Said {
-  text: string
-  spoken: Spoken
+  readonly text: string
+  readonly spoken: Spoken
 }
 
 /** Facts put in their places as plain words. A missing one is the caller's to avoid. */

@@ -7,19 +7,19 @@ import { couldBeMeant, nothingSpoken, saySentence, withFacts, type Subject } fro
 
 /** A part with the wording and describing words chosen for it. */
 export interface ChosenPart {
-  part: OpenPart
-  phrase: ReadyPhrase
-  describing: string[]
+  readonly part: OpenPart
+  readonly phrase: ReadyPhrase
+  readonly describing: readonly string[]
 }
 
 /** Where a comment stands after some of its parts, as far as joining sentences goes. */
 export interface Joining {
-  last: { phrase: ReadyPhrase; tier: Tier | null } | null
+  readonly last: { phrase: ReadyPhrase; tier: Tier | null } | null
   /** How many parts the sentence under way holds. */
-  inSentence: number
+  readonly inSentence: number
   /** Whether the sentence under way, and the one before it, hold a contrast. */
-  contrast: boolean
-  contrastBefore: boolean
+  readonly contrast: boolean
+  readonly contrastBefore: boolean
 }
 
 export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: false, contrastBefore: false }

@@ -1,4 +1,4 @@
-import type { DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
 import { openParts, standingsFor, type OpenPart } from './openParts'
 import type { DescribingWords, Phrase } from './phrase'
 

@@ -1,12 +1,13 @@
 import type { DraftSentence, LeftOut } from './because'
-import { draftComment, type DraftRequest } from './draftComment'
+import type { DraftRequest } from './draftRequest'
+import { draftComment } from './draftComment'
 import { openParts } from './openParts'
 import type { Phrasebook } from './phrase'
 import { partKey } from './plan'
 
 /** A part of the plan about which a comment says nothing, though it applies to the student. */
 export interface Unsaid extends Omit<LeftOut, 'why'> {
-  why: Exclude<LeftOut['why'], 'it does not apply'> | 'it can be said by now'
+  readonly why: Exclude<LeftOut['why'], 'it does not apply'> | 'it can be said by now'
 }
 
 /**

@@ -16,18 +16,18 @@ export function usageKey(phraseId: string, tier: Tier | null = null): string {
 /** Everything the cost of a wording looks at besides the phrase itself. */
 export interface CostSetting {
   /** Who and which box: the same words, the same preferences. */
-  seed: string
-  usage: Usage
-  tone: string
+  readonly seed: string
+  readonly usage: Usage
+  readonly tone: string
   /** The box's subject; null for the general comment. */
-  subject: string | null
+  readonly subject: string | null
   /** Characters that each part should take for the text to suit its box. */
-  idealLength: number
-  namedOnly: boolean
+  readonly idealLength: number
+  readonly namedOnly: boolean
   /** How often the teacher has been shown each phrase in this place and has asked for another. */
-  shown: ReadonlyMap<string, number>
+  readonly shown: ReadonlyMap<string, number>
   /** The phrases of the draft that stands; empty when none does. */
-  standing: ReadonlySet<string>
+  readonly standing: ReadonlySet<string>
 }
 
 /**

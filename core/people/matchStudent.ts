@@ -2,11 +2,11 @@ import { nameKey, readName, type PersonName } from './names'
 
 /** As much of a student as a file can be matched against. */
 export interface Matchable {
-  id: string
-  schoolNumber: string
-  legalGiven: string
-  usedName: string
-  family: string
+  readonly id: string
+  readonly schoolNumber: string
+  readonly legalGiven: string
+  readonly usedName: string
+  readonly family: string
 }
 
 export type Match<S extends Matchable> =
@@ -17,11 +17,11 @@ export type Match<S extends Matchable> =
 
 /** What a row says about whose it is. */
 export interface RowIdentity {
-  number?: string
+  readonly number?: string
   /** The whole name in one cell. */
-  name?: string
-  given?: string
-  family?: string
+  readonly name?: string
+  readonly given?: string
+  readonly family?: string
 }
 
 /** Makes a matcher for one class; looking up is O(1) per row. */

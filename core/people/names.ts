@@ -1,7 +1,7 @@
 /** The names of one person. Someone with one name has an empty family name. */
 export interface PersonName {
-  given: string
-  family: string
+  readonly given: string
+  readonly family: string
 }
 
 /** "Maya O'Brien"; a person with one name is shown by it. */

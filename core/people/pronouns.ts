@@ -4,17 +4,17 @@
  */
 export interface PronounSet {
   /** they listen */
-  subject: string
+  readonly subject: string
   /** we asked them */
-  object: string
+  readonly object: string
   /** their book */
-  determiner: string
+  readonly determiner: string
   /** the book is theirs */
-  possessive: string
+  readonly possessive: string
   /** they taught themself */
-  reflexive: string
+  readonly reflexive: string
   /** True when verbs after the subject pronoun take the plural form ("they have"). */
-  takesPluralVerb: boolean
+  readonly takesPluralVerb: boolean
 }
 
 /** A student's pronouns, or 'name only' for a student who is to be named and never referred to by pronoun. */

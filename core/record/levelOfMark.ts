@@ -1,6 +1,6 @@
 import { markLevel, type SettledMark } from '../marks/settledMark'
 import type { Level } from '../scales/scale'
-import type { Subject } from './classRecord'
+import type { Subject } from '../school/schoolSetup'
 import type { RecordIndex } from './recordIndex'
 
 /** The level that a settled mark stands for on its subject's scale; undefined where none is settled as a percentage. */

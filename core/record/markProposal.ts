@@ -2,22 +2,22 @@ import { mostFrequent, median } from '../marks/middle'
 import { markLevel, standingOf, type Standing } from '../marks/settledMark'
 import { resultPercent, termMark, type TermMark } from '../marks/termMark'
 import type { Level } from '../scales/scale'
-import type { StudentMark } from './classRecord'
+import type { StudentMark } from './termRecord'
 import type { RecordIndex } from './recordIndex'
 
 /** What the record proposes for one student and subject, beside what is settled, and what to compare it with. */
 export interface MarkProposal {
-  computed: TermMark
-  proposedLevel: Level | undefined
-  settled: StudentMark | undefined
-  settledLevel: Level | undefined
-  standing: Standing
+  readonly computed: TermMark
+  readonly proposedLevel: Level | undefined
+  readonly settled: StudentMark | undefined
+  readonly settledLevel: Level | undefined
+  readonly standing: Standing
   /** Percentages. */
-  mostRecent: number | null
-  median: number | null
+  readonly mostRecent: number | null
+  readonly median: number | null
   /** The level's symbol. */
-  mostFrequent: string | undefined
-  lastTerm: number | null
+  readonly mostFrequent: string | undefined
+  readonly lastTerm: number | null
 }
 
 /** The proposal for one student and subject. O(that student's results). */

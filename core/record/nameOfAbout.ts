@@ -1,4 +1,4 @@
-import type { Habit } from './classRecord'
+import type { Habit } from '../school/schoolSetup'
 
 /**
  * What a part of a comment speaks of, as people call it: a habit is known to plans and phrases by its key.

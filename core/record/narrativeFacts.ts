@@ -1,11 +1,12 @@
 import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
-import type { DraftRequest } from '../narrative/draftComment'
+import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
 import type { CommentBox } from '../narrative/plan'
 import { findLevel, type Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
-import type { Skill, Student, Subject } from './classRecord'
+import type { Student } from './roster'
+import type { Skill, Subject } from '../school/schoolSetup'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 import { sayableFacts } from './sayableFacts'
@@ -20,7 +21,9 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     if (standing) standings.push(standing)
   }
   for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
-    const standing = subject ? strandStanding(index, studentId, strand, skills, subject.skillScale) : undefined
+    const standing = subject
+      ? strandStanding(index, studentId, strand, { skills, scale: subject.skillScale })
+      : undefined
     if (standing) standings.push(standing)
   }
   const mark = subject ? markStanding(index, studentId, subject) : null
@@ -103,8 +106,7 @@ function strandStanding(
   index: RecordIndex,
   studentId: string,
   strand: string,
-  skills: readonly Skill[],
-  scale: string,
+  { skills, scale }: { skills: readonly Skill[]; scale: string },
 ): StandingFact | undefined {
   const termId = index.record.term.id
   // What is for the teacher only is no matter for a comment that the family reads.
@@ -190,7 +192,7 @@ function trendBetween(
   before: Level | undefined,
   now: Level,
 ): Trend | null {
-  const last = index.record.before?.term
+  const last = index.record.earlier[0]?.term
   if (!last || !before) return null
   const by = tierRank(now.tier) - tierRank(before.tier)
   const text = by === 0 ? null : `from ${before.symbol} to ${now.symbol} since the ${lowerFirst(last.name)}`

@@ -1,4 +1,4 @@
-import type { SchoolSetup } from './classRecord'
+import type { SchoolSetup } from '../school/schoolSetup'
 
 /** What of the school's set-up concerns somebody who reads these subjects: they, with all that hangs on them. */
 export function narrowSetup(setup: SchoolSetup, readsSubject: (subject: string) => boolean): SchoolSetup {

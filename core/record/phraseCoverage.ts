@@ -9,16 +9,16 @@ export type ToldAs = Tier | 'uneven'
 
 /** How many wordings there are for a part that is told as this. */
 export interface CoverageCell {
-  as: ToldAs
-  wordings: number
+  readonly as: ToldAs
+  readonly wordings: number
   /** True when a class would notice: too few to vary. */
-  thin: boolean
+  readonly thin: boolean
 }
 
 export interface CoverageRow {
-  part: PartKind
-  about: string
-  cells: CoverageCell[]
+  readonly part: PartKind
+  readonly about: string
+  readonly cells: readonly CoverageCell[]
 }
 
 /** With fewer wordings than this, more than a third of ten students alike would share a sentence; ours. */
@@ -41,7 +41,7 @@ export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRo
         ...inUse
           .filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1))
           .map((tier) => {
-            const found = phrasesFor(record.phrasebook, box.subject, part.part, about, tier)
+            const found = phrasesFor(record.phrasebook, box.subject, { part: part.part, about }, { tier })
             // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
             const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
             const wordings = part.part === 'progress' ? climbs : found.length
@@ -57,12 +57,11 @@ export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRo
 export function phrasesToldAs(
   phrasebook: Phrasebook,
   subject: string | null,
-  part: PartKind,
-  about: string,
+  place: Pick<Phrase, 'part' | 'about'>,
   as: ToldAs,
 ): Phrase[] {
-  if (as !== 'uneven') return phrasesFor(phrasebook, subject, part, about, as)
-  return [...new Set(tiers.flatMap((tier) => phrasesFor(phrasebook, subject, part, about, tier, true)))]
+  if (as !== 'uneven') return phrasesFor(phrasebook, subject, place, { tier: as })
+  return [...new Set(tiers.flatMap((tier) => phrasesFor(phrasebook, subject, place, { tier, uneven: true })))]
 }
 
 /** All wordings; thin where one of the levels at which an uneven strand's weakest skill can stand has too few. */
@@ -70,11 +69,11 @@ function unevenCell({ phrasebook }: ClassRecord, box: CommentBox, about: string,
   const fewest = Math.min(
     ...inUse
       .filter((tier) => tierRank(tier) <= tierRank('sound'))
-      .map((tier) => phrasesFor(phrasebook, box.subject, 'outcome', about, tier, true).length),
+      .map((tier) => phrasesFor(phrasebook, box.subject, { part: 'outcome', about }, { tier, uneven: true }).length),
   )
   return {
     as: 'uneven',
-    wordings: phrasesToldAs(phrasebook, box.subject, 'outcome', about, 'uneven').length,
+    wordings: phrasesToldAs(phrasebook, box.subject, { part: 'outcome', about }, 'uneven').length,
     thin: fewest < enoughWordings,
   }
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
 import { phrase } from '../../tests/exampleDraft'
 import type { Tier } from '../scales/tier'
+import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
 import { usageKey } from '../narrative/wordingCost'
@@ -25,8 +26,8 @@ describe('which phrases may be said where', () => {
       phrase('any-uneven', 'H.', { uneven: true }),
     ],
   }
-  const ids = (...given: Parameters<typeof phrasesFor> extends [unknown, ...infer Rest] ? Rest : never): string[] =>
-    phrasesFor(book, ...given).map((each) => each.id)
+  const ids = (subject: string | null, part: PartKind, about: string, tier: Tier): string[] =>
+    phrasesFor(book, subject, { part, about }, { tier }).map((each) => each.id)
   it('a subject’s own outcomes go before those for any; other parts may be of both, and may speak in general', () => {
     expect(ids('sums', 'outcome', 'Number', 'top')).toEqual(['own'])
     expect(ids('sums', 'outcome', 'Number', 'sound')).toEqual(['shared'])
@@ -35,7 +36,7 @@ describe('which phrases may be said where', () => {
   })
   it('of an uneven strand only what is written for one, in the subject’s own words or in any’s', () => {
     const uneven = (tier: Tier): string[] =>
-      phrasesFor(book, 'sums', 'outcome', 'Number', tier, true).map((each) => each.id)
+      phrasesFor(book, 'sums', { part: 'outcome', about: 'Number' }, { tier, uneven: true }).map((each) => each.id)
     expect([uneven('growing'), uneven('sound'), uneven('top')]).toEqual([
       ['own-uneven', 'any-uneven'],
       ['any-uneven'],

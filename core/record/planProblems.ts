@@ -1,5 +1,5 @@
 import type { CommentBox } from '../narrative/plan'
-import type { Habit, Skill } from './classRecord'
+import type { Habit, Skill } from '../school/schoolSetup'
 
 /** What a part may speak of besides a strand or habit by name. */
 const general = ['any', 'mark', 'strongest', 'weakest', 'most moved']

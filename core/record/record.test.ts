@@ -8,7 +8,8 @@ import type { Phrase } from '../narrative/phrase'
 import type { Level } from '../scales/scale'
 import { readSymbol } from '../scales/symbol'
 import { studentProgress, sumProgress } from '../terms/progress'
-import type { ClassRecord, Student } from './classRecord'
+import type { ClassRecord } from './classRecord'
+import type { Student } from './roster'
 import { markProposal } from './markProposal'
 import { draftRequest, narrativeFacts } from './narrativeFacts'
 import { indexRecord } from './recordIndex'
@@ -31,7 +32,7 @@ describe('a proposal beside what is settled', () => {
       habitScores: [],
       comments: [],
     }
-    const proposal = markProposal(indexRecord(exampleClass({ before })), '1', 'sums')
+    const proposal = markProposal(indexRecord(exampleClass({ earlier: [before] })), '1', 'sums')
     // (6/10 + 9/10) / 2 = 75 %; the later quiz, 90 %, is the most recent whatever the order in the record.
     expect(proposal).toMatchObject({
       computed: { percent: 75 },
@@ -86,13 +87,15 @@ describe('the facts that a comment may speak of', () => {
     ]
     const record = exampleClass({
       levels,
-      before: {
-        term: exampleClass().term,
-        marks: [],
-        comments: [],
-        habitScores: [],
-        levels: levels.map((each) => ({ ...each, symbol: '2' })),
-      },
+      earlier: [
+        {
+          term: exampleClass().term,
+          marks: [],
+          comments: [],
+          habitScores: [],
+          levels: levels.map((each) => ({ ...each, symbol: '2' })),
+        },
+      ],
     })
     const facts = narrativeFacts(indexRecord(record), '1', box(record, 'sums'))
     expect(named(facts, 'Number')).toMatchObject({
@@ -118,7 +121,7 @@ describe('the facts that a comment may speak of', () => {
       ],
       habitScores: [{ studentId: '1', about: 'care', symbol: '2' }],
     }
-    const facts = narrativeFacts(indexRecord({ ...record, before }), '1', box(record, 'sums'))
+    const facts = narrativeFacts(indexRecord({ ...record, earlier: [before] }), '1', box(record, 'sums'))
     expect([facts.mark?.trend?.text, named(facts, 'Number')?.trend?.text, named(facts, 'care')?.trend?.text]).toEqual([
       'from B to A since the autumn term',
       'from 2 to 1 since the autumn term',
@@ -231,7 +234,9 @@ describe('a draft from the record', () => {
           },
         ],
       }
-      expect(draft({ ...record, before, phrasebook: { ...record.phrasebook, phrases } }, 'general').text).toBe(text)
+      expect(
+        draft({ ...record, earlier: [before], phrasebook: { ...record.phrasebook, phrases } }, 'general').text,
+      ).toBe(text)
     }
   })
 })

@@ -1,35 +1,35 @@
 import type { Scale } from '../scales/scale'
+import type { ClassRecord } from './classRecord'
+import type { Attendance } from './observations'
+import type { Student } from './roster'
 import type {
-  Attendance,
-  ClassRecord,
   LevelKind,
-  Student,
   StudentComment,
   StudentLevel,
   StudentMark,
   StudentResult,
   SubjectCategory,
   SubjectWork,
-} from './classRecord'
+} from './termRecord'
 
 /** The record by what it is looked up by. Made once per record in O(size); each look-up is O(1). */
 export interface RecordIndex {
-  record: ClassRecord
-  student: (id: string) => Student | undefined
-  scale: (key: string) => Scale | undefined
+  readonly record: ClassRecord
+  readonly student: (id: string) => Student | undefined
+  readonly scale: (key: string) => Scale | undefined
   /** Oldest first. */
-  workOf: (subject: string) => readonly SubjectWork[]
-  categoriesOf: (subject: string) => readonly SubjectCategory[]
-  resultsOf: (studentId: string, subject: string) => readonly StudentResult[]
-  markOf: (studentId: string, subject: string) => StudentMark | undefined
+  readonly workOf: (subject: string) => readonly SubjectWork[]
+  readonly categoriesOf: (subject: string) => readonly SubjectCategory[]
+  readonly resultsOf: (studentId: string, subject: string) => readonly StudentResult[]
+  readonly markOf: (studentId: string, subject: string) => StudentMark | undefined
   /** The symbol settled for a skill or habit. */
-  levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
-  commentOf: (studentId: string, box: string) => StudentComment | undefined
-  attendanceOf: (studentId: string) => Attendance | undefined
+  readonly levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
+  readonly commentOf: (studentId: string, box: string) => StudentComment | undefined
+  readonly attendanceOf: (studentId: string) => Attendance | undefined
   /** What was settled and written the term before. */
-  markBefore: (studentId: string, subject: string) => StudentMark | undefined
-  levelBefore: (studentId: string, kind: LevelKind, key: string) => string | undefined
-  commentBefore: (studentId: string, box: string) => StudentComment | undefined
+  readonly markBefore: (studentId: string, subject: string) => StudentMark | undefined
+  readonly levelBefore: (studentId: string, kind: LevelKind, key: string) => string | undefined
+  readonly commentBefore: (studentId: string, box: string) => StudentComment | undefined
 }
 
 /**
@@ -49,10 +49,11 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const habitScores = levelsByPlace(record.habitScores)
   const comments = commentsByPlace(record.comments)
   const attendance = attendanceByStudent(record.attendance)
-  const marksBefore = marksByPlace(record.before?.marks ?? none)
-  const levelsBefore = levelsByPlace(record.before?.levels ?? none)
-  const habitScoresBefore = levelsByPlace(record.before?.habitScores ?? none)
-  const commentsBefore = commentsByPlace(record.before?.comments ?? none)
+  const [before] = record.earlier
+  const marksBefore = marksByPlace(before?.marks ?? none)
+  const levelsBefore = levelsByPlace(before?.levels ?? none)
+  const habitScoresBefore = levelsByPlace(before?.habitScores ?? none)
+  const commentsBefore = commentsByPlace(before?.comments ?? none)
   return {
     record,
     student: (id) => students.get(id),

@@ -1,4 +1,4 @@
-import type { StudentComment } from './classRecord'
+import type { StudentComment } from './termRecord'
 
 /** Whether a comment may be composed anew without asking: a teacher's own words and finished texts never are. */
 export function isRedraftable({ ownWords, status }: Pick<StudentComment, 'ownWords' | 'status'>): boolean {

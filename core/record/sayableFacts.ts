@@ -4,7 +4,7 @@ import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narr
 import { lowerFirst } from '../narrative/capitals'
 import { listOf } from '../narrative/listOf'
 import { tierRank } from '../scales/tier'
-import type { Subject } from './classRecord'
+import type { Subject } from '../school/schoolSetup'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 

@@ -1,5 +1,5 @@
 import { usageKey, type Usage } from '../narrative/wordingCost'
-import type { StudentComment } from './classRecord'
+import type { StudentComment } from './termRecord'
 
 /** How often each phrase stands in texts already, and at which tiers: what new drafts keep away from. */
 export function usageOfComments(comments: readonly StudentComment[]): Usage {

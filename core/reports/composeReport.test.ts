@@ -1,16 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
-import type { ClassRecord, StudentMark } from '../record/classRecord'
+import type { ClassRecord } from '../record/classRecord'
+import type { StudentMark } from '../record/termRecord'
 import { indexRecord } from '../record/recordIndex'
 import { composeReport } from './composeReport'
+import { familyFacts } from './familyFacts'
 import type { Block } from './document'
-import type { Layout } from './layout'
+import type { Layout } from '../school/layout'
 
 const blocksOf = (change: Partial<ClassRecord> = {}, nth = 0): Block[] => {
   const record = exampleClass(change)
   const student = record.students[nth]
   if (!student) throw new Error('no student')
-  return composeReport(indexRecord(record), student, '2027-03-15').blocks
+  return composeReport(familyFacts(indexRecord(record), student), record.layout, '2027-03-15').blocks
 }
 const layout = (change: Partial<Layout>): Partial<ClassRecord> => ({ layout: { ...exampleClass().layout, ...change } })
 const fact = (blocks: Block[], label: string): string | undefined =>

@@ -3,23 +3,23 @@ import { tierRank, type Tier } from './tier'
 /** One step of a scale, as the school words it. */
 export interface Level {
   /** What is written in a grid and on the report: "3", "B", "E". */
-  symbol: string
-  name: string
+  readonly symbol: string
+  readonly name: string
   /** The level in a sentence that a family can read. */
-  familySentence: string
-  tier: Tier
+  readonly familySentence: string
+  readonly tier: Tier
   /** Marks only: the percentage from which this level is reached; null on skill and habit scales. */
-  lowestPercent: number | null
+  readonly lowestPercent: number | null
 }
 
 export type ScaleKind = 'mark' | 'skill' | 'habit'
 
 /** An ordered set of levels, best first. */
 export interface Scale {
-  key: string
-  name: string
-  kind: ScaleKind
-  levels: Level[]
+  readonly key: string
+  readonly name: string
+  readonly kind: ScaleKind
+  readonly levels: readonly Level[]
 }
 
 /** The level with this symbol, whatever the case it was typed in; undefined when the scale has none. */
@@ -71,6 +71,6 @@ export function scaleProblems(scale: Scale): string[] {
   return problems
 }
 
-function pairsInOrder(levels: Level[]): [Level, Level][] {
+function pairsInOrder(levels: readonly Level[]): [Level, Level][] {
   return levels.slice(1).map((level, index) => [levels[index] ?? level, level])
 }

@@ -1,4 +1,4 @@
-import type { Term } from '../record/classRecord'
+import type { Term } from '../record/term'
 
 /** Whether a term can no longer be changed on this day (ISO date). It locks at the start of its lock date. */
 export function isLocked(term: Pick<Term, 'locks'>, today: string): boolean {

@@ -2,16 +2,16 @@ import type { RecordIndex } from '../record/recordIndex'
 
 /** How many of something are there, out of how many should be. */
 export interface Done {
-  done: number
-  of: number
+  readonly done: number
+  readonly of: number
 }
 
 export interface StudentProgress {
-  gather: Done
-  settle: Done
-  write: Done
-  read: Done
-  send: Done
+  readonly gather: Done
+  readonly settle: Done
+  readonly write: Done
+  readonly read: Done
+  readonly send: Done
 }
 
 export const stages = ['gather', 'settle', 'write', 'read', 'send'] as const

@@ -1,8 +1,10 @@
-import type { SchoolSetup, TermBefore, TermRecord } from '../../core/record/classRecord'
+import type { ClassTerm } from '../../core/record/classRecord'
+import type { SchoolSetup } from '../../core/school/schoolSetup'
+import type { SettledTerm } from '../../core/record/termRecord'
 import type { Grants } from './grants'
 
 /** A term's record as far as somebody may see it. All that hangs on a subject goes with it, last term's too. */
-export function cutRecord(record: TermRecord, setup: SchoolSetup, grants: Grants): TermRecord {
+export function cutRecord(record: ClassTerm, setup: SchoolSetup, grants: Grants): ClassTerm {
   const reads = readerOf(setup, grants.readsSubject)
   const work = record.work.filter((piece) => reads.subject(piece.subject))
   const workIds = new Set(work.map((piece) => piece.id))
@@ -17,11 +19,11 @@ export function cutRecord(record: TermRecord, setup: SchoolSetup, grants: Grants
     comments: record.comments.filter((comment) => reads.box(comment.box)),
     accepted: record.accepted.filter((finding) => reads.box(finding.box)),
     observations: record.observations.filter((note) => grants.readsNotes || reads.skill(note.about)),
-    before: record.before && cutBefore(record.before, reads),
+    earlier: record.earlier.map((each) => cutSettled(each, reads)),
   }
 }
 
-function cutBefore(before: TermBefore, reads: Reader): TermBefore {
+function cutSettled(before: SettledTerm, reads: Reader): SettledTerm {
   return {
     ...before,
     marks: before.marks.filter((mark) => reads.subject(mark.subject)),

@@ -1,4 +1,4 @@
-import type { Term } from '../../core/record/classRecord'
+import type { Term } from '../../core/record/term'
 import { isLocked } from '../../core/terms/lock'
 import { Refusal } from './refusal'
 

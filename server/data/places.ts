@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { Term } from '../../core/record/classRecord'
+import type { Term } from '../../core/record/term'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
 

@@ -1,14 +1,10 @@
 import type { Knex } from 'knex'
 import type { DraftSentence } from '../../core/narrative/because'
 import { readPronouns } from '../../core/people/pronouns'
-import type {
-  Student,
-  StudentComment,
-  StudentLevel,
-  StudentMark,
-  Term,
-  TermRecord,
-} from '../../core/record/classRecord'
+import type { ClassTerm } from '../../core/record/classRecord'
+import type { Student } from '../../core/record/roster'
+import type { Term } from '../../core/record/term'
+import type { StudentComment, StudentLevel, StudentMark } from '../../core/record/termRecord'
 import { Refusal } from '../access/refusal'
 
 type StoredSentence = Partial<DraftSentence> & Pick<DraftSentence, 'start' | 'end' | 'phraseIds' | 'because'>
@@ -36,12 +32,12 @@ interface TermRecordRow extends Settled {
   earlier: (Settled & { term: Term }) | null
   teachers: { subject: string | null; name: string }[] | null
   students: (Omit<Student, 'pronouns'> & { pronouns: string })[] | null
-  categories: TermRecord['categories'] | null
-  work: TermRecord['work'] | null
-  results: TermRecord['results'] | null
-  attendance: TermRecord['attendance'] | null
-  observations: TermRecord['observations'] | null
-  accepted: TermRecord['accepted'] | null
+  categories: ClassTerm['categories'] | null
+  work: ClassTerm['work'] | null
+  results: ClassTerm['results'] | null
+  attendance: ClassTerm['attendance'] | null
+  observations: ClassTerm['observations'] | null
+  accepted: ClassTerm['accepted'] | null
   namesInYear: string[] | null
 }
 
@@ -100,7 +96,7 @@ const termRecordQuery = `
  * One class in one term, whole; who asks is given a cut of it (access/cutRecord.ts).
  * @throws Refusal when there is no such class or term
  */
-export async function loadTermRecord(db: Knex, classId: string, termId: string): Promise<TermRecord> {
+export async function loadTermRecord(db: Knex, classId: string, termId: string): Promise<ClassTerm> {
   const { rows } = await db.raw<{ rows: { record: TermRecordRow }[] }>(termRecordQuery, {
     class: classId,
     term: termId,
@@ -112,7 +108,7 @@ export async function loadTermRecord(db: Knex, classId: string, termId: string):
   return {
     classRoom: { id: classId, name: row.room, teacher: teachers.find((each) => each.subject === null)?.name ?? '' },
     term: row.term,
-    before: row.earlier && { term: row.earlier.term, ...settledOf(row.earlier) },
+    earlier: row.earlier ? [{ term: row.earlier.term, ...settledOf(row.earlier) }] : [],
     teachers: Object.fromEntries(teachers.flatMap(({ subject, name }) => (subject === null ? [] : [[subject, name]]))),
     students: (row.students ?? []).map(withPronouns),
     categories: row.categories ?? [],
@@ -126,7 +122,7 @@ export async function loadTermRecord(db: Knex, classId: string, termId: string):
   }
 }
 
-function settledOf(row: Settled): Pick<TermRecord, 'marks' | 'levels' | 'habitScores' | 'comments'> {
+function settledOf(row: Settled): Pick<ClassTerm, 'marks' | 'levels' | 'habitScores' | 'comments'> {
   const levels = row.levels ?? []
   const ofKind = (wanted: StoredLevel['kind']): StudentLevel[] =>
     levels.flatMap(({ kind, ...level }) => (kind === wanted ? [level] : []))

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { SchoolSetup } from '../../core/record/classRecord'
+import type { SchoolSetup } from '../../core/school/schoolSetup'
 import { allow, allowOpenTerm, grantsIn, type Grants, type Who } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { recordChanges, type Deed, type Recorded, type RecordOptions } from '../data/changes/recordChanges'

@@ -5,7 +5,8 @@ import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
 import type { Table } from '../../core/exchange/readTable'
 import { nameKey } from '../../core/people/names'
-import type { ClassRecord, SubjectWork } from '../../core/record/classRecord'
+import type { ClassRecord } from '../../core/record/classRecord'
+import type { SubjectWork } from '../../core/record/termRecord'
 import { allow, needFor } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
@@ -24,8 +25,7 @@ export async function bringFile(
   context: Context,
   place: Place,
   subject: string,
-  name: string,
-  bytes: Uint8Array,
+  { name, bytes }: { name: string; bytes: Uint8Array },
 ): Promise<FileAnswer> {
   const record = await gatherable(context, place, subject)
   const table = await readTableBeside(bytes)

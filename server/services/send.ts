@@ -2,6 +2,7 @@ import type { RunAnswer } from '../../contracts/answers'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { indexRecord } from '../../core/record/recordIndex'
 import { composeReport } from '../../core/reports/composeReport'
+import { familyFacts } from '../../core/reports/familyFacts'
 import { allow, grantsIn, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { loadPlace } from '../data/places'
@@ -45,7 +46,7 @@ export async function startRun(
 function* documentRows(runId: string, record: ClassRecord, students: ClassRecord['students'], today: string) {
   const index = indexRecord(record)
   for (const [position, student] of students.entries()) {
-    const document = JSON.stringify(composeReport(index, student, today))
+    const document = JSON.stringify(composeReport(familyFacts(index, student), record.layout, today))
     yield { run_id: runId, position, student_id: student.id, document }
   }
 }

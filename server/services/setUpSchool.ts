@@ -2,7 +2,10 @@ import type { Knex } from 'knex'
 import { writePlan } from '../../core/narrative/plan'
 import { writePronouns } from '../../core/people/pronouns'
 import { phraseColumns } from '../data/schoolSetup'
-import type { ClassRecord, SchoolSetup, Student, Term } from '../../core/record/classRecord'
+import type { ClassRecord } from '../../core/record/classRecord'
+import type { Student } from '../../core/record/roster'
+import type { SchoolSetup } from '../../core/school/schoolSetup'
+import type { Term } from '../../core/record/term'
 
 /**
  * Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty

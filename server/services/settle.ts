@@ -1,5 +1,5 @@
 import type { LevelToSettle, MarkToSettle } from '../../contracts/settle'
-import type { SchoolSetup } from '../../core/record/classRecord'
+import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Scale } from '../../core/scales/scale'
 import { keptSymbol, readSymbol } from '../../core/scales/symbol'
 import { allow, needFor, type Grants, type Need } from '../access/grants'

@@ -1,5 +1,5 @@
 import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
-import { classRecordOf, type ClassRecord, type TermRecord } from '../../core/record/classRecord'
+import { classRecordOf, type ClassRecord, type ClassTerm } from '../../core/record/classRecord'
 import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
@@ -39,7 +39,7 @@ export async function readableRecord(context: Context, place: Place): Promise<Cl
   return classRecordOf(narrowSetup(setup, grants.readsSubject), term)
 }
 
-async function readableTerm(context: Context, place: Place): Promise<{ term: TermRecord; grants: Grants }> {
+async function readableTerm(context: Context, place: Place): Promise<{ term: ClassTerm; grants: Grants }> {
   const { room } = await loadPlace(context.db, place)
   const grants = grantsIn(context.who, room)
   allow(grants.readsClass, 'see this class')

@@ -82,9 +82,9 @@ describe('a specialist', () => {
     expect(whole).not.toContain('Quillfeather')
     for (const note of own.observations) expect(whole).not.toContain(note.text)
     const strange = own.skills.filter((skill) => skill.subject !== 'music').map((skill) => skill.id)
-    expect(term.before?.levels.some((level) => strange.includes(level.about))).toBe(false)
-    expect(term.before?.comments.every((each) => ['general', 'music'].includes(each.box))).toBe(true)
-    expect(term.before?.comments.length).toBeGreaterThan(0)
+    expect(term.earlier[0]?.levels.some((level) => strange.includes(level.about))).toBe(false)
+    expect(term.earlier[0]?.comments.every((each) => ['general', 'music'].includes(each.box))).toBe(true)
+    expect(term.earlier[0]?.comments.length).toBeGreaterThan(0)
     await ines('PUT', `${place.path}/accepted`, { ...finding, right: false })
   })
 

@@ -10,7 +10,7 @@ let ines: Client
 let philippa: Client
 let place: DemoPlace
 const record = async (who: Client = ines) => (await see(who, place.path)).record
-const phrasesOf = async (who: Client): Promise<Phrase[]> => (await record(who)).phrasebook.phrases
+const phrasesOf = async (who: Client): Promise<readonly Phrase[]> => (await record(who)).phrasebook.phrases
 /** Writes phrases as somebody does who has just looked at them. */
 const write = async (who: Client, phrases: Partial<PhraseToWrite>[], removed: string[] = []) => {
   const standing = new Map((await phrasesOf(who)).map((phrase) => [phrase.id, phrase]))

@@ -1,5 +1,6 @@
 import type { ClassAnswer, DeskAnswer, SetupAnswer } from '../../contracts/answers'
-import { classRecordOf, type ClassRecord, type Student } from '../../core/record/classRecord'
+import { classRecordOf, type ClassRecord } from '../../core/record/classRecord'
+import type { Student } from '../../core/record/roster'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import type { Client } from './client'
 

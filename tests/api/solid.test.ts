@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { DraftsAnswer, FileAnswer, PlanAnswer } from '../../contracts/answers'
-import type { StudentComment } from '../../core/record/classRecord'
+import type { StudentComment } from '../../core/record/termRecord'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 

@@ -1,4 +1,4 @@
-import { usualCheckSettings } from '../../core/checks/checkSettings'
+import { usualCheckSettings } from '../../core/school/checkSettings'
 import { sentencesOf } from '../../core/narrative/sentences'
 import { preference } from '../../core/narrative/preference'
 import type { CommentBox } from '../../core/narrative/plan'
@@ -7,7 +7,9 @@ import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import { standingsOfBox } from '../../core/narrative/standingsOfBox'
 import { tierRank } from '../../core/scales/tier'
-import type { ClassRecord, Student, StudentComment } from '../../core/record/classRecord'
+import type { ClassRecord } from '../../core/record/classRecord'
+import type { Student } from '../../core/record/roster'
+import type { StudentComment } from '../../core/record/termRecord'
 
 /** A clean comment in its class. */
 export interface CleanComment {

@@ -1,6 +1,7 @@
 import { checkComment } from '../../core/checks/checkComment'
 import { draftClass } from '../../core/narrative/draftComment'
-import type { ClassRecord, StudentComment } from '../../core/record/classRecord'
+import type { ClassRecord } from '../../core/record/classRecord'
+import type { StudentComment } from '../../core/record/termRecord'
 import { markAgainstLevels } from '../../core/narrative/markAgainstLevels'
 import { draftRequest, narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'

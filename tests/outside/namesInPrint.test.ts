@@ -29,6 +29,7 @@ const names = [
 ] as const
 
 const report = (name: string, blocks: Block[]): ReportDocument => ({
+  version: 1,
   title: `Report of ${name}`,
   language: 'en-GB',
   paper: 'A4',

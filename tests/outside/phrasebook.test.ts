@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { phraseCoverage } from '../../core/record/phraseCoverage'
-import { draftClass, type DraftRequest } from '../../core/narrative/draftComment'
+import type { DraftRequest } from '../../core/narrative/draftRequest'
+import { draftClass } from '../../core/narrative/draftComment'
 import { frameOfPhrase } from '../../core/narrative/frame/frameOfPhrase'
 import { frameNotation, frameTokens, recogniseFrame } from '../../core/narrative/frame/recogniseFrame'
 import { parsePhrase, tokensWith, writePhrase, type Token } from '../../core/narrative/notation'

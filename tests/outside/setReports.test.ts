@@ -7,6 +7,7 @@ import type { Block, ReportDocument } from '../../core/reports/document'
 import { setReports } from '../../press/pdf/setReports'
 
 const report = (studentId: string, blocks: Block[]): ReportDocument => ({
+  version: 1,
   title: `Report of ${studentId}`,
   language: 'en-GB',
   paper: 'A4',

@@ -1,10 +1,14 @@
 import { z } from 'zod'
-import { usualCheckSettings } from '../../checks/checkSettings'
-import { checkSettingsSchema } from '../../checks/checkSettingsSchema'
+import { usualCheckSettings } from '../../school/checkSettings'
+import { checkSettingsSchema } from '../../school/checkSettingsSchema'
+import { markRulesSchema } from '../../marks/markRules'
 import { termMark } from '../../marks/termMark'
-import type { ClassRecord, StudentResult, SubjectWork, Term, TermBefore } from '../../record/classRecord'
+import { possessiveRules } from '../../narrative/possessive'
+import type { ClassRecord } from '../../record/classRecord'
+import { termSchema, type Term } from '../../record/term'
+import type { StudentResult, SubjectWork, SettledTerm } from '../../record/termRecord'
 import { indexRecord } from '../../record/recordIndex'
-import { reportParts } from '../../reports/layout'
+import { layoutSchema } from '../../school/layout'
 import { guessGradebook } from '../guessGradebook'
 import { planImport } from '../planImport'
 import type { FileProblem } from '../problem'
@@ -13,34 +17,19 @@ import { readBoxes, readPhrasebook } from './readNarrativeFiles'
 import { readCategories, readHabits, readScales, readSkills, readSubjects, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
 
-const day = z.iso.date()
-
-const termFile = z.object({ name: z.string(), year: z.string(), starts: day, ends: day, commentsDue: day, locks: day })
+const termFile = termSchema.omit({ id: true })
 
 const classFile = z.object({
   school: z.object({
     name: z.string(),
     place: z.string(),
-    markRules: z.object({
-      missing: z.enum(['counts as zero', 'is left out']),
-      method: z.enum(['by category', 'by points']),
-      letterFrom: z.enum(['unrounded', 'rounded']),
-      decimals: z.number().int().min(0).max(3),
-    }),
-    possessives: z.enum(['apostrophe and s', 'apostrophe only']),
+    markRules: markRulesSchema,
+    possessives: z.enum(possessiveRules),
     checks: checkSettingsSchema.optional(),
   }),
   classRoom: z.object({ name: z.string(), teacher: z.string() }),
   term: termFile,
   termBefore: termFile.optional(),
-})
-
-const layoutFile = z.object({
-  key: z.string(),
-  title: z.string(),
-  paper: z.enum(['A4', 'Letter']),
-  marks: z.enum(['percent and level', 'level', 'none']),
-  parts: z.array(z.enum(reportParts)),
 })
 
 /**
@@ -50,7 +39,7 @@ const layoutFile = z.object({
 export function readClassFolder(files: Folder): { record: ClassRecord | null; problems: FileProblem[] } {
   const folder = new FolderReader(files)
   const head = readJson(folder, 'class.json', classFile)
-  const layout = readJson(folder, 'layout.json', layoutFile)
+  const layout = readJson(folder, 'layout.json', layoutSchema)
   const scales = readScales(folder)
   const subjects = readSubjects(folder, scales)
   const skills = readSkills(folder, subjects)
@@ -66,8 +55,8 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
     attendance: readAttendance(folder, students),
     observations: [],
     marks: readMarks(folder, students, subjects),
-    levels: readLevels(folder, students, skills, subjects, scales),
-    habitScores: readHabitScores(folder, students, habits, scales),
+    levels: readLevels(folder, { students, skills, subjects, scales }),
+    habitScores: readHabitScores(folder, { students, habits, scales }),
     boxes: readBoxes(folder, subjects, skills, habits),
     phrasebook: readPhrasebook(folder, subjects),
     comments: [],
@@ -80,7 +69,7 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
   const record: ClassRecord = {
     ...shared,
     teachers: readTeachers(folder),
-    before: head.termBefore ? readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared) : null,
+    earlier: head.termBefore ? [readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared)] : [],
     school: { ...head.school, checks: head.school.checks ?? usualCheckSettings },
     layout,
     classRoom: { id: head.classRoom.name, ...head.classRoom },
@@ -94,21 +83,14 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
 function readBefore(
   folder: FolderReader,
   term: Term,
-  {
-    students,
-    skills,
-    subjects,
-    habits,
-    scales,
-  }: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'habits' | 'scales'>,
-): TermBefore {
-  const habitScores = readHabitScores(folder, students, habits, scales, 'habit-scores-before.csv')
+  record: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'habits' | 'scales'>,
+): SettledTerm {
   return {
     term,
     comments: [],
-    marks: readMarks(folder, students, subjects, 'marks-before.csv'),
-    levels: readLevels(folder, students, skills, subjects, scales, 'levels-before.csv'),
-    habitScores,
+    marks: readMarks(folder, record.students, record.subjects, 'marks-before.csv'),
+    levels: readLevels(folder, record, 'levels-before.csv'),
+    habitScores: readHabitScores(folder, record, 'habit-scores-before.csv'),
   }
 }
 

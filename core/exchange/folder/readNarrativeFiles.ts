@@ -1,7 +1,7 @@
 import type { DescribingWords, Phrasebook } from '../../narrative/phrase'
 import { planProblems } from '../../record/planProblems'
 import { readPlan, type CommentBox } from '../../narrative/plan'
-import type { Habit, Skill, Subject } from '../../record/classRecord'
+import type { Habit, Skill, Subject } from '../../school/schoolSetup'
 import { tiers } from '../../scales/tier'
 import { phraseColumns, readPhraseRow } from '../phrasebookFile'
 import type { FileRecord } from '../readRecords'
@@ -58,7 +58,7 @@ export function readBoxes(
       tone: record.get('tone'),
       plan: planOf(folder, file, record),
     }
-    reportMissingParts(folder, file, record, box, skills, habits)
+    for (const problem of planProblems(box, skills, habits)) folder.report(file, record.row, 'plan', problem)
     return [{ row: record.row, key: box.key, value: box }]
   })
   return folder.unique(file, 'key', rows)
@@ -71,15 +71,4 @@ function planOf(folder: FolderReader, file: string, record: FileRecord): Comment
     folder.report(file, record.row, 'plan', error instanceof Error ? error.message : String(error))
     return []
   }
-}
-
-function reportMissingParts(
-  folder: FolderReader,
-  file: string,
-  record: FileRecord,
-  box: CommentBox,
-  skills: readonly Skill[],
-  habits: readonly Habit[],
-): void {
-  for (const problem of planProblems(box, skills, habits)) folder.report(file, record.row, 'plan', problem)
 }

@@ -1,5 +1,6 @@
-import type { Habit, Skill, Subject, SubjectCategory } from '../../record/classRecord'
-import { scaleProblems, type Scale } from '../../scales/scale'
+import type { Habit, Skill, Subject } from '../../school/schoolSetup'
+import type { SubjectCategory } from '../../record/termRecord'
+import { scaleProblems, type Level, type Scale } from '../../scales/scale'
 import { tiers } from '../../scales/tier'
 import type { FolderReader } from './folderReader'
 
@@ -24,14 +25,14 @@ export function readScales(folder: FolderReader): Scale[] {
     const tier = folder.oneOf(file, record, 'tier', tiers)
     if (!kind || !tier) continue
     const scale = scales.get(key) ?? { key, name: record.get('scale name'), kind, levels: [] }
-    scale.levels.push({
+    const level: Level = {
       symbol: record.get('symbol'),
       name: record.get('name'),
       familySentence: record.get('family sentence'),
       tier,
       lowestPercent: folder.numberOrNull(file, record, 'lowest percent'),
-    })
-    scales.set(key, scale)
+    }
+    scales.set(key, { ...scale, levels: [...scale.levels, level] })
   }
   for (const scale of scales.values()) {
     for (const problem of scaleProblems(scale)) folder.report(file, null, null, problem)

@@ -1,5 +1,9 @@
 import { readPronouns } from '../../people/pronouns'
-import type { Attendance, Habit, Skill, Student, StudentLevel, StudentMark, Subject } from '../../record/classRecord'
+import type { Attendance } from '../../record/observations'
+import type { Student } from '../../record/roster'
+import type { ClassRecord } from '../../record/classRecord'
+import type { Subject } from '../../school/schoolSetup'
+import type { StudentLevel, StudentMark } from '../../record/termRecord'
 import type { Scale } from '../../scales/scale'
 import { readSpecial } from '../../scales/special'
 import { keptSymbol, readSymbol } from '../../scales/symbol'
@@ -68,10 +72,7 @@ export function readMarks(
 /** levels.csv, or the term before's, which may be absent. */
 export function readLevels(
   folder: FolderReader,
-  students: readonly Student[],
-  skills: readonly Skill[],
-  subjects: readonly Subject[],
-  scales: readonly Scale[],
+  { students, skills, subjects, scales }: Pick<ClassRecord, 'students' | 'skills' | 'subjects' | 'scales'>,
   file = 'levels.csv',
 ): StudentLevel[] {
   const ids = skills.map((skill) => skill.id)
@@ -82,9 +83,7 @@ export function readLevels(
     const scaleKey = subjects.find((subject) => subject.key === skill?.subject)?.skillScale
     const symbol = symbolOf(
       folder,
-      file,
-      record,
-      'level',
+      { file, record, column: 'level' },
       scales.find((scale) => scale.key === scaleKey),
     )
     return student && skill && symbol ? [{ studentId: student.id, about: skill.id, symbol }] : []
@@ -94,9 +93,7 @@ export function readLevels(
 /** habit-scores.csv, or the term before's, which may be absent. */
 export function readHabitScores(
   folder: FolderReader,
-  students: readonly Student[],
-  habits: readonly Habit[],
-  scales: readonly Scale[],
+  { students, habits, scales }: Pick<ClassRecord, 'students' | 'habits' | 'scales'>,
   file = 'habit-scores.csv',
 ): StudentLevel[] {
   const keys = habits.map((habit) => habit.key)
@@ -106,9 +103,7 @@ export function readHabitScores(
     const habit = habits.find((each) => each.key === key)
     const symbol = symbolOf(
       folder,
-      file,
-      record,
-      'score',
+      { file, record, column: 'score' },
       scales.find((scale) => scale.key === habit?.scale),
     )
     return student && habit && symbol ? [{ studentId: student.id, about: habit.key, symbol }] : []
@@ -130,9 +125,7 @@ export function studentOf(
 
 function symbolOf(
   folder: FolderReader,
-  file: string,
-  record: FileRecord,
-  column: string,
+  { file, record, column }: { file: string; record: FileRecord; column: string },
   scale: Scale | undefined,
 ): string | undefined {
   const written = record.get(column)

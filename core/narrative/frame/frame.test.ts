@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { writeOutContractions } from './contractions'
-import { frameNotation, readOtherwise, recogniseFrame, type FrameSetting } from './recogniseFrame'
+import type { FrameSetting } from './frame'
+import { frameNotation, readOtherwise, recogniseFrame } from './recogniseFrame'
 import { readPronouns, type PronounSet } from '../../people/pronouns'
 
 const xe = readPronouns('xe/xem/xyr/xyrs/xemself') as PronounSet

@@ -3,7 +3,7 @@ import { articleBefore } from '../article'
 import { capitalised } from '../capitals'
 import { tokensWith, writePhrase, type PlainToken, type Token } from '../notation'
 import { possessiveOf } from '../possessive'
-import type { Frame, FramePiece } from './recogniseFrame'
+import type { Frame, FramePiece } from './frame'
 
 /**
  * A phrase as a sentence about one student, with its varying words marked: the inverse of recognition, so that what

@@ -2,62 +2,10 @@ import type { PronounSet } from '../../people/pronouns'
 import { he, she, they } from '../../people/pronouns'
 import { writePhrase, type PlainToken } from '../notation'
 import { contraction } from './contractions'
+import { piece, type Frame, type FramePiece, type FrameSetting, type FrameWord, type Reading } from './frame'
 import { recognisePronoun } from './recognisePronoun'
 import { recogniseVerb } from './recogniseVerb'
 import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
-
-/** One thing that varies in a frame, where it stands in the text, and what else it could be. */
-export interface FramePiece {
-  start: number
-  end: number
-  /** How it is read; the likelier reading where there is a doubt. */
-  token: PlainToken
-  /** Other readings, to be chosen by a click; the last one is always the plain words. */
-  others: PlainToken[]
-  /** A question to the writer, or null where the reading is sure. */
-  doubt: string | null
-}
-
-export interface Frame {
-  text: string
-  pieces: FramePiece[]
-}
-
-/** What recognition knows besides the text. */
-export interface FrameSetting {
-  /** Names that may stand in the text: those of the class. Another capitalised name is found by its place. */
-  names: readonly string[]
-  /** Sets of pronouns in use besides she, he and they. */
-  pronounSets: readonly PronounSet[]
-  describing: ReadonlySet<string>
-  /** True for a part that always names the student, such as an opening. */
-  alwaysNamed: boolean
-}
-
-/** A word of the text with its place. */
-export interface FrameWord {
-  text: string
-  lower: string
-  start: number
-  end: number
-  /** Index of the sentence that it stands in. */
-  sentence: number
-  /** True when a comma stands between it and the word before. */
-  afterComma: boolean
-  /** True when a comma, full stop or the end follows. */
-  beforeStop: boolean
-}
-
-/** What has been read of a text so far. */
-export interface Reading {
-  words: readonly FrameWord[]
-  name: string
-  set: PronounSet | null
-  /** The last word read as the student in subject place, or as a verb of the student; its index. */
-  subjectAt: number
-  /** True while the student's verbs are in the form that follows "they". */
-  plural: boolean
-}
 
 /**
  * Finds what varies in a sentence that was written about one student: the name, the pronouns in each case, the verbs
@@ -244,14 +192,4 @@ function recogniseArticle(before: FrameWord | undefined): FramePiece | null {
   return piece(before, { kind: 'article', capital: before.text.startsWith('A') }, [
     { kind: 'words', text: before.text },
   ])
-}
-
-/** A piece in the place of a word. */
-export function piece(
-  { start, end }: FrameWord,
-  token: PlainToken,
-  others: PlainToken[],
-  doubt: string | null = null,
-): FramePiece {
-  return { start, end, token, others, doubt }
 }

@@ -1,6 +1,6 @@
 import { they } from '../../people/pronouns'
 import type { PlainToken, PronounCase } from '../notation'
-import { piece, type FramePiece, type FrameWord, type Reading } from './recogniseFrame'
+import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
 import { alsoNouns, pluralVerbs, singularVerbs } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */

@@ -1,5 +1,5 @@
 import type { PlainToken } from '../notation'
-import { piece, type FramePiece, type FrameWord, type Reading } from './recogniseFrame'
+import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
 import { alsoNouns, betweenSubjectAndVerb, pluralVerbs, singularVerbs } from './verbWords'
 
 /** What a verb is followed by, and a plural noun seldom: an object, a preposition, a question word. */

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { usualCheckSettings } from '../../../core/checks/checkSettings'
+import { usualCheckSettings } from '../../../core/school/checkSettings'
 
 /**
  * Phrases with tone, grades, moves and owner; skills inside sentences; what a school's checks look for; accepted

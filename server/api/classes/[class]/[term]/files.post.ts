@@ -9,5 +9,8 @@ import { bringFile } from '../../../../services/gather'
 export default staffRoute(async (context, event) => {
   const { subject, name } = getQuery(event)
   const bytes = await bodyBytes(event, largestFile)
-  return bringFile(context, placeOf(event), keepable(String(subject ?? '')), keepable(String(name ?? 'file')), bytes)
+  return bringFile(context, placeOf(event), keepable(String(subject ?? '')), {
+    name: keepable(String(name ?? 'file')),
+    bytes,
+  })
 })

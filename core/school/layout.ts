@@ -1,3 +1,5 @@
+import { z } from 'zod'
+
 /** The parts a report can have, in the order the school wants them. */
 export const reportParts = [
   'general comment',
@@ -11,10 +13,11 @@ export const reportParts = [
 export type ReportPart = (typeof reportParts)[number]
 
 /** How reports are arranged. */
-export interface Layout {
-  key: string
-  title: string
-  paper: 'A4' | 'Letter'
-  parts: ReportPart[]
-  marks: 'percent and level' | 'level' | 'none'
-}
+export const layoutSchema = z.object({
+  key: z.string(),
+  title: z.string(),
+  paper: z.enum(['A4', 'Letter']),
+  marks: z.enum(['percent and level', 'level', 'none']),
+  parts: z.array(z.enum(reportParts)),
+})
+export type Layout = Readonly<z.infer<typeof layoutSchema>>

@@ -1,0 +1,16 @@
+import { z } from 'zod'
+
+const day = z.iso.date()
+
+/** A term as files and the database have it; days are ISO dates. */
+export const termSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  year: z.string(),
+  starts: day,
+  ends: day,
+  commentsDue: day,
+  /** From this day on nothing of the term can be changed. */
+  locks: day,
+})
+export type Term = Readonly<z.infer<typeof termSchema>>

@@ -1,0 +1,57 @@
+import type { CheckSettings } from './checkSettings'
+import type { MarkRules } from '../marks/markRules'
+import type { Phrasebook } from '../narrative/phrase'
+import type { CommentBox } from '../narrative/plan'
+import type { PossessiveRule } from '../narrative/possessive'
+import type { Layout } from './layout'
+import type { Scale } from '../scales/scale'
+
+export interface Subject {
+  readonly key: string
+  readonly name: string
+  /** The name inside a sentence: "science", but "French". */
+  readonly inSentence: string
+  readonly markScale: string
+  readonly skillScale: string
+}
+
+/** A standard that the school rates, with the words a family reads. */
+export interface Skill {
+  readonly id: string
+  readonly subject: string
+  readonly strand: string
+  readonly statement: string
+  readonly familyWords: string
+  /** The same inside a sentence, as in "adding and subtracting large numbers"; "" when nobody has written it. */
+  readonly inSentence: string
+  /** For the teacher's eyes: never on a report. */
+  readonly teacherOnly: boolean
+}
+
+export interface Habit {
+  readonly key: string
+  readonly name: string
+  readonly familyWords: string
+  readonly scale: string
+}
+
+export interface School {
+  readonly name: string
+  readonly place: string
+  readonly markRules: MarkRules
+  readonly possessives: PossessiveRule
+  /** What the checks look for. */
+  readonly checks: CheckSettings
+}
+
+/** What the school has set up: the same for every class, and kept by its version. */
+export interface SchoolSetup {
+  readonly school: School
+  readonly scales: readonly Scale[]
+  readonly subjects: readonly Subject[]
+  readonly skills: readonly Skill[]
+  readonly habits: readonly Habit[]
+  readonly boxes: readonly CommentBox[]
+  readonly phrasebook: Phrasebook
+  readonly layout: Layout
+}

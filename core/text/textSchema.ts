@@ -1,0 +1,16 @@
+import { z } from 'zod'
+import { isKeepable } from './plainText'
+
+const reason = 'There is a character in this text that cannot be kept. Take it out, or type the text again.'
+
+/** Any text that a person writes: of no more than so many UTF-16 units, without what cannot be kept, composed (NFC). */
+export function text(most: number, tooLong = `Keep this under ${most.toLocaleString('en')} characters.`) {
+  return z
+    .string()
+    .max(most, tooLong)
+    .refine(isKeepable, reason)
+    .transform((written) => written.normalize('NFC'))
+}
+
+/** The key or name of something that is set up already. */
+export const key = z.string().min(1).max(80).refine(isKeepable, reason)
