@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** The boxes of the report, with how many of the class are written. */
+/** The boxes of the report, with how many of the class are written: on one line, or to choose from where it is short. */
 const classRecord = useClassRecord()
+const frame = useTemplateRef('frame')
+const { width } = useElementSize(frame)
 
 const boxes = computed(() =>
   (classRecord.record?.boxes ?? []).map((box) => ({
@@ -11,21 +14,40 @@ const boxes = computed(() =>
       classRecord.record?.comments.filter((comment) => comment.box === box.key && comment.text !== '').length ?? 0,
   })),
 )
+const all = computed(() => classRecord.record?.students.length ?? 0)
+/** So much room does a box need for its name at the least. */
+const leastBox = 78
+const isShort = computed(() => width.value > 0 && width.value < boxes.value.length * leastBox)
 </script>
 
 <template>
-  <div role="group" aria-label="Comment box" class="flex flex-wrap gap-x-5 gap-y-1 border-b border-rule">
-    <button
-      v-for="{ box, written } in boxes"
-      :key="box.key"
-      type="button"
-      class="border-b-2 pb-1.5"
-      :aria-pressed="box.key === classRecord.box?.key"
-      :class="box.key === classRecord.box?.key ? 'border-teal font-semibold text-teal' : 'border-transparent'"
-      @click="classRecord.chooseBox(box.key)"
+  <div ref="frame">
+    <label v-if="isShort" class="flex items-center gap-2 text-sm"
+      >Box
+      <select
+        class="field min-w-0 flex-1"
+        :value="classRecord.box?.key"
+        @change="classRecord.chooseBox(($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="{ box, written } in boxes" :key="box.key" :value="box.key">
+          {{ box.name }} ({{ written }} of {{ all }} written)
+        </option>
+      </select></label
     >
-      {{ box.name }}
-      <span class="text-xs font-normal text-muted">{{ written }}/{{ classRecord.record?.students.length }}</span>
-    </button>
+    <div v-else role="group" aria-label="Comment box" class="flex gap-x-3 border-b border-rule text-sm">
+      <button
+        v-for="{ box, written } in boxes"
+        :key="box.key"
+        type="button"
+        class="min-w-0 border-b-2 pb-1.5 text-left"
+        :aria-pressed="box.key === classRecord.box?.key"
+        :class="box.key === classRecord.box?.key ? 'border-teal font-semibold text-teal' : 'border-transparent'"
+        :title="`${box.name}: ${written} of ${all} written`"
+        @click="classRecord.chooseBox(box.key)"
+      >
+        <span class="block truncate">{{ box.name }}</span>
+        <span class="block text-xs font-normal text-muted">{{ written }}/{{ all }}</span>
+      </button>
+    </div>
   </div>
 </template>

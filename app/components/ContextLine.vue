@@ -8,6 +8,7 @@ import { useView } from '~/stores/view'
 const classRecord = useClassRecord()
 const view = useView()
 const route = useRoute()
+const { listFolded, marginFolded } = useFrame()
 
 const student = computed(
   () => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }),
@@ -38,12 +39,12 @@ function chosen(event: Event): string {
   <section
     v-if="view.desk && classRecord.record"
     aria-label="In view"
-    class="flex h-10 shrink-0 items-center gap-2 border-b border-rule px-4 text-sm"
+    class="flex min-h-10 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule px-4 py-1 text-sm"
   >
     <label class="sr-only" for="class-in-view">Class</label>
     <select
       id="class-in-view"
-      class="bg-paper font-semibold"
+      class="max-w-44 bg-paper font-semibold"
       :value="view.kept.classId"
       @change="go({ classId: chosen($event), studentId: null })"
     >
@@ -54,7 +55,7 @@ function chosen(event: Event): string {
       <label class="sr-only" for="subject-in-view">Subject</label>
       <select
         id="subject-in-view"
-        class="bg-paper"
+        class="max-w-44 bg-paper"
         :value="classRecord.subject?.key"
         @change="view.kept.subject = chosen($event)"
       >
@@ -65,7 +66,7 @@ function chosen(event: Event): string {
       <label class="sr-only" for="box-in-view">Comment box</label>
       <select
         id="box-in-view"
-        class="bg-paper"
+        class="max-w-44 bg-paper"
         :value="classRecord.box?.key"
         @change="classRecord.chooseBox(chosen($event))"
       >
@@ -75,13 +76,20 @@ function chosen(event: Event): string {
     <span v-else>all subjects</span>
     <span aria-hidden="true" class="text-muted">·</span>
     <label class="sr-only" for="term-in-view">Term</label>
-    <select id="term-in-view" class="bg-paper" :value="view.kept.termId" @change="go({ termId: chosen($event) })">
+    <select
+      id="term-in-view"
+      class="max-w-44 bg-paper"
+      :value="view.kept.termId"
+      @change="go({ termId: chosen($event) })"
+    >
       <option v-for="each in view.desk.terms" :key="each.id" :value="each.id">{{ each.name }} {{ each.year }}</option>
     </select>
     <span aria-hidden="true" class="text-muted">·</span>
-    <span>{{ student }}</span>
+    <span v-if="listFolded" id="list-call" />
+    <span v-else>{{ student }}</span>
     <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{
       classRecord.may.locked ?? due
     }}</span>
+    <span v-if="marginFolded" id="margin-call" />
   </section>
 </template>

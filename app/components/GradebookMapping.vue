@@ -5,6 +5,7 @@ import { columnRoles, type GradebookMapping } from '~~/core/exchange/gradebookMa
 /** The file's first rows with a guess above each column, to be corrected. */
 const props = defineProps<{ file: FileAnswer }>()
 const mapping = defineModel<GradebookMapping>({ required: true })
+const { listFolded } = useFrame()
 
 const words: Record<(typeof columnRoles)[number], string> = {
   'number': 'School number',
@@ -33,10 +34,35 @@ function rowKind(number: number): string {
   if (number === mapping.value.headingRow) return 'headings'
   return mapping.value.describingRows[String(number)] ?? (number < mapping.value.headingRow ? 'not used' : '')
 }
+
+/** The heading of a column and its first values, in a line. */
+function column(nth: number): { heading: string; values: string } {
+  const cells = props.file.sample
+    .filter((row) => row.number > mapping.value.headingRow)
+    .flatMap((row) => row.cells[nth] || [])
+  const heading = props.file.sample.find((row) => row.number === mapping.value.headingRow)?.cells[nth]
+  return { heading: heading || `column ${nth + 1}`, values: cells.slice(0, 4).join(' · ') }
+}
 </script>
 
 <template>
+  <ul v-if="listFolded" aria-label="The file’s columns">
+    <li v-for="(role, nth) in mapping.columns" :key="nth" class="border-b border-rule py-2">
+      <label class="flex flex-wrap items-center gap-x-3"
+        ><span class="min-w-0 flex-1 font-semibold wrap-break-word">{{ column(nth).heading }}</span>
+        <select
+          class="field w-36 py-0.5"
+          :value="role"
+          @change="setRole(nth, ($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="each in columnRoles" :key="each" :value="each">{{ words[each] }}</option>
+        </select></label
+      >
+      <p class="truncate text-sm text-muted">{{ column(nth).values }}</p>
+    </li>
+  </ul>
   <div
+    v-else
     class="overflow-x-auto border border-rule bg-sheet"
     tabindex="0"
     role="region"

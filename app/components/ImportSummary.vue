@@ -34,7 +34,7 @@ const nameOf = (id: string): string => {
     <p v-if="plan.newCategories.length > 0" class="needs">
       New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.
     </p>
-    <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex items-center gap-3">
+    <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex flex-wrap items-center gap-x-3 gap-y-1">
       <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: who is “{{ doubt.written }}”?</label>
       <select
         :id="`who-${doubt.written}`"

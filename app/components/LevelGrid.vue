@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { displayName } from '~~/core/people/names'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
@@ -19,6 +20,7 @@ const emit = defineEmits<{ cell: [about: string] }>()
 const classRecord = useClassRecord()
 const view = useView()
 const table = useTemplateRef('table')
+const frame = useTemplateRef('frame')
 const at = ref({ row: 0, column: 0 })
 const moves = ref<'down' | 'across'>('down')
 const fillWith = ref('')
@@ -31,6 +33,30 @@ const symbolAt = (studentId: string, about: string): string | undefined =>
 const empty = computed(() =>
   students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined),
 )
+
+/** So wide is a column at least, and the names: narrower, and headings would run into each other. */
+const leastColumn = 84
+const { width } = useElementSize(frame)
+const nameWidth = computed(() => (width.value < 520 ? 104 : 176))
+const fitting = computed(() =>
+  width.value === 0
+    ? props.columns.length
+    : Math.min(props.columns.length, Math.max(1, Math.floor((width.value - nameWidth.value) / leastColumn))),
+)
+/** The first column in view; the rest is said and a press away. */
+const from = ref(0)
+const inView = computed(() => props.columns.slice(from.value, from.value + fitting.value))
+watch([() => at.value.column, fitting], ([now, fit]) => {
+  if (now < from.value) from.value = now
+  else if (now >= from.value + fit) from.value = now - fit + 1
+  from.value = Math.max(0, Math.min(from.value, props.columns.length - fit))
+})
+
+function turn(by: 1 | -1): void {
+  const next = from.value + by * fitting.value
+  at.value = { ...at.value, column: Math.max(0, Math.min(props.columns.length - 1, next)) }
+  from.value = Math.max(0, Math.min(props.columns.length - fitting.value, next))
+}
 
 watch(
   () => props.columns,
@@ -127,7 +153,7 @@ function fill(which: 'empty' | 'all'): void {
 </script>
 
 <template>
-  <div class="grid gap-3">
+  <div ref="frame" class="grid gap-3">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }} in a cell. Then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
@@ -151,17 +177,31 @@ function fill(which: 'empty' | 'all'): void {
       </template>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p v-if="fitting < columns.length" class="flex flex-wrap items-center gap-3 text-sm">
+      <span>{{ from + 1 }} to {{ from + fitting }} of {{ columns.length }} {{ kind }}s in view</span>
+      <button type="button" class="quiet" :disabled="from === 0" @click="turn(-1)">Those before</button>
+      <button type="button" class="quiet" :disabled="from + fitting >= columns.length" @click="turn(1)">
+        Those after
+      </button>
+    </p>
     <table
       ref="table"
       role="grid"
       class="w-full table-fixed"
       :aria-label="kind === 'skill' ? 'Skill levels' : 'Habit scores'"
+      :aria-colcount="columns.length + 1"
       @keydown="onKey"
     >
       <thead>
         <tr class="border-b border-edge align-bottom text-sm text-muted">
-          <th scope="col" class="w-44 py-1">Student</th>
-          <th v-for="each in columns" :key="each.about" scope="col" class="px-1 leading-tight" :title="each.detail">
+          <th scope="col" class="py-1" :style="{ width: `${nameWidth}px` }">Student</th>
+          <th
+            v-for="each in inView"
+            :key="each.about"
+            scope="col"
+            class="px-1 py-1 leading-tight hyphens-auto wrap-break-word"
+            :title="each.detail"
+          >
             {{ each.title
             }}<span v-if="each.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span>
           </th>
@@ -171,7 +211,7 @@ function fill(which: 'empty' | 'all'): void {
         <tr
           v-for="(student, row) in students"
           :key="student.id"
-          v-memo="[rowState(row, student.id), columns, may]"
+          v-memo="[rowState(row, student.id), inView, may]"
           class="border-b border-rule"
           :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
         >
@@ -179,16 +219,17 @@ function fill(which: 'empty' | 'all'): void {
             {{ displayName({ given: student.usedName, family: student.family }) }}
           </th>
           <td
-            v-for="(each, columnAt) in columns"
+            v-for="(each, nth) in inView"
             :key="each.about"
             class="px-1"
-            :data-cell="`${row}.${columnAt}`"
+            :aria-colindex="from + nth + 2"
+            :data-cell="`${row}.${from + nth}`"
             role="gridcell"
-            :tabindex="row === at.row && columnAt === at.column ? 0 : -1"
+            :tabindex="row === at.row && from + nth === at.column ? 0 : -1"
             :aria-label="spoken(each, student.id, student.usedName)"
             :aria-readonly="!may"
-            @focus="onFocus(row, columnAt, student.id)"
-            @click="focusCell(row, columnAt)"
+            @focus="onFocus(row, from + nth, student.id)"
+            @click="focusCell(row, from + nth)"
           >
             <span v-if="symbolAt(student.id, each.about) !== undefined" class="flex items-center gap-2"
               ><b class="w-6 font-semibold">{{ symbolAt(student.id, each.about) }}</b

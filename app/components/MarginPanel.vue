@@ -1,13 +1,25 @@
 <script setup lang="ts">
 import { useView } from '~/stores/view'
 
-/** The right part of every stage: what bears on the thing in hand. It can be closed, and remembers. */
+/**
+ * The right part of every stage: what bears on the thing in hand. It can be closed, and remembers; where there is no
+ * room for it, it is a sheet that is called.
+ */
 defineProps<{ title: string }>()
 const view = useView()
+const { marginFolded, sheet } = useFrame()
 </script>
 
 <template>
-  <Teleport defer to="#margin">
+  <template v-if="marginFolded">
+    <Teleport defer to="#margin-call">
+      <button type="button" class="quiet" aria-keyshortcuts="Alt+M" @click="sheet = 'margin'">{{ title }}</button>
+    </Teleport>
+    <SideSheet :open="sheet === 'margin'" :title="title" side="right" @close="sheet = null">
+      <div class="px-4 py-3"><slot /></div>
+    </SideSheet>
+  </template>
+  <Teleport v-else defer to="#margin">
     <section v-if="view.kept.margin" :aria-label="title" class="flex h-full w-80 flex-col border-l border-rule">
       <header class="flex items-center border-b border-rule px-4 py-2">
         <h2 class="font-semibold">{{ title }}</h2>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { percentText, roundHalfUp } from '~~/core/marks/rounding'
 import { displayName } from '~~/core/people/names'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
@@ -12,6 +13,10 @@ const classRecord = useClassRecord()
 const view = useView()
 const grid = useTemplateRef('grid')
 const problem = ref('')
+const frame = useTemplateRef('frame')
+const { width } = useElementSize(frame)
+/** Where there is no room for columns, what the proposal is compared with stands under the name. */
+const isNarrow = computed(() => width.value > 0 && width.value < 600)
 
 const subject = computed(() => classRecord.subject)
 const may = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
@@ -28,6 +33,13 @@ const open = computed(() =>
 )
 
 const shown = (percent: number | null): string => (percent === null ? '—' : percentText(percent, decimals.value))
+const comparisons = (proposal: MarkProposal): string =>
+  [
+    `recent ${shown(proposal.mostRecent)}`,
+    `median ${shown(proposal.median)}`,
+    `often ${proposal.mostFrequent ?? '—'}`,
+    `last term ${shown(proposal.lastTerm)}`,
+  ].join(' · ')
 const cellText = (proposal: MarkProposal): string => {
   const settled = proposal.settled
   if (!settled) return ''
@@ -116,8 +128,8 @@ function focusRow(row: number): void {
 </script>
 
 <template>
-  <div class="grid gap-3">
-    <div class="flex items-center gap-4">
+  <div ref="frame" class="grid gap-3">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
       <p class="text-sm text-muted">
         Enter takes the proposal. Type a number to settle another; empty the cell to take it back.
       </p>
@@ -131,12 +143,14 @@ function focusRow(row: number): void {
         <tr class="border-b border-edge text-sm text-muted">
           <th scope="col" class="py-1">Student</th>
           <th scope="col" class="text-right">Proposal</th>
-          <th scope="col" class="w-32 pl-6">Settled</th>
-          <th scope="col"><span class="sr-only">Standing</span></th>
-          <th scope="col" class="text-right">Most recent</th>
-          <th scope="col" class="text-right">Median</th>
-          <th scope="col" class="text-right">Most often</th>
-          <th scope="col" class="text-right">Last term</th>
+          <th scope="col" class="pl-3" :class="isNarrow ? 'w-26' : 'w-32 pl-6'">Settled</th>
+          <template v-if="!isNarrow">
+            <th scope="col"><span class="sr-only">Standing</span></th>
+            <th scope="col" class="text-right">Most recent</th>
+            <th scope="col" class="text-right">Median</th>
+            <th scope="col" class="text-right">Most often</th>
+            <th scope="col" class="text-right">Last term</th>
+          </template>
         </tr>
       </thead>
       <tbody>
@@ -146,12 +160,15 @@ function focusRow(row: number): void {
           class="border-b border-rule"
           :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
         >
-          <th scope="row" class="py-0.5">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
+          <th scope="row" class="py-0.5">
+            {{ displayName({ given: student.usedName, family: student.family }) }}
+            <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(proposal) }}</span>
+          </th>
           <td class="text-right">
             {{ shown(proposal.computed.percent) }}
             <b class="inline-block w-4 font-semibold">{{ proposal.proposedLevel?.symbol }}</b>
           </td>
-          <td class="pl-6">
+          <td :class="isNarrow ? 'pl-3' : 'pl-6'">
             <input
               :value="cellText(proposal)"
               class="field w-16 py-0 text-right"
@@ -164,17 +181,15 @@ function focusRow(row: number): void {
               @change="onLeave($event, row)"
             />
             <b class="ml-2 font-semibold">{{ proposal.settledLevel?.symbol }}</b>
+            <MarkStanding v-if="isNarrow" :proposal="proposal" class="block text-xs" />
           </td>
-          <td class="text-sm whitespace-nowrap">
-            <span v-if="proposal.standing === 'differs'" class="text-needs" :title="proposal.settled?.reason ?? ''"
-              >differs</span
-            ><span v-else-if="proposal.standing === 'special'" class="text-muted">{{ proposal.settled?.special }}</span
-            ><span v-else-if="proposal.standing === 'open'" class="text-muted">open</span>
-          </td>
-          <td class="text-right text-muted">{{ shown(proposal.mostRecent) }}</td>
-          <td class="text-right text-muted">{{ shown(proposal.median) }}</td>
-          <td class="text-right text-muted">{{ proposal.mostFrequent ?? '—' }}</td>
-          <td class="text-right text-muted">{{ shown(proposal.lastTerm) }}</td>
+          <template v-if="!isNarrow">
+            <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="proposal" /></td>
+            <td class="text-right text-muted">{{ shown(proposal.mostRecent) }}</td>
+            <td class="text-right text-muted">{{ shown(proposal.median) }}</td>
+            <td class="text-right text-muted">{{ proposal.mostFrequent ?? '—' }}</td>
+            <td class="text-right text-muted">{{ shown(proposal.lastTerm) }}</td>
+          </template>
         </tr>
       </tbody>
     </table>

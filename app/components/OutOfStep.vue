@@ -30,6 +30,15 @@ const facts = computed(() =>
   })),
 )
 
+/** One line, so that the comment stays in sight, until the teacher wants to know more. */
+const isOpen = ref(false)
+watch(
+  () => [props.student.id, props.box.key],
+  () => {
+    isOpen.value = false
+  },
+)
+
 /** Puts every new sentence in its place. */
 function bringIntoStep({ text, sentences }: Pick<Draft, 'text' | 'sentences'>): void {
   classRecord.rewrite(props.student.id, props.box.key, text, sentences)
@@ -38,31 +47,42 @@ function bringIntoStep({ text, sentences }: Pick<Draft, 'text' | 'sentences'>): 
 
 <template>
   <section v-if="proposal" aria-label="Out of step" class="needs grid gap-2">
-    <p class="font-semibold">This comment is out of step with what is settled.</p>
-    <ul class="text-sm">
-      <li v-for="(fact, at) in facts" :key="at">Written from “{{ fact.then }}”. Today: {{ fact.now }}.</li>
-    </ul>
-    <p class="font-serif">
-      <template v-for="(piece, at) in proposal.pieces" :key="at">
-        <span v-if="piece.kind === 'kept'">{{ piece.text }}</span>
-        <template v-else-if="piece.kind === 'new'"
-          ><del class="text-muted">{{ piece.instead }}</del> <ins class="bg-teal-wash">{{ piece.text }}</ins></template
-        >
-        <del v-else-if="piece.kind === 'removed'" class="text-muted">{{ piece.instead }}</del>
-        <span v-else class="border-b-2 border-needs"
-          ><span class="sr-only">Yours:</span>{{ piece.mine || '(taken out)' }} <span class="text-xs">or</span>
-          <ins class="bg-teal-wash">{{ piece.proposed || '(nothing)' }}</ins></span
-        >
-      </template>
-    </p>
-    <p v-if="may" class="flex gap-3">
-      <button v-if="proposal.merged" type="button" class="press" @click="bringIntoStep(proposal.merged)">
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <p class="font-semibold">This comment is out of step with what is settled.</p>
+      <button type="button" class="link text-sm" :aria-expanded="isOpen" @click="isOpen = !isOpen">
+        {{ isOpen ? 'Show less' : 'Show what has changed' }}
+      </button>
+      <button
+        v-if="may && proposal.merged"
+        type="button"
+        class="press ml-auto py-1"
+        @click="bringIntoStep(proposal.merged)"
+      >
         Bring it into step
       </button>
-      <template v-else>
+    </div>
+    <template v-if="isOpen">
+      <ul class="text-sm">
+        <li v-for="(fact, at) in facts" :key="at">Written from “{{ fact.then }}”. Today: {{ fact.now }}.</li>
+      </ul>
+      <p class="font-serif">
+        <template v-for="(piece, at) in proposal.pieces" :key="at">
+          <span v-if="piece.kind === 'kept'">{{ piece.text }}</span>
+          <template v-else-if="piece.kind === 'new'"
+            ><del class="text-muted">{{ piece.instead }}</del>
+            <ins class="bg-teal-wash">{{ piece.text }}</ins></template
+          >
+          <del v-else-if="piece.kind === 'removed'" class="text-muted">{{ piece.instead }}</del>
+          <span v-else class="border-b-2 border-needs"
+            ><span class="sr-only">Yours:</span>{{ piece.mine || '(taken out)' }} <span class="text-xs">or</span>
+            <ins class="bg-teal-wash">{{ piece.proposed || '(nothing)' }}</ins></span
+          >
+        </template>
+      </p>
+      <p v-if="may && !proposal.merged" class="flex flex-wrap gap-x-3 gap-y-1">
         <button type="button" class="press" @click="bringIntoStep(proposal.overMine)">Take the new sentences</button>
         <span class="self-center text-sm">or leave your own words and change them by hand</span>
-      </template>
-    </p>
+      </p>
+    </template>
   </section>
 </template>

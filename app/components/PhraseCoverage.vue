@@ -14,6 +14,7 @@ const rows = computed(() =>
 const columns: readonly ToldAs[] = [...[...tiers].reverse(), 'uneven']
 const shown = computed(() => columns.filter((as) => rows.value.some((row) => row.cells.some((cell) => cell.as === as))))
 const thin = computed(() => rows.value.flatMap((row) => row.cells).filter((cell) => cell.thin).length)
+const { listFolded } = useFrame()
 const nameOfTier = useNameOfTier()
 const nameOfAbout = useNameOfAbout()
 const nameOf = (as: ToldAs): string => (as === 'uneven' ? 'Uneven' : (nameOfTier(as) ?? 'Between'))
@@ -35,8 +36,28 @@ function open(row: CoverageRow, as: ToldAs): void {
           : `${thin} ${thin === 1 ? 'place is' : 'places are'} thin: fewer than ${enoughWordings} wordings, so classmates would share sentences.`
       }}
     </p>
+    <ul v-if="listFolded" :aria-label="`Wordings by part and level for ${classRecord.box?.name}`">
+      <li v-for="row in rows" :key="`${row.part} ${row.about}`" class="border-b border-rule py-1.5 text-sm">
+        {{ row.part
+        }}<span v-if="!['any', 'mark'].includes(row.about)" class="text-muted"> · {{ nameOfAbout(row.about) }}</span>
+        <span class="flex flex-wrap gap-1.5 pt-1">
+          <button
+            v-for="cell in row.cells"
+            :key="cell.as"
+            type="button"
+            class="rounded-sm border border-rule px-2 py-0.5"
+            :aria-pressed="isOpen(row, cell.as)"
+            :class="isOpen(row, cell.as) ? 'bg-teal text-on-teal' : cell.thin ? 'bg-needs-wash' : ''"
+            @click="open(row, cell.as)"
+          >
+            {{ nameOf(cell.as) }} {{ cell.wordings }}<template v-if="cell.thin"> thin</template>
+          </button>
+        </span>
+      </li>
+    </ul>
     <!-- With a place chosen, its phrases stand below without scrolling far. -->
     <div
+      v-else
       :class="phrasebook.place ? 'max-h-68 overflow-y-auto border-b border-edge' : ''"
       tabindex="0"
       role="group"

@@ -102,11 +102,11 @@ function takeOut(at: number): void {
       <li
         v-for="(part, at) in parts"
         :key="part.id"
-        class="flex items-center gap-3 border-b border-rule py-1"
+        class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1"
         :class="part.sharesSentence ? 'pl-8' : ''"
       >
         <span v-if="may" class="handle cursor-grab px-1 text-muted" aria-hidden="true">⠿</span>
-        <span class="w-52 shrink-0">{{ inWords(part) }}</span>
+        <span class="w-52 max-w-full">{{ inWords(part) }}</span>
         <label class="text-sm whitespace-nowrap"
           >said
           <select

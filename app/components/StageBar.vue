@@ -9,6 +9,7 @@ const saving = useSaving()
 const session = useSession()
 const route = useRoute()
 const { busy, problem, attempt } = useAttempt()
+const { listFolded, marginFolded } = useFrame()
 
 const names: Record<Stage, string> = { gather: 'Gather', settle: 'Settle', write: 'Write', read: 'Read', send: 'Send' }
 const left = (stage: Stage): number => {
@@ -26,6 +27,10 @@ const savedText = computed(() => {
     : ''
 })
 
+async function go(event: Event): Promise<void> {
+  await navigateTo(`/${(event.target as HTMLSelectElement).value}`)
+}
+
 async function signOut(): Promise<void> {
   await session.signOut()
   await navigateTo('/sign-in')
@@ -33,24 +38,38 @@ async function signOut(): Promise<void> {
 </script>
 
 <template>
-  <header class="flex h-12 shrink-0 items-center gap-6 border-b border-rule px-4">
+  <header class="flex min-h-12 shrink-0 flex-wrap items-center gap-x-4 border-b border-rule px-4 wide:gap-x-6">
     <NuxtLink to="/" class="flex items-center gap-2 font-semibold" aria-label="Facunda: to the desk">
-      <img src="/mark.svg" alt="" width="22" height="22" /> Facunda
+      <img src="/mark.svg" alt="" width="22" height="22" /> <span class="hidden wide:inline">Facunda</span>
     </NuxtLink>
-    <nav aria-label="Stages" class="flex h-full gap-1">
-      <NuxtLink
-        v-for="stage in stages"
-        :key="stage"
-        :to="`/${stage}`"
-        class="flex h-full items-center gap-1.5 border-b-2 px-3"
-        :class="isIn(stage) ? 'border-teal font-semibold text-teal' : 'border-transparent'"
-        :aria-current="isIn(stage) ? 'page' : undefined"
+    <nav aria-label="Stages">
+      <!-- On one line with the current one named, where there is room for no more. -->
+      <select
+        v-if="listFolded"
+        class="bg-paper py-2 font-semibold text-teal"
+        aria-label="Stage"
+        :value="stages.find(isIn) ?? ''"
+        @change="go($event)"
       >
-        {{ names[stage] }}
-        <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted"
-          >{{ left(stage) }}<span class="sr-only"> left</span></span
+        <option v-for="stage in stages" :key="stage" :value="stage">
+          {{ names[stage] }}{{ classRecord.record && left(stage) > 0 ? ` (${left(stage)} left)` : '' }}
+        </option>
+      </select>
+      <div v-else class="flex h-12 wide:gap-1">
+        <NuxtLink
+          v-for="stage in stages"
+          :key="stage"
+          :to="`/${stage}`"
+          class="flex h-full items-center gap-1.5 border-b-2 px-2 wide:px-3"
+          :class="isIn(stage) ? 'border-teal font-semibold text-teal' : 'border-transparent'"
+          :aria-current="isIn(stage) ? 'page' : undefined"
         >
-      </NuxtLink>
+          {{ names[stage] }}
+          <span v-if="classRecord.record && left(stage) > 0" class="text-xs font-normal text-muted"
+            >{{ left(stage) }}<span class="sr-only"> left</span></span
+          >
+        </NuxtLink>
+      </div>
     </nav>
     <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
     <button
@@ -62,8 +81,11 @@ async function signOut(): Promise<void> {
     >
       {{ saving.lastWasUndo ? 'Bring it back' : 'Undo' }}
     </button>
-    <span class="text-sm">{{ session.person?.name }}</span>
-    <button type="button" class="link text-sm" @click="signOut">Sign out</button>
+    <!-- Elsewhere both stand on the desk. -->
+    <template v-if="!marginFolded">
+      <span class="text-sm">{{ session.person?.name }}</span>
+      <button type="button" class="link text-sm" @click="signOut">Sign out</button>
+    </template>
   </header>
   <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
 </template>

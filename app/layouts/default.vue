@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 import { useView } from '~/stores/view'
@@ -7,6 +8,7 @@ const classRecord = useClassRecord()
 const saving = useSaving()
 const view = useView()
 const route = useRoute()
+const { marginFolded, listFolded, sheet } = useFrame()
 
 onMounted(async () => {
   await saving.takeUp()
@@ -17,22 +19,47 @@ watch(
   () => route.path,
   (path) => {
     view.kept.stage = path.slice(1)
+    sheet.value = null
   },
   { immediate: true },
 )
+
+/** Straight to the first cell, or the editor; else to the work as a whole. */
+function skip(): void {
+  const main = document.querySelector('main')
+  const work = main?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"], textarea, table input')
+  ;(work ?? main)?.focus()
+}
+
+// Alt M and Alt L: the margin and the class list, there and away.
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (!event.altKey || event.ctrlKey || event.metaKey) return
+  if (event.code === 'KeyM') {
+    event.preventDefault()
+    if (marginFolded.value) sheet.value = sheet.value === 'margin' ? null : 'margin'
+    else view.kept.margin = !view.kept.margin
+  } else if (event.code === 'KeyL') {
+    event.preventDefault()
+    if (listFolded.value) sheet.value = sheet.value === 'list' ? null : 'list'
+    else document.querySelector<HTMLElement>('nav[aria-label="Class list"] [aria-current="true"]')?.focus()
+  }
+})
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col">
+  <div class="flex min-h-dvh flex-col middle:h-dvh">
+    <button type="button" class="press sr-only focus:not-sr-only focus:absolute focus:z-20" @click="skip">
+      To the work
+    </button>
     <StageBar />
     <ContextLine />
     <p v-if="saving.trouble" class="needs" role="alert">{{ saving.trouble }}</p>
     <RefusedWork />
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>
     <div class="flex min-h-0 flex-1">
-      <ClassList />
-      <main class="min-w-0 flex-1 overflow-y-auto" tabindex="-1"><slot v-if="classRecord.record" /></main>
-      <aside id="margin" aria-label="Margin" class="shrink-0" />
+      <ClassList v-if="view.desk && classRecord.record" />
+      <main class="min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1"><slot v-if="classRecord.record" /></main>
+      <aside id="margin" aria-label="Margin" class="hidden shrink-0 wide:block" />
     </div>
     <SignInAgain />
   </div>

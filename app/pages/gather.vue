@@ -18,6 +18,7 @@ const mapping = ref<GradebookMapping | null>(null)
 const plan = shallowRef<PlanAnswer | null>(null)
 const { busy, problem, attempt } = useAttempt()
 const done = ref('')
+const { listFolded } = useFrame()
 
 const subject = computed(() => classRecord.subject)
 const teacher = computed(() => {
@@ -108,13 +109,13 @@ function drop(event: DragEvent): void {
 </script>
 
 <template>
-  <div class="grid gap-4 p-5" @dragover.prevent @drop.prevent="drop">
+  <div class="grid gap-4 p-3 middle:p-5" @dragover.prevent @drop.prevent="drop">
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="done" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
 
     <template v-if="file && mapping">
-      <div class="flex items-start gap-3">
-        <div class="min-w-0 flex-1">
+      <div class="flex flex-wrap items-start gap-3">
+        <div class="min-w-60 flex-1">
           <h1 class="truncate text-xl font-semibold">{{ file.name }}</h1>
           <p class="text-sm text-muted">
             Into {{ subject?.name }}, {{ classRecord.record?.term.name }}. {{ file.rows }} rows,
@@ -151,7 +152,7 @@ function drop(event: DragEvent): void {
     </template>
 
     <template v-else>
-      <div class="flex items-center gap-4">
+      <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 class="text-xl font-semibold">{{ subject?.name }}: work of the term</h1>
         <label v-if="mayGather" class="press ml-auto cursor-pointer focus-within:outline-2 focus-within:outline-teal">
           Choose a gradebook file
@@ -165,12 +166,14 @@ function drop(event: DragEvent): void {
         <thead>
           <tr class="border-b border-edge text-sm text-muted">
             <th scope="col" class="py-1">Piece of work</th>
-            <th scope="col">Category</th>
-            <th scope="col">Date</th>
-            <th scope="col" class="text-right">Out of</th>
+            <template v-if="!listFolded">
+              <th scope="col">Category</th>
+              <th scope="col">Date</th>
+              <th scope="col" class="text-right">Out of</th>
+            </template>
             <th scope="col" class="text-right">Results</th>
             <th scope="col" class="text-right">Middle result</th>
-            <th scope="col" class="text-right">Middle half</th>
+            <th v-if="!listFolded" scope="col" class="text-right">Middle half</th>
           </tr>
         </thead>
         <tbody>
@@ -179,16 +182,23 @@ function drop(event: DragEvent): void {
             :key="piece.id"
             class="border-b border-rule"
           >
-            <th scope="row" class="py-1.5">{{ piece.title }}</th>
-            <td>{{ piece.category }}</td>
-            <td>{{ piece.date ?? '—' }}</td>
-            <td class="text-right">{{ piece.outOf }}</td>
+            <th scope="row" class="py-1.5">
+              {{ piece.title }}
+              <span v-if="listFolded" class="block text-xs font-normal text-muted"
+                >{{ piece.category }}, {{ piece.date ?? 'no date' }}, out of {{ piece.outOf }}</span
+              >
+            </th>
+            <template v-if="!listFolded">
+              <td>{{ piece.category }}</td>
+              <td>{{ piece.date ?? '—' }}</td>
+              <td class="text-right">{{ piece.outOf }}</td>
+            </template>
             <td class="text-right">
               {{ results }} of {{ classRecord.record?.students.length
               }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span>
             </td>
             <td class="text-right">{{ middle === null ? '—' : percentText(middle) }}</td>
-            <td class="text-right text-muted">
+            <td v-if="!listFolded" class="text-right text-muted">
               {{ low === null || high === null ? '—' : `${roundHalfUp(low)} to ${percentText(high)}` }}
             </td>
           </tr>

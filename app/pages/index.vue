@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
 import { daysUntil } from '~~/core/terms/lock'
-import { stages, type Stage } from '~~/core/terms/progress'
+import { nextStage, stages, type Stage } from '~~/core/terms/progress'
 import type { DeskClass } from '~~/contracts/answers'
 import { useSession } from '~/stores/session'
 import { useView } from '~/stores/view'
@@ -21,11 +21,6 @@ const words: Record<Stage, string> = {
 }
 const days = computed(() => (view.desk ? daysUntil(view.desk.term.commentsDue, view.desk.today) : 0))
 
-/** The first stage of a class with something left. */
-function nextStage(each: DeskClass): Stage {
-  return stages.find((stage) => stage !== 'gather' && each.counts[stage].done < each.counts[stage].of) ?? 'send'
-}
-
 async function open(each: DeskClass, stage: string): Promise<void> {
   if (view.kept.classId !== each.id) Object.assign(view.kept, { classId: each.id, studentId: null })
   await navigateTo(`/${stage}`)
@@ -38,8 +33,8 @@ async function signOut(): Promise<void> {
 </script>
 
 <template>
-  <main v-if="view.desk" class="mx-auto max-w-4xl px-6 py-10">
-    <p class="flex gap-4 text-sm text-muted">
+  <main v-if="view.desk" class="mx-auto max-w-4xl px-4 py-6 middle:px-6 middle:py-10">
+    <p class="flex flex-wrap gap-x-4 text-sm text-muted">
       {{ view.desk.school }} · {{ longDate(view.desk.today) }}
       <span class="ml-auto">{{ view.desk.person.name }}</span>
       <button type="button" class="link" @click="signOut">Sign out</button>
@@ -57,14 +52,14 @@ async function signOut(): Promise<void> {
       class="mt-8 border-t border-rule pt-5"
       :aria-label="each.name"
     >
-      <div class="flex items-baseline gap-3">
+      <div class="flex flex-wrap items-baseline gap-x-3 gap-y-2">
         <h2 class="text-xl font-semibold">{{ each.name }}</h2>
         <p class="text-muted">{{ each.role }}, {{ each.students }} students</p>
-        <button type="button" class="press ml-auto" @click="open(each, nextStage(each))">
-          Go on with {{ nextStage(each) }}
+        <button type="button" class="press ml-auto" @click="open(each, nextStage(each.counts))">
+          Go on with {{ nextStage(each.counts) }}
         </button>
       </div>
-      <ol class="mt-4 grid grid-cols-5 gap-4">
+      <ol class="mt-4 grid grid-cols-1 gap-4 sm:grid-cols-2 middle:grid-cols-5">
         <li v-for="stage in stages" :key="stage">
           <button type="button" class="w-full border-t-2 border-rule pt-2 text-left" @click="open(each, stage)">
             <span

@@ -17,10 +17,10 @@ watch(
 </script>
 
 <template>
-  <div v-if="classRecord.box" class="grid content-start gap-4 p-5">
-    <div class="flex items-baseline gap-5">
+  <div v-if="classRecord.box" class="grid content-start gap-4 p-3 middle:p-5">
+    <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
       <h1 class="text-xl font-semibold">Phrasebook</h1>
-      <div role="group" aria-label="Part of the phrasebook" class="flex gap-4">
+      <div role="group" aria-label="Part of the phrasebook" class="flex flex-wrap gap-x-4">
         <button
           v-for="each in views"
           :key="each"

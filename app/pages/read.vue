@@ -9,6 +9,7 @@ import { useView } from '~/stores/view'
 useHead({ title: 'Read · Facunda' })
 const classRecord = useClassRecord()
 const view = useView()
+const { listFolded } = useFrame()
 
 const box = computed(() => classRecord.box)
 const rows = computed(() => {
@@ -60,7 +61,7 @@ async function write(studentId: string): Promise<void> {
 </script>
 
 <template>
-  <div v-if="box" class="grid gap-4 p-5">
+  <div v-if="box" class="grid gap-4 p-3 middle:p-5">
     <BoxChooser />
     <h1 class="sr-only">Read {{ box.name }}</h1>
     <p>
@@ -73,42 +74,53 @@ async function write(studentId: string): Promise<void> {
     <table ref="table" class="w-full table-fixed">
       <thead>
         <tr class="border-b border-edge text-sm text-muted">
-          <th scope="col" class="w-32 py-1">Student</th>
+          <th scope="col" class="py-1" :class="listFolded ? '' : 'w-32'">Student</th>
           <th v-if="box.subject" scope="col" class="w-18">Mark</th>
-          <th scope="col">{{ box.name }}</th>
+          <th v-if="!listFolded" scope="col">{{ box.name }}</th>
           <th scope="col" class="w-24">State</th>
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="{ student, comment, findings: found, mark } in rows"
-          :key="student.id"
-          :aria-current="student.id === classRecord.student?.id ? 'true' : undefined"
-          class="scroll-my-4 border-b border-rule align-top"
-          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
-          @click="view.kept.studentId = student.id"
-        >
-          <th scope="row" class="py-2 pr-2">{{ displayName({ given: student.usedName, family: student.family }) }}</th>
-          <td v-if="box.subject" class="py-2">
-            {{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }}
-            {{ mark?.settledLevel?.symbol }}
-          </td>
-          <td class="py-2 pr-4 font-serif text-[0.875rem]/normal">
-            <MarkedText :text="comment?.text ?? ''" :findings="found" />
-          </td>
-          <td class="py-2 text-sm">
-            <p>{{ comment?.text ? comment.status : 'not begun' }}</p>
-            <p v-for="(finding, at) in found" :key="at" class="text-needs">{{ finding.check }}</p>
-            <button
-              type="button"
-              class="link"
-              :aria-label="`Write ${box.name} of ${student.usedName}`"
-              @click.stop="write(student.id)"
-            >
-              Write
-            </button>
-          </td>
-        </tr>
+        <template v-for="{ student, comment, findings: found, mark } in rows" :key="student.id">
+          <tr
+            :aria-current="student.id === classRecord.student?.id ? 'true' : undefined"
+            class="scroll-my-4 border-rule align-top"
+            :class="[student.id === classRecord.student?.id ? 'bg-teal-wash' : '', listFolded ? '' : 'border-b']"
+            @click="view.kept.studentId = student.id"
+          >
+            <th scope="row" class="py-2 pr-2">
+              {{ displayName({ given: student.usedName, family: student.family }) }}
+            </th>
+            <td v-if="box.subject" class="py-2">
+              {{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }}
+              {{ mark?.settledLevel?.symbol }}
+            </td>
+            <td v-if="!listFolded" class="py-2 pr-4 font-serif text-[0.875rem]/normal">
+              <MarkedText :text="comment?.text ?? ''" :findings="found" />
+            </td>
+            <td class="py-2 text-sm">
+              <p>{{ comment?.text ? comment.status : 'not begun' }}</p>
+              <p v-for="(finding, at) in found" :key="at" class="text-needs">{{ finding.check }}</p>
+              <button
+                type="button"
+                class="link"
+                :aria-label="`Write ${box.name} of ${student.usedName}`"
+                @click.stop="write(student.id)"
+              >
+                Write
+              </button>
+            </td>
+          </tr>
+          <tr
+            v-if="listFolded"
+            class="border-b border-rule"
+            :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+          >
+            <td :colspan="box.subject ? 3 : 2" class="pb-3 font-serif text-[0.875rem]/normal">
+              <MarkedText :text="comment?.text ?? ''" :findings="found" />
+            </td>
+          </tr>
+        </template>
       </tbody>
     </table>
     <MarginPanel title="Findings">

@@ -65,7 +65,7 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
 </script>
 
 <template>
-  <div class="p-5">
+  <div class="middle:p-5">
     <h1 class="sr-only">Send</h1>
     <ReportSheet v-if="report" :report="report" />
     <MarginPanel title="Report cards">
@@ -94,7 +94,16 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
         </p>
         <div v-if="active" role="status">
           <p>{{ active.done }} of {{ active.students }} set, {{ stateWords[active.state] }}</p>
-          <progress class="w-full accent-teal" :value="active.done" :max="active.students" aria-label="Reports set" />
+          <div
+            role="progressbar"
+            aria-label="Reports set"
+            aria-valuemin="0"
+            :aria-valuenow="active.done"
+            :aria-valuemax="active.students"
+            class="my-1.5 h-2 border border-edge"
+          >
+            <div class="h-full bg-teal" :style="{ width: `${(active.done / active.students) * 100}%` }" />
+          </div>
           <button type="button" class="link" @click="stop(active)">Stop this run</button>
         </div>
         <ul aria-label="Runs">

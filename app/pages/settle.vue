@@ -44,10 +44,10 @@ const tabs = computed(() => [
 </script>
 
 <template>
-  <div class="p-5">
+  <div class="p-3 middle:p-5">
     <h1 class="sr-only">Settle</h1>
     <TabGroup :selected-index="tab" @change="tab = $event">
-      <TabList class="mb-4 flex gap-5 border-b border-rule">
+      <TabList class="mb-4 flex flex-wrap gap-x-5 border-b border-rule">
         <Tab
           v-for="each in tabs"
           :key="each"

@@ -74,9 +74,9 @@ function draftEmpty(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="box && student" class="grid gap-4 p-5" @keydown="onKey">
+  <div v-if="box && student" class="grid gap-4 p-3 middle:p-5" @keydown="onKey">
     <BoxChooser />
-    <div class="flex items-baseline gap-3">
+    <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
       <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
       <NuxtLink to="/phrasebook" class="link text-sm">Phrasebook</NuxtLink>

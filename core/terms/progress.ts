@@ -59,3 +59,13 @@ export function sumProgress(each: readonly StudentProgress[]): StudentProgress {
     })
   return { gather: sum('gather'), settle: sum('settle'), write: sum('write'), read: sum('read'), send: sum('send') }
 }
+
+/**
+ * Where to go on with a class: what comes in before what is settled while nothing of either is there, then the first
+ * stage with something left. Late results alone hold nothing up: a class is never all in.
+ * @example nextStage({ gather: { done: 0, of: 0 }, settle: { done: 0, of: 9 }, … }) // 'gather'
+ */
+export function nextStage(counts: StudentProgress): Stage {
+  if (counts.gather.done === 0 && counts.settle.done === 0) return 'gather'
+  return stages.find((stage) => stage !== 'gather' && counts[stage].done < counts[stage].of) ?? 'send'
+}
