@@ -7,6 +7,8 @@ export default defineNuxtConfig({
   ssr: false,
   modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/facunda.css'],
+  // Who is signed in is asked of our own route.
+  auth: { loadStrategy: 'none' },
   devtools: { enabled: false },
   telemetry: false,
   app: {
@@ -17,7 +19,8 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  // Nothing is inlined: the content security policy takes fonts from our own address alone.
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, build: { assetsInlineLimit: 0 } },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } },

@@ -155,12 +155,12 @@ function fill(which: 'empty' | 'all'): void {
 <template>
   <div ref="frame" class="grid gap-3">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
-      <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }} in a cell. Then on</p>
+      <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }}, then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
       <template v-if="may && column">
         <label class="ml-auto flex items-center gap-2"
-          >{{ column.title }}: everyone gets
+          >{{ column.title }}: all get
           <select v-model="fillWith" class="field">
             <option value="" disabled>level</option>
             <option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">
@@ -169,10 +169,10 @@ function fill(which: 'empty' | 'all'): void {
           </select></label
         >
         <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">
-          Fill the {{ empty.length }} empty
+          Fill {{ empty.length }} empty
         </button>
         <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">
-          Replace all {{ students.length }}
+          Replace {{ students.length }}
         </button>
       </template>
     </div>

@@ -124,7 +124,7 @@ function drop(event: DragEvent): void {
           </p>
         </div>
         <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">
-          {{ toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}
+          {{ !plan ? 'Looking at it …' : toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}
         </button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>

@@ -48,8 +48,8 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
   await cell.click()
   await page.keyboard.press('Delete')
   await expect(cell).toHaveAccessibleName('Finn, Taking care: empty')
-  await page.getByLabel(/everyone gets/).selectOption('N')
-  await page.getByRole('button', { name: 'Fill the 1 empty' }).click()
+  await page.getByLabel(/all get/).selectOption('N')
+  await page.getByRole('button', { name: 'Fill 1 empty' }).click()
   await expect(cell).toHaveAccessibleName('Finn, Taking care: N Nearly always')
 
   // Write: drafts for the empty boxes, another wording, own words, on to the next student by key.
