@@ -7,6 +7,14 @@ const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const views = ['phrases', 'plan', 'describing words', 'checks', 'files'] as const
 const shown = ref<(typeof views)[number]>('phrases')
+const { marginFolded, sheet } = useFrame()
+// Where the margin is folded, a phrase that is chosen or begun comes up.
+watch(
+  () => phrasebook.phrase?.id,
+  (id) => {
+    if (id !== undefined && marginFolded.value) sheet.value = 'margin'
+  },
+)
 watch(
   () => classRecord.box?.key,
   () => {

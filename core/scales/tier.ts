@@ -1,7 +1,7 @@
 /**
  * The five rungs that every scale's levels are pinned to, lowest first.
  *
- * Schools invent their own scales (1–4, A–E, E/G/S/N). A phrase is written for a tier, so that one phrasebook
+ * Schools invent their own scales (1–4, A–E, N/O/S/L). A phrase is written for a tier, so that one phrasebook
  * serves any scale: each level of a scale says which tier it stands for. A scale need not use every tier.
  */
 export const tiers = ['starting', 'growing', 'sound', 'strong', 'top'] as const

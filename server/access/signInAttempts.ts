@@ -1,7 +1,7 @@
 import { createHmac, timingSafeEqual } from 'node:crypto'
 import type { Knex } from 'knex'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
-import { signInKey } from '../data/people'
+import { signInKey } from './signInKey'
 import { Refusal } from './refusal'
 
 /** Who tries, from where. */

@@ -2,6 +2,7 @@ import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
 import type { Who } from '../access/grants'
+import { signInKey } from '../access/signInKey'
 import type { PersonRow } from './tables'
 
 /**
@@ -34,11 +35,6 @@ export async function personBySignIn(db: Knex, signIn: string, password: string)
       .update({ password_hash: await hash.make(password) })
   }
   return person
-}
-
-/** How a sign-in name is compared. */
-export function signInKey(name: string): string {
-  return name.trim().toLocaleLowerCase('en')
 }
 
 /** Who asks, as far as every request needs to know; and the version of the school's set-up. */
