@@ -36,6 +36,7 @@ if (size === 0) {
     })
   benchChecks()
   await benchPages()
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchSchool.ts'], { stdio: 'inherit' })
 } else {
   await bench(size)
 }

@@ -32,7 +32,7 @@ try {
   await migrate(db)
   await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
   const rooms = await growSchool(db)
-  await db.raw('analyze')
+  await db.raw('vacuum analyze')
   web = startWeb()
   await healthy()
   const teachers = await Promise.all(rooms.slice(0, users).map((room) => signIn(room.signIn)))
@@ -99,13 +99,17 @@ async function report(teachers: string[], places: string[]): Promise<void> {
     ),
   )
   const seen = new Map<number, string | null>()
-  const saves = await together(teachers, savesEach, async (cookie, nth) => {
+  const saveCell = async (cookie: string, nth: number): Promise<void> => {
     const was = seen.has(nth) ? (seen.get(nth) ?? null) : await standing(cells[nth] ?? '')
     const next = was === '2' ? '3' : '2'
     await level(cookie, places[nth] ?? '', { studentId: cells[nth] ?? '', was, symbol: next })
     seen.set(nth, next)
-  })
-  console.log(`  a level saved, ${users} users at once     ${percentiles(saves)}`)
+  }
+  console.log(
+    `  a level saved, ${users} users, one a second ${percentiles(await together(teachers, 8, saveCell, 1000))}`,
+  )
+  const saves = await together(teachers, savesEach, saveCell)
+  console.log(`  … without a pause                  ${percentiles(saves)}`)
   const philippa = await signIn('philippa')
   console.log(
     `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
@@ -256,14 +260,33 @@ async function timesOf(times: number, work: () => Promise<unknown>): Promise<num
   return all
 }
 
-/** Everybody does something so many times, all at once, each one after the other. */
+/**
+ * Everybody does something so many times, all at once, each one after the other.
+ * @param every milliseconds between two beginnings of one person, who begins at a moment of the own; 0 for no pause
+ */
 async function together(
   teachers: string[],
   times: number,
   work: (cookie: string, nth: number) => Promise<unknown>,
+  every = 0,
 ): Promise<number[]> {
-  const all = await Promise.all(teachers.map((cookie, nth) => timesOf(times, () => work(cookie, nth))))
+  const all = await Promise.all(
+    teachers.map(async (cookie, nth) => {
+      const spent: number[] = []
+      if (every > 0) await later((every * nth) / teachers.length)
+      for (let time = 0; time < times; time += 1) {
+        const [took = 0] = await timesOf(1, () => work(cookie, nth))
+        spent.push(took)
+        if (every > took) await later(every - took)
+      }
+      return spent
+    }),
+  )
   return all.flat()
+}
+
+function later(milliseconds: number): Promise<void> {
+  return new Promise((done) => setTimeout(done, milliseconds))
 }
 
 function percentiles(times: number[]): string {

@@ -31,8 +31,8 @@ const countsQuery = `
       group by 1),
     rated as (select w.class_id, count(*) as done from wanted w join member using (class_id)
       join settled_level l on l.student_id = member.student_id and l.term_id = :term
-      where (l.kind = 'habit' and exists (select from habit where key = l.about))
-        or (l.kind = 'skill' and exists (select from skill where id = l.about and subject = any(w.subjects)))
+      left join skill s on l.kind = 'skill' and s.id = l.about
+      where s.subject = any(w.subjects) or (l.kind = 'habit' and l.about in (select key from habit))
       group by 1),
     written as (select w.class_id, count(*) as done, count(*) filter (where c.status = 'finished') as finished
       from wanted w join member using (class_id)

@@ -6,13 +6,13 @@ import type { Context, Place } from '../services/context'
 import { answered } from './answered'
 import { requireOwnPage } from './ownPage'
 import { refusalOf, refused } from './refusals'
+import { sessionOf } from './session'
 
 /** A route for people who are signed in: finds out who asks, and turns refusals into answers. */
 export function staffRoute<T>(answer: (context: Context, event: H3Event) => Promise<T>): EventHandler {
   return anyRoute(async (event) => {
-    const { user } = await getUserSession(event)
-    const { id, epoch } = (user ?? {}) as { id?: string; epoch?: number }
-    const asker = id === undefined ? undefined : await askerOf(database(), id, epoch ?? 0)
+    const session = await sessionOf(event)
+    const asker = session ? await askerOf(database(), session.id, session.epoch) : undefined
     if (!asker) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
     return answer({ db: database(), who: asker.who, setupVersion: asker.setupVersion, today: today() }, event)
   })
