@@ -36,7 +36,7 @@ function rowKind(number: number): string {
 }
 
 /** The heading of a column and its first values, in a line. */
-function column(nth: number): { heading: string; values: string } {
+function columnOf(nth: number): { heading: string; values: string } {
   const cells = props.file.sample
     .filter((row) => row.number > mapping.value.headingRow)
     .flatMap((row) => row.cells[nth] || [])
@@ -49,7 +49,7 @@ function column(nth: number): { heading: string; values: string } {
   <ul v-if="listFolded" aria-label="The file’s columns">
     <li v-for="(role, nth) in mapping.columns" :key="nth" class="border-b border-rule py-2">
       <label class="flex flex-wrap items-center gap-x-3"
-        ><span class="min-w-0 flex-1 font-semibold wrap-break-word">{{ column(nth).heading }}</span>
+        ><span class="min-w-0 flex-1 font-semibold wrap-break-word">{{ columnOf(nth).heading }}</span>
         <select
           class="field w-36 py-0.5"
           :value="role"
@@ -58,7 +58,7 @@ function column(nth: number): { heading: string; values: string } {
           <option v-for="each in columnRoles" :key="each" :value="each">{{ words[each] }}</option>
         </select></label
       >
-      <p class="truncate text-sm text-muted">{{ column(nth).values }}</p>
+      <p class="truncate text-sm text-muted">{{ columnOf(nth).values }}</p>
     </li>
   </ul>
   <div

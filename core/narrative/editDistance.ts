@@ -9,8 +9,7 @@ import { distance } from 'fastest-levenshtein'
 export function editDistance(a: readonly string[], b: readonly string[], atMost: number): number {
   if (Math.abs(a.length - b.length) > atMost) return atMost + 1
   const signs = new Map<string, string>()
-  const written = (words: readonly string[]): string =>
-    words.map((word) => signOf(word, signs)).join('')
+  const written = (words: readonly string[]): string => words.map((word) => signOf(word, signs)).join('')
   return Math.min(atMost + 1, distance(written(a), written(b)))
 }
 
