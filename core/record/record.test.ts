@@ -5,8 +5,9 @@ import type { NarrativeFacts } from '../narrative/because'
 import { isLocked, daysUntil } from '../terms/lock'
 import { readPlan } from '../narrative/plan'
 import type { Phrase } from '../narrative/phrase'
-import type { Level } from '../scales/scale'
+import type { Level, Scale } from '../scales/scale'
 import { readSymbol } from '../scales/symbol'
+import { tiers, type Tier } from '../scales/tier'
 import { studentProgress, sumProgress } from '../terms/progress'
 import type { ClassRecord } from './classRecord'
 import type { Student } from './roster'
@@ -16,6 +17,7 @@ import { indexRecord } from './recordIndex'
 
 const box = (record: ClassRecord, key: string) =>
   record.boxes.find((each) => each.key === key) as ClassRecord['boxes'][number]
+const levelAt = (tier: Tier): Level => ({ symbol: tier, name: tier, familySentence: '', tier, lowestPercent: null })
 const named = ({ standings }: NarrativeFacts, about: string) => standings.find((each) => each.about === about)
 const draft = (record: ClassRecord, key = 'sums', student = 0) =>
   draftComment(
@@ -108,6 +110,25 @@ describe('the facts that a comment may speak of', () => {
       ],
     })
     expect(draft(record).text).toContain('She is surer of adding numbers than of dividing numbers.')
+  })
+  it('a strand is uneven from two tiers apart, or where a strength stands beside a difficulty', () => {
+    const uneven = (best: Tier, least: Tier): boolean | undefined => {
+      const scale = { ...(exampleClass().scales[1] as Scale), levels: tiers.toReversed().map(levelAt) }
+      const record = exampleClass({
+        scales: [exampleClass().scales[0] as Scale, scale],
+        levels: [
+          { studentId: '1', about: 's1', symbol: best },
+          { studentId: '1', about: 's2', symbol: least },
+        ],
+      })
+      return named(narrativeFacts(indexRecord(record), '1', box(record, 'sums')), 'Number')?.uneven
+    }
+    expect([uneven('top', 'strong'), uneven('strong', 'sound'), uneven('growing', 'starting')]).toEqual([
+      false,
+      false,
+      false,
+    ])
+    expect([uneven('top', 'sound'), uneven('sound', 'growing'), uneven('top', 'starting')]).toEqual([true, true, true])
   })
   it('where something has gone since the term before, in the scale’s own symbols', () => {
     const record = exampleClass()

@@ -70,6 +70,14 @@ describe('what a family gets', () => {
   it('leaves a part out when nothing is known for it, without a hole', () => {
     expect(headings(blocksOf({}, 1))).toEqual(['Sam Reed', 'How to read the levels', 'My own words', 'Signed'])
   })
+  it('tells days absent from times late', () => {
+    const blocks = blocksOf()
+    expect(['Days the school was open', 'Days absent', 'Times late'].map((label) => fact(blocks, label))).toEqual([
+      '40',
+      '2',
+      '1',
+    ])
+  })
   it('says special values in words', () => {
     expect(JSON.stringify(blocksOf({ levels: [{ studentId: '1', about: 's1', symbol: 'NA' }] }))).toContain(
       'NA (not assessed)',

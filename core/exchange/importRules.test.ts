@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest'
+import { FolderReader } from './folder/folderReader'
+import { readAttendance } from './folder/readStudentFiles'
+import { guessGradebook } from './guessGradebook'
+import { planImport, type KnownResult } from './planImport'
+import { readDate } from './readDate'
+import { readScore } from './readScore'
+import { readTable } from './readTable'
+
+// What an import must not change by itself, each rule with the smallest file that would break it.
+const students = ['1', '2'].map((id) => ({
+  id,
+  schoolNumber: `10${id}`,
+  legalGiven: id === '1' ? 'Finn' : 'Umi',
+  usedName: id === '1' ? 'Finn' : 'Umi',
+  family: 'Reed',
+}))
+const quiz = { id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 1, counts: true }
+function plan(text: string, results: KnownResult[] = []) {
+  const table = readTable(text)
+  const categories = [{ key: 'q', name: 'Quizzes' }]
+  return planImport(table, guessGradebook(table, ['Quizzes']), { students, work: [quiz], results, categories })
+}
+const standing: KnownResult = { workId: 'w', studentId: '1', state: 'scored', score: 17, remark: 'missed the bus' }
+
+describe('a remark', () => {
+  it('stays where a later file says none, and the same score is no change', () => {
+    expect(plan('Number,Quiz\n101,17\n', [standing]).results).toMatchObject([
+      { change: 'unchanged', remark: 'missed the bus', score: 17 },
+    ])
+    expect(plan('Number,Quiz\n101,18\n', [standing]).results).toMatchObject([
+      { change: 'changed', remark: 'missed the bus', score: 18, before: { score: 17, state: 'scored' } },
+    ])
+  })
+  it('gives way to another one', () => {
+    const long = 'Number,Work,Score,Remark\n101,Quiz,17,by mail\n'
+    expect(plan(long, [standing]).results).toMatchObject([{ change: 'changed', remark: 'by mail', score: 17 }])
+  })
+})
+
+describe('a result that stands', () => {
+  it('changes with its state alone', () => {
+    expect(plan('Number,Quiz\n101,late 17\n', [standing]).results).toMatchObject([{ change: 'changed', state: 'late' }])
+  })
+  it('of another student is another result', () => {
+    expect(plan('Number,Quiz\n102,17\n', [standing]).results).toMatchObject([{ change: 'new', studentId: '2' }])
+  })
+})
+
+describe('over the maximum', () => {
+  it.each([
+    ['100 %', 20, 20],
+    ['20', 20, 20],
+    ['20/20', null, 20],
+  ])('“%s” of %s is taken', (written, outOf, score) => {
+    expect(readScore(written, outOf)).toMatchObject({ kind: 'result', score })
+  })
+  it.each([
+    ['101 %', 20, /more than 100 %/],
+    ['20.5', 20, /above the maximum of 20/],
+    ['21/20', null, /above the maximum of 20/],
+    ['-0.5', 20, /below zero/],
+  ])('“%s” of %s is refused', (written, outOf, reason) => {
+    const read = readScore(written, outOf)
+    expect(read.kind === 'refused' && read.reason).toMatch(reason)
+  })
+  it('zero is a score', () => {
+    expect(readScore('0', 20)).toMatchObject({ kind: 'result', state: 'scored', score: 0 })
+  })
+})
+
+describe('attendance', () => {
+  it('knows absences from times late, whatever the order of the columns', () => {
+    const file = new TextEncoder().encode('number,lates,absences,days open\n101,1,2,40\n')
+    const folder = new FolderReader(new Map([['attendance.csv', file]]))
+    const people = students.map((each) => ({ ...each, pronouns: 'name only' as const, gradeLevel: '5' }))
+    expect(readAttendance(folder, people)).toEqual([{ studentId: '1', daysOpen: 40, absences: 2, lates: 1 }])
+  })
+})
+
+describe('days and months', () => {
+  it.each([
+    ['10/05/2026', 'day first', '2026-05-10'],
+    ['10/05/2026', 'month first', '2026-10-05'],
+    ['13/05/2026', 'month first', undefined],
+    ['2026-10-05', 'month first', '2026-10-05'],
+  ] as const)('%s, %s: %s', (written, order, iso) => {
+    expect(readDate(written, order)).toBe(iso)
+  })
+  it.each([
+    ['10/05/2026,10/25/2026', 'month first'],
+    ['10/05/2026,25/10/2026', 'day first'],
+    ['10/05/2026,11/05/2026', 'day first'],
+    ['10/25/2026,25/10/2026', 'day first'],
+  ])('a file with %s is read %s', (dates, order) => {
+    const table = readTable(
+      `Number,Work,Score,Date\n${dates
+        .split(',')
+        .map((date) => `101,Quiz,7,${date}`)
+        .join('\n')}\n`,
+    )
+    expect(guessGradebook(table, []).dates).toBe(order)
+  })
+})

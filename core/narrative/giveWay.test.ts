@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest'
+import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
+import { tiers, type Tier } from '../scales/tier'
+import { draftComment } from './draftComment'
+import { markAgainstLevels } from './markAgainstLevels'
+import { readPlan } from './plan'
+
+describe('where there is no room', () => {
+  const book = {
+    ...smallBook,
+    phrases: [
+      phrase('o', 'This term had many days.', { part: 'opening' }),
+      phrase('n', '{They} {counts} with care.', { about: 'Number' }),
+      phrase('p', 'Much has moved on lately.', { part: 'progress', about: 'Number' }),
+      phrase('s', 'A next step is fractions.', { part: 'next step' }),
+      phrase('h', 'At home, play some cards.', { part: 'help at home' }),
+      phrase('c', 'Thank you for your help.', { part: 'closing' }),
+    ],
+  }
+  const plan = readPlan('opening; outcome Number; progress Number; next step Number; help at home Number; closing')
+  const draft = (limit: number) => {
+    const request = requestOf({ standings: [standing('Number', 'sound', 'growing')], limit })
+    return draftComment({ ...request, box: { ...request.box, limit, plan } }, book)
+  }
+  it('the closing gives way first, then the opening, help at home, what has moved; the outcome stays', () => {
+    const whole = draft(400)
+    expect(whole.leftOut).toEqual([])
+    const gone = new Set<string>()
+    const order: string[] = []
+    for (let limit = whole.text.length; limit > 20; limit -= 1) {
+      for (const { part } of draft(limit).leftOut) {
+        if (!gone.has(part)) order.push(part)
+        gone.add(part)
+      }
+    }
+    expect(order.slice(0, 4)).toEqual(['closing', 'opening', 'help at home', 'progress'])
+    expect(draft(30).text).toMatch(/counts with care/)
+  })
+})
+
+describe('mark and levels', () => {
+  const tells = (mark: Tier, ...levels: Tier[]): boolean =>
+    markAgainstLevels({ mark: standing('mark', mark), standings: levels.map((tier, nth) => standing(`s${nth}`, tier)) })
+  it('differ from two tiers on, across the line between strength and difficulty, where every strand does', () => {
+    expect(tells('growing', 'strong')).toBe(true)
+    expect(tells('growing', 'sound')).toBe(false)
+    expect(tells('starting', 'sound')).toBe(true)
+    expect(tells('sound', 'top')).toBe(false)
+    expect(tells('growing', 'strong', 'growing')).toBe(false)
+    expect(tells('growing', 'strong', 'sound')).toBe(true)
+  })
+  it('are compared over all pairs of tiers', () => {
+    const differing = tiers.flatMap((mark) =>
+      tiers.filter((level) => tells(mark, level)).map((level) => `${mark} ${level}`),
+    )
+    expect(differing).toEqual([
+      'starting sound',
+      'starting strong',
+      'starting top',
+      'growing strong',
+      'growing top',
+      'sound starting',
+      'strong starting',
+      'strong growing',
+      'top starting',
+      'top growing',
+    ])
+  })
+})
