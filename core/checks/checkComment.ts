@@ -60,7 +60,10 @@ export function isAccepted(
   )
 }
 
-/** The text with a mend made. */
+/**
+ * The text with a mend made.
+ * @example mended('Maya read his book.', { start: 10, end: 13, text: 'her', label: '…' }) // 'Maya read her book.'
+ */
 export function mended(text: string, { start, end, text: instead }: Mend): string {
   return text.slice(0, start) + instead + text.slice(end)
 }

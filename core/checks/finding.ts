@@ -35,7 +35,10 @@ export interface CheckInput {
 
 export type Check = (input: CheckInput) => Finding[]
 
-/** A mend that writes these words in place of a finding's. */
+/**
+ * A mend that writes these words in place of a finding's.
+ * @example write('her', 10, 13) // { label: 'Write “her”', start: 10, end: 13, text: 'her' }
+ */
 export function write(text: string, start: number, end: number, label = `Write “${text}”`): Mend {
   return { label, start, end, text }
 }
@@ -45,7 +48,10 @@ export function ofWhole(check: string, why: string, input: CheckInput, mends: Me
   return { check, why, start: 0, end: input.text.length, mends }
 }
 
-/** The words by which a finding is known again after the text around it has changed. */
+/**
+ * The words by which a finding is known again after the text around it has changed.
+ * @example wordsOf({ start: 10, end: 13 }, 'Maya read his book.') // 'his'; '' for the whole text
+ */
 export function wordsOf({ start, end }: Pick<Finding, 'start' | 'end'>, text: string): string {
   return start === 0 && end === text.length ? '' : text.slice(start, end)
 }

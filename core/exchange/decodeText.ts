@@ -7,6 +7,7 @@ export const largestFile = 20 * 1024 * 1024
  * Turns a file's bytes into text, as files come: UTF-8 with or without a byte order mark, UTF-16 with one, else
  * Windows-1252 (what older spreadsheets write).
  * @throws UnreadableFile when it is empty, too large, or no text at all
+ * @example decodeText(new Uint8Array([0x5a, 0x6f, 0xeb])) // 'Zoë', from Windows-1252
  */
 export function decodeText(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new UnreadableFile('The file is empty.')

@@ -51,7 +51,11 @@ export function readPhraseRow(
   return wrong ? { phrase: null, problems: [{ column: 'text', reason: wrong }] } : { phrase, problems }
 }
 
-/** What is wrong with a phrase, in a sentence; null when it can be said. */
+/**
+ * What is wrong with a phrase, in a sentence; null when it can be said.
+ * @example phraseProblem({ …, text: '{They} {reads} {#skil}.' }) // what is wrong, with its place; null for a sound
+ * phrase
+ */
 export function phraseProblem(phrase: Phrase): string | null {
   if (phrase.text.trim() === '') return 'A phrase needs words.'
   if (phrase.uneven && phrase.part !== 'outcome') return 'Only an outcome can be uneven.'

@@ -134,7 +134,10 @@ export interface PlanCounts {
   workChanged: number
 }
 
-/** How many of each there are, for the summary line; results unless work is named. */
+/**
+ * How many of each there are, for the summary line; results unless work is named.
+ * @example countPlan(plan) // { new: 46, changed: 0, unchanged: 2, refused: 5, workNew: 1, workChanged: 0 }
+ */
 export function countPlan(plan: ImportPlan): PlanCounts {
   const work = (change: PlannedWork['change']): number => plan.work.filter((each) => each.change === change).length
   const refused = plan.refused.length

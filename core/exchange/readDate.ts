@@ -1,6 +1,7 @@
 /**
  * Reads a date as files have it: 2026-10-05, 5.10.2026, 05/10/2026 (day first unless the file says otherwise).
  * @returns an ISO date, or undefined when there is no such day
+ * @example readDate('5.10.2026') // '2026-10-05'; the same for '05/10/26'
  */
 export function readDate(written: string, order: 'day first' | 'month first' = 'day first'): string | undefined {
   const tidy = written.trim()

@@ -249,7 +249,11 @@ function identityOf(row: TableRow, columns: readonly ColumnRole[]): RowIdentity 
   return { number: cell('number'), name: cell('name'), given: cell('given name'), family: cell('family name') }
 }
 
-/** The identity as written, to ask about and to remember the answer under. */
+/**
+ * The identity as written, to ask about and to remember the answer under.
+ * @example writtenIdentity({ number: '05101', name: 'Finn Aaltonen' }) // how a doubtful person is remembered in a
+ * mapping
+ */
 export function writtenIdentity(who: RowIdentity): string {
   return [who.number, who.name, [who.given, who.family].filter(Boolean).join(' ')].filter(Boolean).join(' · ')
 }

@@ -22,6 +22,7 @@ const delimiters = [',', ';', '\t', '|'] as const
  * Reads separated values by the rules of RFC 4180, and what people have beyond it: semicolons, tabs or bars as
  * separators, any line ending, blank lines anywhere, rows of unequal length.
  * @throws UnreadableFile when a quote is never closed, a cell is absurdly long, or nothing is there
+ * @example readTable('Number;Quiz\n05101;17,5') // delimiter ';', rows [{ number: 1, cells: ['Number', 'Quiz'] }, …]
  */
 export function readTable(text: string): Table {
   const delimiter = guessDelimiter(text)

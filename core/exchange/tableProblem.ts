@@ -6,6 +6,8 @@ const identifying = ['number', 'name', 'given name', 'family name'] as const
 
 /**
  * Why a table as mapped cannot be a gradebook at all, with what to do about it; null when it can be read.
+ * @example tableProblem(readTable('Number,Quiz'), mapping, students) // 'The file has headings and no row of results
+ * below …'
  */
 export function tableProblem(table: Table, mapping: GradebookMapping, students: readonly Matchable[]): string | null {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
@@ -41,7 +43,10 @@ function isTransposed(headings: readonly string[], students: readonly Matchable[
 /** A level written as a letter, as in "B+". */
 const letter = /^[A-F][+-]?$/i
 
-/** What is left out of a wide file though it has a heading and something below it, and what to do if that is wrong. */
+/**
+ * What is left out of a wide file though it has a heading and something below it, and what to do if that is wrong.
+ * @example columnNotes(table, mapping) // ['“Project” holds letters and was left out: …']
+ */
 export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
   const body = table.rows.filter((row) => row.number > mapping.headingRow)

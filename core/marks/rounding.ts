@@ -2,6 +2,7 @@
  * Rounds half up at a number of decimals, as people do it on paper: 84.5 → 85, 0.125 → 0.13.
  * A tiny allowance (a few units in the last place) undoes binary noise such as 1.005 being stored as 1.00499….
  * @param decimals 0 to 3
+ * @example roundHalfUp(84.5) // 85; roundHalfUp(1.005, 2) // 1.01
  */
 export function roundHalfUp(value: number, decimals = 0): number {
   const scale = 10 ** decimals

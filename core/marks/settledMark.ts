@@ -14,7 +14,11 @@ export interface SettledMark {
 /** How a settled mark stands to the proposal today. */
 export type Standing = 'open' | 'as proposed' | 'differs' | 'special'
 
-/** Whether the settled mark is the proposal, differs from it, or is still open. Both are compared as shown. */
+/**
+ * Whether the settled mark is the proposal, differs from it, or is still open. Both are compared as shown.
+ * @example standingOf(79.6, { percent: 80, special: null, reason: null }, usualMarkRules) // 'as proposed': both
+ * read 80
+ */
 export function standingOf(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): Standing {
   if (!settled) return 'open'
   if (settled.special !== null) return 'special'
@@ -24,7 +28,10 @@ export function standingOf(proposal: number | null, settled: SettledMark | undef
     : 'differs'
 }
 
-/** The level a percentage stands for, from the rounded or the unrounded mark as the school decides. */
+/**
+ * The level a percentage stands for, from the rounded or the unrounded mark as the school decides.
+ * @example markLevel(79.6, scale, { ...usualMarkRules, letterFrom: 'rounded' })?.symbol // 'A' where A begins at 80
+ */
 export function markLevel(percent: number, scale: Scale, rules: MarkRules): Level | undefined {
   return levelForPercent(scale, rules.letterFrom === 'rounded' ? roundHalfUp(percent, rules.decimals) : percent)
 }

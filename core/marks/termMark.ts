@@ -28,6 +28,7 @@ export interface TermMark {
  * weights are scaled up. Missing counts as zero or is left out, as the school decides. Nothing is rounded here.
  *
  * @param results of one student; work without a result is not held against them
+ * @example quizzes 16/20 and 6/10, weight 40; a project 45/50, weight 60: 0.4 × 70 + 0.6 × 90 = 82
  */
 export function termMark(
   work: readonly PieceOfWork[],
@@ -60,7 +61,10 @@ export function termMark(
   }
 }
 
-/** One result as a percentage of what was possible, or null when it does not enter the mark. */
+/**
+ * One result as a percentage of what was possible, or null when it does not enter the mark.
+ * @example resultPercent({ …, outOf: 20 }, { …, state: 'late', score: 5 }, usualMarkRules) // 25
+ */
 export function resultPercent(work: PieceOfWork, result: Result, rules: MarkRules): number | null {
   if (result.state === 'excused' || result.state === 'incomplete') return null
   if (result.state === 'missing') return rules.missing === 'counts as zero' ? 0 : null

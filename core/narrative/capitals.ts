@@ -1,4 +1,7 @@
-/** A word or sentence with its first letter large. */
+/**
+ * A word or sentence with its first letter large.
+ * @example capitalised('we begin') // 'We begin'
+ */
 export function capitalised(words: string): string {
   return words.charAt(0).toLocaleUpperCase('en') + words.slice(1)
 }

@@ -38,7 +38,10 @@ export function followEdits(sentences: readonly DraftSentence[], before: string,
   })
 }
 
-/** The one stretch in which two texts differ, found from both ends. */
+/**
+ * The one stretch in which two texts differ, found from both ends.
+ * @example changeBetween('She adds.', 'She often adds.') // { from: 4, removed: 0, added: 6 }
+ */
 export function changeBetween(before: string, after: string): { from: number; removed: number; added: number } {
   const shorter = Math.min(before.length, after.length)
   let from = 0
@@ -83,6 +86,7 @@ export type Fidelity = 'as composed' | 'changed' | 'own words' | 'taken out'
 /**
  * Whether what stands in a sentence's place can still be traced to its facts: word for word, changed but with at least
  * half of its content words, or so far rewritten that nobody can say any more.
+ * @example fidelity(sentence, text) // 'as composed', 'changed', 'own words' or 'taken out'
  */
 export function fidelity(sentence: DraftSentence, text: string): Fidelity {
   const now = text.slice(sentence.start, sentence.end)

@@ -175,7 +175,10 @@ const slotOfCase: Record<PronounCase, string> = {
 }
 const slotOfName: Record<NameForm, string> = { used: 'Name', full: 'Full name', family: 'Family name' }
 
-/** The inverse of parsePhrase: the same tokens in the notation. */
+/**
+ * The inverse of parsePhrase: the same tokens in the notation.
+ * @example writePhrase(readPhrase('{They} {reads} well.')) // '{They} {reads} well.'
+ */
 export function writePhrase(tokens: readonly Token[]): string {
   return tokens
     .map((token) => (token.kind === 'optional' ? `[${writePhrase(token.tokens)}]` : writeToken(token)))

@@ -61,7 +61,10 @@ export function readGrades(written: string): Phrase['grades'] | undefined {
   return { from: Number(from), to: Number(to) }
 }
 
-/** The inverse of readGrades. */
+/**
+ * The inverse of readGrades.
+ * @example writeGrades({ from: 4, to: 6 }) // '4-6'
+ */
 export function writeGrades(grades: Phrase['grades']): string {
   if (!grades) return ''
   return grades.from === grades.to ? String(grades.from) : `${grades.from}-${grades.to}`

@@ -61,7 +61,10 @@ export function readPlan(written: string): PlannedPart[] {
     )
 }
 
-/** The inverse of readPlan. */
+/**
+ * The inverse of readPlan.
+ * @example writePlan(readPlan('opening; outcome Number + outcome mark when high')) // the same again
+ */
 export function writePlan(plan: readonly PlannedPart[]): string {
   return plan
     .map(
@@ -90,7 +93,10 @@ function readPart(written: string): Omit<PlannedPart, 'sharesSentence'> {
   return { part, about, when }
 }
 
-/** Whether a part is said of this standing. A part that speaks of nothing in particular has no condition to meet. */
+/**
+ * Whether a part is said of this standing. A part that speaks of nothing in particular has no condition to meet.
+ * @example conditionHolds('high', { …, tier: 'strong' }) // true; 'low' and 'moved' would not hold
+ */
 export function conditionHolds(when: Condition | null, standing: StandingFact | null): boolean {
   if (when === null || standing === null) return when === null
   const high = tierRank(standing.tier) >= tierRank('strong')

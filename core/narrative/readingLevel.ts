@@ -27,7 +27,10 @@ function syllablesOf(word: string): number {
   return count
 }
 
-/** The formula itself, from words per sentence and syllables per word. */
+/**
+ * The formula itself, from words per sentence and syllables per word.
+ * @example fleschKincaid(12, 1.4) // 5.61: sixth grade, words of 1.4 syllables in sentences of twelve
+ */
 export function fleschKincaid(wordsPerSentence: number, syllablesPerWord: number): number {
   return 0.39 * wordsPerSentence + 11.8 * syllablesPerWord - 15.59
 }

@@ -79,7 +79,10 @@ export function sayComment(
   return { text, sentences }
 }
 
-/** The same text without its sentences' places and reasons: what the search looks at. */
+/**
+ * The same text without its sentences' places and reasons: what the search looks at.
+ * @example sayText(chosen, subject) // 'Maya counts with care, and she measures well.'
+ */
 export function sayText(chosen: readonly ChosenPart[], subject: Subject): string {
   return saySentences(chosen, subject)
     .map(({ said }) => said)

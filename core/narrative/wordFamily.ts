@@ -21,7 +21,10 @@ export function familyOf(word: string): string {
 /** Stemming is asked for the same few thousand words again and again. */
 const families = new Map<string, string>()
 
-/** The words of a text in which something is said, in order: all but those that only hold a sentence together. */
+/**
+ * The words of a text in which something is said, in order: all but those that only hold a sentence together.
+ * @example contentWords('She reads with great care.') // the words that carry meaning, without "she" and "with"
+ */
 export function contentWords(text: string): string[] {
   return (text.match(/\p{L}[\p{L}\p{M}’'-]*/gu) ?? []).filter(
     (word) => word.length > 2 && !holdTogether.has(word.toLocaleLowerCase('en').replace('’', "'")),

@@ -8,7 +8,10 @@ import type { ReadyPhrase } from './readyPhrase'
  */
 export type Usage = ReadonlyMap<string, number>
 
-/** Under what a phrase is counted: by itself, or as said of those who stand at one tier. */
+/**
+ * Under what a phrase is counted: by itself, or as said of those who stand at one tier.
+ * @example usageKey('p-17') // 'p-17'; with a tier, how often it was said to those who stand there
+ */
 export function usageKey(phraseId: string, tier: Tier | null = null): string {
   return tier === null ? phraseId : `${phraseId}\u0000${tier}`
 }

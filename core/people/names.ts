@@ -21,7 +21,10 @@ export function readName(written: string): PersonName {
   return space < 0 ? { given: tidy, family: '' } : { given: tidy.slice(0, space), family: tidy.slice(space + 1) }
 }
 
-/** A name reduced to what two spellings of it share: lower case, no accents, one kind of apostrophe and hyphen. */
+/**
+ * A name reduced to what two spellings of it share: lower case, no accents, one kind of apostrophe and hyphen.
+ * @example nameKey(' Zoë  O’Rourke ') === nameKey('zoe o\'rourke') // true
+ */
 export function nameKey(written: string): string {
   return written
     .normalize('NFD')

@@ -77,7 +77,10 @@ export function readPronouns(written: string): Pronouns | undefined {
   return { subject, object, determiner, possessive, reflexive, takesPluralVerb: subject === 'they' }
 }
 
-/** The inverse of readPronouns, in the shortest form people use. */
+/**
+ * The inverse of readPronouns, in the shortest form people use.
+ * @example writePronouns(they) // 'they/them'
+ */
 export function writePronouns(pronouns: Pronouns): string {
   if (pronouns === 'name only') return 'name only'
   const { subject, object, determiner, possessive, reflexive } = pronouns

@@ -215,7 +215,10 @@ function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefine
   return scale && symbol !== undefined ? findLevel(scale, symbol) : undefined
 }
 
-/** The strands of a subject in the order of its skills, with their skills. */
+/**
+ * The strands of a subject in the order of its skills, with their skills.
+ * @example strandsOf(skills, 'mathematics') // [['Number', [M1, M2]], ['Measuring', [M3, M4]], …]
+ */
 export function strandsOf(skills: readonly Skill[], subject: string): [string, Skill[]][] {
   const strands = new Map<string, Skill[]>()
   for (const skill of skills) {

@@ -4,7 +4,11 @@ import type { Habit, Skill } from '../school/schoolSetup'
 /** What a part may speak of besides a strand or habit by name. */
 const general = ['any', 'mark', 'strongest', 'weakest', 'most moved']
 
-/** What is wrong with a box's plan, in sentences for the person who wrote it; empty when it can be used. */
+/**
+ * What is wrong with a box's plan, in sentences for the person who wrote it; empty when it can be used.
+ * @example planProblems({ subject: 'art', plan: readPlan('outcome Number') }, skills, habits) // ['There is no
+ * strand “Number” …']
+ */
 export function planProblems(
   box: Pick<CommentBox, 'subject' | 'plan'>,
   skills: readonly Skill[],

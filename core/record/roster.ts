@@ -18,7 +18,10 @@ export interface Roster {
   readonly namesInYear: readonly string[]
 }
 
-/** Who teaches a subject in a class: its specialist, else the class's teacher. */
+/**
+ * Who teaches a subject in a class: its specialist, else the class's teacher.
+ * @example teacherOf({ teachers: { music: 'Tobias Renn' }, classRoom }, 'music') // 'Tobias Renn'
+ */
 export function teacherOf({ teachers, classRoom }: Pick<Roster, 'teachers' | 'classRoom'>, subject: string): string {
   return teachers[subject] ?? classRoom.teacher
 }

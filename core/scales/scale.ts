@@ -22,7 +22,10 @@ export interface Scale {
   readonly levels: readonly Level[]
 }
 
-/** The level with this symbol, whatever the case it was typed in; undefined when the scale has none. */
+/**
+ * The level with this symbol, whatever the case it was typed in; undefined when the scale has none.
+ * @example findLevel(marks, ' b ')?.symbol // 'B'
+ */
 export function findLevel(scale: Scale, symbol: string): Level | undefined {
   const wanted = symbol.trim().toLocaleLowerCase('en')
   return scale.levels.find((level) => level.symbol.toLocaleLowerCase('en') === wanted)
@@ -41,6 +44,7 @@ export function strokesOf(scale: Scale, symbol: string): { filled: number; of: n
  * The highest level whose cut-off the percentage reaches (common practice; a cut-off is reached by equality).
  * @param percent 0 to 100, or more where extra credit was given
  * @returns undefined when the scale has no cut-off that low
+ * @example levelForPercent(marks, 79.999)?.symbol // 'B' where A begins at 80
  */
 export function levelForPercent(scale: Scale, percent: number): Level | undefined {
   return scale.levels.find((level) => level.lowestPercent !== null && percent >= level.lowestPercent)

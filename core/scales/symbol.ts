@@ -18,7 +18,10 @@ export function readSymbol(scale: Scale | undefined, symbol: string): SymbolMean
   return special && { kind: 'special', special }
 }
 
-/** The symbol as it is kept: the level's own, or the special value's sign. */
+/**
+ * The symbol as it is kept: the level's own, or the special value's sign.
+ * @example keptSymbol(readSymbol(scale, 'na')) // 'NA', or the school's own level of that symbol
+ */
 export function keptSymbol(meaning: SymbolMeaning): string {
   return meaning.kind === 'level' ? meaning.level.symbol : specialValues[meaning.special]
 }

@@ -8,12 +8,18 @@ export const tiers = ['starting', 'growing', 'sound', 'strong', 'top'] as const
 
 export type Tier = (typeof tiers)[number]
 
-/** 0 for the lowest tier to 4 for the highest. */
+/**
+ * 0 for the lowest tier to 4 for the highest.
+ * @example tierRank('starting') // 0; tierRank('top') // 4
+ */
 export function tierRank(tier: Tier): number {
   return tiers.indexOf(tier)
 }
 
-/** Which way a tier points in a comment: a strength to be glad of, or a difficulty to work on. */
+/**
+ * Which way a tier points in a comment: a strength to be glad of, or a difficulty to work on.
+ * @example directionOf('sound') // 'strength'; directionOf('growing') // 'difficulty'
+ */
 export function directionOf(tier: Tier): 'strength' | 'difficulty' {
   return tierRank(tier) >= tierRank('sound') ? 'strength' : 'difficulty'
 }

@@ -156,7 +156,10 @@ function searchFor(words: readonly string[], flags: string): RegExp {
   return made
 }
 
-/** Where words of a list stand in a text, each with the list's own spelling of it. */
+/**
+ * Where words of a list stand in a text, each with the list's own spelling of it.
+ * @example findWords('A trip to hospital.', ['hospital']) // where the word stands, whatever its case
+ */
 export function findWords(text: string, words: readonly string[]): { word: string; start: number; end: number }[] {
   const isAbbreviation = (word: string): boolean => /^\p{Lu}{2,}$/u.test(word.trim())
   const found = [

@@ -50,7 +50,10 @@ export function studentProgress(
   }
 }
 
-/** The progress of many as one. */
+/**
+ * The progress of many as one.
+ * @example sumProgress([one, other]).write // { done: 3, of: 4 } of { done: 1, of: 2 } and { done: 2, of: 2 }
+ */
 export function sumProgress(each: readonly StudentProgress[]): StudentProgress {
   const sum = (stage: Stage): Done =>
     each.reduce((total, one) => ({ done: total.done + one[stage].done, of: total.of + one[stage].of }), {

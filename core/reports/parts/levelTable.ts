@@ -14,7 +14,11 @@ export function levelTable(caption: string, titles: readonly [string, string], r
   }
 }
 
-/** A level in a cell. */
+/**
+ * A level in a cell.
+ * @example levelCell({ text: '3 secure', strokes: { filled: 3, of: 5 } }) // a cell that is drawn with three of five
+ * strokes
+ */
 export function levelCell({ text, strokes }: FamilyLevel): Cell {
   return strokes ? { text, strokes } : { text }
 }
