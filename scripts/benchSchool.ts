@@ -114,6 +114,7 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   console.log(
     `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
   )
+  console.log(`  health while the worst comes in    at most ${(await healthAtWorst(one, place)).toFixed(0)} ms`)
   const status = readFileSync(`/proc/${web?.pid}/status`, 'utf8')
   console.log(
     `  memory of the web, at most         ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024)} MB`,
@@ -308,6 +309,41 @@ async function size(cookie: string, path: string): Promise<string> {
     asked.end()
   })
   return `${(bytes.length / 1024).toFixed(0)} kB (${(brotliDecompressSync(bytes).length / 1024).toFixed(0)} kB unpacked)`
+}
+
+/** How long health takes to answer at most, in ms, while 300 MB of JSON and a file of nothing but line ends come in. */
+async function healthAtWorst(cookie: string, place: string): Promise<number> {
+  const megabyte = new Uint8Array(1024 * 1024).fill(32)
+  let left = 300
+  const endless = new ReadableStream<Uint8Array>({
+    pull: (controller) => {
+      if (left-- > 0) controller.enqueue(megabyte)
+      else controller.close()
+    },
+  })
+  const post = (path: string, type: string, body: BodyInit): Promise<unknown> =>
+    fetch(`${address}${path}`, {
+      method: 'POST',
+      headers: { cookie, 'content-type': type },
+      body,
+      // @ts-expect-error Node wants this for a stream, and its types do not know it.
+      duplex: 'half',
+    }).catch(() => undefined)
+  const lineEnds = new Uint8Array(19 * 1024 * 1024).fill(10)
+  const work = Promise.all([
+    post('/api/session', 'application/json', endless),
+    post(`${place}/files?subject=art&name=x.csv`, 'application/octet-stream', lineEnds),
+  ])
+  let working = true
+  void work.finally(() => {
+    working = false
+  })
+  const took: number[] = []
+  while (working || took.length < 20) {
+    took.push(...(await timesOf(1, () => fetch(`${address}/api/health`))))
+    await later(20)
+  }
+  return Math.max(...took)
 }
 
 /** A composed comment is typed on in ten pauses: what its events take in the database, a pause. */

@@ -54,6 +54,11 @@ function around(text: string, at: number): string {
   return text.slice(before < 0 ? 0 : before + 2, after < 0 ? text.length : after)
 }
 
+/** In the general comment only openings and closings speak of no habit. */
+function speaksOfHabit({ part, subject }: Phrase): boolean {
+  return part === 'habit' || (subject === 'general' && part !== 'opening' && part !== 'closing')
+}
+
 /** A request in which one phrase can be said, at one of its tiers and with everything that it may tell. */
 function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string): DraftRequest {
   const from: Record<Move, number> = { up: -1, same: 0, down: 1 }
@@ -67,7 +72,7 @@ function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string
   const fact = {
     ...standing(about, tier, before),
     ...skills,
-    kind: phrase.part === 'habit' || phrase.subject === 'general' ? ('habit' as const) : ('strand' as const),
+    kind: speaksOfHabit(phrase) ? ('habit' as const) : ('strand' as const),
     uneven: phrase.uneven,
     because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }],
   }
