@@ -1,14 +1,14 @@
-import { Worker } from 'node:worker_threads'
 import { database } from '../server/data/database'
 import { pressQueue, putBeforePress, startBoss, type PressJob } from '../server/jobs/pressQueue'
-import type { PressNews, PressOrder } from './pressWorker'
 import { claimRun, failRun, keepRun, loadDocuments, noteProgress, runName, takeUpOrphans } from './runs'
+import { setInThread, settingThread } from './settingThread'
 
 /**
  * The press: takes runs from the queue, sets them in a worker thread and keeps the PDF in the database. As many
  * presses as wanted may work on one queue; what one leaves behind when it dies, another takes up.
  */
 const db = database()
+settingThread()
 const boss = await startBoss()
 await boss.work<PressJob>(pressQueue, { pollingIntervalSeconds: 0.5 }, async (jobs) => {
   for (const job of jobs) await setRun(job.data.runId)
@@ -29,42 +29,14 @@ async function setRun(runId: string): Promise<void> {
   try {
     const { title, fileName } = await runName(db, run)
     const documents = await loadDocuments(db, runId)
-    const made = await inWorker(runId, { documents, title, madeAt: run.asked_at.toISOString() })
+    const order = { documents, title, madeAt: run.asked_at.toISOString() }
+    const made = await setInThread(order, (done) => noteProgress(db, runId, done))
     if (made) await keepRun(db, runId, fileName, made)
   } catch (error) {
     tell(error)
     // Where the database is gone this fails too: then the run is taken up again when its heart stands still.
     await failRun(db, runId, error instanceof Error ? error.message : String(error)).catch(tell)
   }
-}
-
-/** Sets an order in a worker thread, noting progress. @returns null when the run was stopped meanwhile */
-function inWorker(runId: string, order: PressOrder): Promise<{ bytes: Buffer; pages: Record<string, number> } | null> {
-  return new Promise((resolve, reject) => {
-    const chunks: Uint8Array[] = []
-    const worker = new Worker(new URL('./pressWorkerStart.mjs', import.meta.url), { workerData: order, execArgv: [] })
-    let done = 0
-    // The heart beats also while one report takes long.
-    const beat = setInterval(() => {
-      noteProgress(db, runId, done)
-        .then((goOn) => {
-          if (goOn) return
-          resolve(null)
-          return worker.terminate()
-        })
-        .catch(tell)
-    }, 400)
-    worker.on('message', (news: PressNews) => {
-      if (news.kind === 'bytes') chunks.push(news.bytes)
-      if (news.kind === 'set') done = news.done
-      if (news.kind === 'finished') resolve({ bytes: Buffer.concat(chunks), pages: news.pages })
-    })
-    worker.on('error', reject)
-    worker.on('exit', (code) => {
-      clearInterval(beat)
-      reject(new Error(`the setting thread ended with ${code}`))
-    })
-  })
 }
 
 function tell(error: unknown): void {

@@ -1,5 +1,5 @@
 import { PassThrough } from 'node:stream'
-import { parentPort, workerData } from 'node:worker_threads'
+import { parentPort } from 'node:worker_threads'
 import type { ReportDocument } from '../core/reports/document'
 import { setReports } from './pdf/setReports'
 
@@ -15,22 +15,29 @@ export type PressNews =
   | { kind: 'set'; done: number }
   | { kind: 'bytes'; bytes: Uint8Array }
   | { kind: 'finished'; pages: Record<string, number> }
+  | { kind: 'failed'; message: string }
 
 // Setting type is heavy: it runs here, beside the press's main thread, which stays free for the queue.
-const order = workerData as PressOrder
-const out = new PassThrough()
-out.on('data', (bytes: Buffer) => tell({ kind: 'bytes', bytes: new Uint8Array(bytes) }))
-
-const pages = await setReports(order.documents, out, {
-  title: order.title,
-  language: 'en-GB',
-  madeAt: new Date(order.madeAt),
-  onReport: (done) => {
-    tell({ kind: 'set', done })
-    return true
-  },
+parentPort?.on('message', (order: PressOrder) => {
+  set(order).catch((error: unknown) =>
+    tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+  )
 })
-tell({ kind: 'finished', pages: Object.fromEntries(pages) })
+
+async function set(order: PressOrder): Promise<void> {
+  const out = new PassThrough()
+  out.on('data', (bytes: Buffer) => tell({ kind: 'bytes', bytes: new Uint8Array(bytes) }))
+  const pages = await setReports(order.documents, out, {
+    title: order.title,
+    language: 'en-GB',
+    madeAt: new Date(order.madeAt),
+    onReport: (done) => {
+      tell({ kind: 'set', done })
+      return true
+    },
+  })
+  tell({ kind: 'finished', pages: Object.fromEntries(pages) })
+}
 
 function tell(news: PressNews): void {
   parentPort?.postMessage(news)
