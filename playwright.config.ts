@@ -5,7 +5,9 @@ export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
   retries: 0,
-  timeout: 60_000,
+  // Generous: a test sets its work, not its clock.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: '.facunda/results/e2e.json' }]],
   outputDir: 'test-results',
   use: {

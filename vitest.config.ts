@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['core/**/*.test.ts'] } },
+      { test: { name: 'unit', include: ['core/**/*.test.ts'], testTimeout: 60_000 } },
       {
         test: {
           name: 'outside',

@@ -91,8 +91,11 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   const sizes = await size(one, place)
   console.log(`  a class's record on the wire       ${sizes}`)
   console.log(`  … alone                            ${percentiles(await timesOf(8, () => ask(one, 'GET', place)))}`)
-  const records = await together(teachers, recordsEach, (cookie, nth) => ask(cookie, 'GET', places[nth] ?? ''))
-  console.log(`  … with ${users} users at once             ${percentiles(records)}`)
+  const openClass = (cookie: string, nth: number): Promise<unknown> => ask(cookie, 'GET', places[nth] ?? '')
+  const paced = await together(teachers, 3, openClass, 4000)
+  console.log(`  … ${users} users, one in four seconds    ${percentiles(paced)}`)
+  const records = await together(teachers, recordsEach, openClass)
+  console.log(`  … without a pause                  ${percentiles(records)}`)
   const cells = await Promise.all(
     places.map(
       async (each) => (await db('enrolment').where({ class_id: each.split('/')[3] ?? '' }))[1]?.student_id ?? '',
