@@ -21,7 +21,7 @@ const isIn = (stage: Stage): boolean =>
   route.path === `/${stage}` || (stage === 'write' && route.path === '/phrasebook')
 const savedText = computed(() => {
   if (saving.trouble) return 'kept on this device'
-  if (saving.waiting.length > 0) return 'saving …'
+  if (saving.waiting.length + saving.pending.size > 0) return 'saving …'
   return saving.savedAt
     ? `saved ${saving.savedAt.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
     : ''

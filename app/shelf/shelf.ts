@@ -29,11 +29,11 @@ export async function entriesOf(owner: string): Promise<ShelfEntry[]> {
   return all.flatMap(([, entry]) => (entry?.owner === owner ? [entry] : [])).sort((a, b) => (a.id < b.id ? -1 : 1))
 }
 
-/** Puts work on the shelf as an entry of its own, after all there is. */
-export async function addEntry(owner: string, work: Work, now: number): Promise<void> {
+/** Puts work on the shelf as an entry of its own, after all there is; of the tab that it was done in. */
+export async function addEntry(owner: string, work: Work, now: number, tab: string = tabId): Promise<void> {
   count += 1
   const id = `${now.toString().padStart(15, '0')}.${count.toString().padStart(8, '0')}.${tabId}`
-  await set(id, plain({ id, owner, tab: tabId, work, state: 'waiting', problem: null }), shelf())
+  await set(id, plain({ id, owner, tab, work, state: 'waiting', problem: null }), shelf())
 }
 
 /**

@@ -102,7 +102,7 @@ export const useClassRecord = defineStore('classRecord', () => {
 
   /** What this device has not been able to send yet is what its owner means: it stands over what was fetched. */
   function showShelf(): void {
-    for (const { work } of saving.waiting) {
+    for (const work of [...saving.waiting.map((entry) => entry.work), ...saving.pending.values()]) {
       if (!work.path.startsWith(`${place.value}/`)) continue
       if (work.kind === 'comment') putComment(work.body)
       if (work.kind === 'marks') putMarks(work.body.marks)

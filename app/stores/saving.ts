@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { writeAnswer, type WriteAnswer } from '~~/contracts/text'
 import { ApiProblem, askServer } from '~/composables/useApi'
 import { addEntry, changeEntry, entriesOf, removeEntry, tabId, type ShelfEntry } from '~/shelf/shelf'
+import { holdUrgently, takeUrgent } from '~/shelf/urgent'
 import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/shelf/work'
 import { useSession } from './session'
 
@@ -36,6 +37,8 @@ export const useSaving = defineStore('saving', () => {
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | undefined
   let again: ReturnType<typeof setTimeout> | undefined
+  /** What has not reached the shelf yet, by key. */
+  const pending = shallowReactive(new Map<string, Work>())
   /** One after the other: what this tab puts on the shelf. */
   let putting: Promise<unknown> = Promise.resolve()
   let flushing: Promise<void> | null = null
@@ -61,6 +64,9 @@ export const useSaving = defineStore('saving', () => {
   /** Takes what an earlier visit or another tab could not send, and tries to send it. */
   async function takeUp(): Promise<void> {
     owner = session.person?.id ?? null
+    if (owner !== null) {
+      for (const { tab, work } of takeUrgent(owner, Date.now())) await addEntry(owner, work, Date.now(), tab)
+    }
     await look()
     await flush()
   }
@@ -71,10 +77,28 @@ export const useSaving = defineStore('saving', () => {
 
   /** Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow. */
   function save(work: Work, when: 'now' | 'soon' = 'now'): void {
-    putting = putting.then(() => put(work)).catch(tellShelf)
+    const before = pending.get(work.key)
+    pending.set(work.key, before ? merged(before, work) : work)
+    hold()
+    putting = putting.then(putPending).catch(tellShelf)
     clearTimeout(timer)
     if (when === 'now') void flush()
     else timer = setTimeout(() => void flush(), afterTyping)
+  }
+
+  /** Keeps what is not on the shelf yet, should the page go. */
+  function hold(): void {
+    owner ??= session.person?.id ?? null
+    if (owner !== null) holdUrgently(owner, tabId, [...pending.values()], Date.now())
+  }
+
+  async function putPending(): Promise<void> {
+    for (const [key, work] of [...pending]) {
+      await put(work)
+      // What was typed meanwhile stands in its place, and is put on the shelf next.
+      if (pending.get(key) === work) pending.delete(key)
+    }
+    hold()
   }
 
   async function put(asked: Work): Promise<void> {
@@ -249,10 +273,11 @@ export const useSaving = defineStore('saving', () => {
 
   /** Whether there is work under this key that the server has not taken, on any tab. */
   function isOnShelf(key: string): boolean {
-    return onShelf.value.some((entry) => entry.work.key === key)
+    return pending.has(key) || onShelf.value.some((entry) => entry.work.key === key)
   }
 
   return {
+    pending,
     onShelf,
     waiting,
     refused,

@@ -24,6 +24,21 @@ test('two tabs look at two children: what is typed stays with the child it was t
   await expect(page.getByRole('textbox', { name: 'Art for Bea' })).toHaveValue(/own stencils\.$/)
 })
 
+test('a page that goes in the middle of a word, with the server away, loses no letter', async ({ page }) => {
+  await signIn(page, 'ines')
+  const editor = await openComment(page, 'Art', /Niamh/, 'Niamh')
+  await page.route(away, (route) => route.abort())
+  await editor.fill('Niamh draws')
+  await editor.press('Control+End')
+  for (const letter of ' herons from memo') await page.keyboard.press(letter === ' ' ? 'Space' : letter)
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Niamh' })).toHaveValue('Niamh draws herons from memo')
+  await page.unroute(away)
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Niamh' })).toHaveValue('Niamh draws herons from memo')
+})
+
 test('two tabs without the server: both texts are kept, and the later one is decided about', async ({
   page,
   context,
