@@ -201,9 +201,12 @@ export const useClassRecord = defineStore('classRecord', () => {
     send({ kind: 'comment', key, path: 'comment', what, body: comment }, when)
   }
 
-  saving.listeners.add((key, { version }) => {
+  saving.listeners.add((key, { version }, ofAnother) => {
     const comment = record.value?.comments.find((each) => commentKey(each.studentId, each.box) === key)
-    if (comment && typeof version === 'number') putComment({ ...comment, version })
+    if (!comment || typeof version !== 'number') return
+    // A text that is not the one here must be seen before it is written over.
+    const another = ofAnother?.kind === 'comment' ? ofAnother.body : comment
+    if (another.text === comment.text && another.status === comment.status) putComment({ ...comment, version })
   })
 
   function putComment(comment: StudentComment): void {

@@ -30,8 +30,8 @@ export const useSaving = defineStore('saving', () => {
   const lastEvent = ref<number | null>(null)
   /** Whether the last event is an undoing, so that undoing it does the thing again. */
   const lastWasUndo = ref(false)
-  /** Called when the server has taken work of this tab. */
-  const listeners = new Set<(key: string, answer: WriteAnswer) => void>()
+  /** Called when the server has taken work: of this tab, or (with the work) what an earlier page could not send. */
+  const listeners = new Set<(key: string, answer: WriteAnswer, ofAnother?: Work) => void>()
   const channel = new BroadcastChannel('facunda.shelf')
   let owner: string | null = null
   let pause = 500
@@ -43,6 +43,8 @@ export const useSaving = defineStore('saving', () => {
   let putting: Promise<unknown> = Promise.resolve()
   let flushing: Promise<void> | null = null
   let flushAgain = false
+  let looks = 0
+  let newestLook = 0
   /** The newest version that the server has given to each text of this tab. */
   const answered = new Map<string, number>()
 
@@ -71,8 +73,13 @@ export const useSaving = defineStore('saving', () => {
     await flush()
   }
 
+  /** Looks at the shelf. Two looks may come back in the other order: an older one never takes the newer one’s place. */
   async function look(): Promise<void> {
-    onShelf.value = owner === null ? [] : await entriesOf(owner)
+    const nth = ++looks
+    const found = owner === null ? [] : await entriesOf(owner)
+    if (nth < newestLook) return
+    newestLook = nth
+    onShelf.value = found
   }
 
   /** Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow. */
@@ -185,6 +192,7 @@ export const useSaving = defineStore('saving', () => {
 
   async function taken(entry: ShelfEntry, answer: WriteAnswer): Promise<void> {
     if (entry.tab === tabId) hear(entry.work.key, answer)
+    else adopt(entry.work, answer)
     await removeEntry(entry.id)
     const { version } = answer
     if (typeof version === 'number') {
@@ -204,6 +212,12 @@ export const useSaving = defineStore('saving', () => {
     if (typeof answer.version === 'number') answered.set(key, answer.version)
     if (answer.event !== null) did(answer.event)
     for (const listener of listeners) listener(key, answer)
+  }
+
+  /** What an earlier page could not send is in: whoever shows the very same goes on from there. */
+  function adopt(work: Work, answer: WriteAnswer): void {
+    savedAt.value = new Date()
+    for (const listener of listeners) listener(work.key, answer, work)
   }
 
   /** Remembers what was done last here, so that it can be undone. */

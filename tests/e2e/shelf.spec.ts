@@ -35,8 +35,13 @@ test('a page that goes in the middle of a word, with the server away, loses no l
   await expect(page.getByRole('textbox', { name: 'Art for Niamh' })).toHaveValue('Niamh draws herons from memo')
   await page.unroute(away)
   await saved(page)
+  // And it goes on from there, without a conflict with itself.
+  await editor.press('Control+End')
+  await editor.pressSequentially('ry.')
+  await saved(page)
   await page.reload()
-  await expect(page.getByRole('textbox', { name: 'Art for Niamh' })).toHaveValue('Niamh draws herons from memo')
+  await expect(page.getByRole('textbox', { name: 'Art for Niamh' })).toHaveValue('Niamh draws herons from memory.')
+  await expect(page.getByRole('region', { name: 'Not saved' })).toBeHidden()
 })
 
 test('two tabs without the server: both texts are kept, and the later one is decided about', async ({
