@@ -1,12 +1,14 @@
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
+import { writePlan } from '../../core/narrative/plan'
 import { loadSchoolSetup, setupVersion } from '../../server/data/schoolSetup'
 import { migrate } from '../../server/data/migrate'
 import { up as firstShape } from '../../server/data/migrations/0001_the_school'
 
 // A database of the first landing, on the same server, brought forward: what a school has written must still be there.
 const name = `facunda_upgrade_${process.pid}`
+const [term, student] = ['00000000-0000-4000-8000-000000000001', '00000000-0000-4000-8000-000000000002']
 let admin: Knex
 let db: Knex
 
@@ -34,8 +36,31 @@ beforeAll(async () => {
       position: 1,
     },
   ])
+  await addHabit(db)
   await db<Record<string, unknown>>('describing_word').insert({ tier: 'top', word: 'superb', position: 0 })
 })
+
+/** A habit that plans, phrases and a comment of that time know by its name. */
+async function addHabit(old: Knex): Promise<void> {
+  const put = (table: string, row: Record<string, unknown>) => old<Record<string, unknown>>(table).insert(row)
+  await put('scale', { key: 's', definition: '{}' })
+  await put('habit', { key: 'trying', name: 'Keeps trying', family_words: 'Tries again', scale: 's', position: 0 })
+  const plan = 'opening; habit Keeps trying when high; next step Keeps trying'
+  await put('comment_box', { key: 'general', name: 'General', character_limit: 300, plan, position: 0 })
+  const phrase = { subject: 'any', part: 'habit', about: 'Keeps trying', tiers: [], text: '{They} {tries} again.' }
+  await put('phrase', { ...phrase, id: 'c', position: 3 })
+  const year = { name: 'Winter', year: '2026', starts: '2026-09-01', ends: '2026-12-20' }
+  await put('term', { id: term, ...year, comments_due: '2026-12-04', locks: '2026-12-18' })
+  const names = { legal_given: 'Maya', used_name: 'Maya', family: 'Reed', pronouns: 'she/her', grade_level: '5' }
+  await put('student', { id: student, school_number: '1', ...names })
+  const fact = { kind: 'habit', about: 'Keeps trying', text: 'Keeps trying: N', tier: 'top', termId: term }
+  const sentence = { start: 0, end: 16, phraseIds: ['c'], parts: ['habit Keeps trying'], because: [fact] }
+  const text = 'She tries again.'
+  await put('comment', {
+    ...{ student_id: student, box: 'general', term_id: term, text, own_words: false, status: 'in draft', version: 1 },
+    sentences: JSON.stringify([sentence]),
+  })
+}
 
 afterAll(async () => {
   await db.destroy()
@@ -46,7 +71,8 @@ afterAll(async () => {
 describe('a database of the first landing', () => {
   it('keeps its phrases and words, and gets what has come since with its usual values', async () => {
     await migrate(db)
-    const { phrases, describing } = (await loadSchoolSetup(db, await setupVersion(db))).phrasebook
+    const { phrases: all, describing } = (await loadSchoolSetup(db, await setupVersion(db))).phrasebook
+    const phrases = all.filter((phrase) => phrase.part !== 'habit')
     expect(phrases).toEqual([
       {
         id: 'a',
@@ -79,11 +105,19 @@ describe('a database of the first landing', () => {
     const settings = (await db<{ settings: Record<string, unknown> }>('school').first())?.settings
     expect(settings).toMatchObject({ name: 'Old School', possessives: 'apostrophe only', checks: { nameWanted: true } })
   })
+  it('knows its habits by their key from then on, wherever a name stood', async () => {
+    const { boxes, phrasebook } = await loadSchoolSetup(db, await setupVersion(db))
+    expect(boxes.map((box) => writePlan(box.plan))).toEqual(['opening; habit trying when high; next step trying'])
+    expect(phrasebook.phrases.find((phrase) => phrase.id === 'c')?.about).toBe('trying')
+    const comment = await db('comment').where({ student_id: student }).first()
+    expect(comment?.sentences).toMatchObject([{ parts: ['habit trying'], because: [{ about: 'trying' }] }])
+    expect(comment).toMatchObject({ text: 'She tries again.', version: 1 })
+  })
   it('is left as it is by a second time, and never goes back', async () => {
     await migrate(db)
-    expect(await db('phrase').count('id as n').first()).toEqual({ n: 2 })
+    expect(await db('phrase').count('id as n').first()).toEqual({ n: 3 })
     await db('phrase').where({ id: 'b' }).delete()
     await migrate(db)
-    expect(await db('phrase').count('id as n').first()).toEqual({ n: 1 })
+    expect(await db('phrase').count('id as n').first()).toEqual({ n: 2 })
   })
 })
