@@ -1,3 +1,4 @@
+import type { StudentComment } from '../core/record/termRecord'
 import { usualCheckSettings } from '../core/school/checkSettings'
 import { usualMarkRules } from '../core/marks/markRules'
 import { readPlan } from '../core/narrative/plan'
@@ -232,4 +233,9 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     },
     ...change,
   }
+}
+
+/** A comment in the general box, in the teacher's own words. */
+export function exampleComment(studentId: string, text: string, more: Partial<StudentComment> = {}): StudentComment {
+  return { studentId, box: 'general', text, sentences: [], ownWords: true, status: 'in draft', version: 1, ...more }
 }

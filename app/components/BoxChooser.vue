@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** The boxes of the report, with how many of the class are written: on one line, or to choose from where it is short. */
+/** The boxes of the report, with how many of the class are written: on one line, or a list where that is too short. */
 const classRecord = useClassRecord()
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)

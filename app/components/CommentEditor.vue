@@ -20,6 +20,14 @@ const area = useTemplateRef('area')
 /** How often each phrase has been shown here, so that the next wording is a new one. */
 const shown = new Map<string, number>()
 const nothing = ref('')
+/** What the keyboard does here, as it is told below the editor. */
+const keys = [
+  ['Alt W', 'another wording of the sentence'],
+  ['Alt N', 'next finding'],
+  ['Ctrl Enter', 'finished and on'],
+  ['Alt Page down', 'next student'],
+  ['Alt Page up', 'previous'],
+] as const
 /** True after something was kept out because it would not fit. */
 const full = ref(false)
 
@@ -213,8 +221,9 @@ async function keep(which: 'mine' | 'other'): Promise<void> {
     </div>
     <p v-if="nothing" role="status" class="text-sm text-needs">{{ nothing }}</p>
     <p class="text-xs text-muted">
-      <kbd>Alt W</kbd> another wording of the sentence · <kbd>Alt N</kbd> next finding · <kbd>Ctrl Enter</kbd> finished
-      and on · <kbd>Alt Page down</kbd> next student · <kbd>Alt Page up</kbd> previous
+      <template v-for="([key, does], nth) in keys" :key="key"
+        ><template v-if="nth > 0"> · </template><kbd>{{ key }}</kbd> {{ does }}</template
+      >
     </p>
   </div>
 </template>

@@ -124,7 +124,8 @@ function nameOf(token: PlainToken): string {
             >{{ part.text }}</MenuButton
           >
           <MenuItems
-            class="absolute left-0 z-10 grid min-w-52 border border-edge bg-sheet py-1 font-sans text-sm leading-normal shadow-md"
+            class="absolute left-0 z-10 grid min-w-52 border border-edge bg-sheet py-1"
+            :class="'font-sans text-sm/normal shadow-md'"
           >
             <p class="px-3 py-1 text-muted">
               {{ nameOf(frame.pieces[part.piece]?.token ?? { kind: 'words', text: '' }) }}

@@ -28,6 +28,8 @@ const problem = ref('')
 
 const students = computed(() => classRecord.record?.students ?? [])
 const column = computed(() => props.columns[at.value.column])
+/** What can be typed in the column at hand. */
+const symbols = computed(() => column.value?.scale.levels.map((each) => each.symbol).join(', ') ?? '')
 const symbolAt = (studentId: string, about: string): string | undefined =>
   classRecord.index?.levelOf(studentId, props.kind, about)
 const empty = computed(() =>
@@ -67,13 +69,14 @@ watch(
 
 /** All that a row shows, in one word: a row is drawn again only when this changes. */
 function rowState(row: number, studentId: string): string {
-  const symbols = props.columns.map((each) => symbolAt(studentId, each.about) ?? '').join(' ')
-  return `${symbols}|${row === at.value.row ? at.value.column : ''}|${studentId === classRecord.student?.id}`
+  const shown = props.columns.map((each) => symbolAt(studentId, each.about) ?? '').join(' ')
+  return `${shown}|${row === at.value.row ? at.value.column : ''}|${studentId === classRecord.student?.id}`
 }
 
 function spoken(each: GridColumn, studentId: string, name: string): string {
   const symbol = symbolAt(studentId, each.about)
-  return `${name}, ${each.title}: ${symbol === undefined ? 'empty' : `${symbol} ${findLevel(each.scale, symbol)?.name ?? ''}`}`
+  const level = symbol === undefined ? 'empty' : `${symbol} ${findLevel(each.scale, symbol)?.name ?? ''}`
+  return `${name}, ${each.title}: ${level}`
 }
 
 function focusCell(row: number, column: number): void {
@@ -133,7 +136,7 @@ function setTyped(studentId: string, key: string): void {
   const meaning = readSymbol(scale, key) ?? readSymbol(scale, { n: 'NA', a: 'ABS', i: 'INC' }[key.toLowerCase()] ?? key)
   const symbol = meaning && keptSymbol(meaning)
   if (!symbol) {
-    problem.value = `“${key}” is no level here. Type ${column.value.scale.levels.map((each) => each.symbol).join(', ')}.`
+    problem.value = `“${key}” is no level here. Type ${symbols.value}.`
     return
   }
   problem.value = ''
@@ -155,7 +158,7 @@ function fill(which: 'empty' | 'all'): void {
 <template>
   <div ref="frame" class="grid gap-3">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
-      <p class="text-muted">Type {{ column?.scale.levels.map((each) => each.symbol).join(', ') }}, then on</p>
+      <p class="text-muted">Type {{ symbols }}, then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
       <template v-if="may && column">

@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { enoughWordings, phraseCoverage, type CoverageRow, type ToldAs } from '~~/core/record/phraseCoverage'
+import {
+  enoughWordings,
+  phraseCoverage,
+  type CoverageCell,
+  type CoverageRow,
+  type ToldAs,
+} from '~~/core/record/phraseCoverage'
 import { tiers } from '~~/core/scales/tier'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
@@ -21,6 +27,11 @@ const nameOf = (as: ToldAs): string => (as === 'uneven' ? 'Uneven' : (nameOfTier
 const isOpen = (row: CoverageRow, as: ToldAs): boolean =>
   phrasebook.place?.part === row.part && phrasebook.place.about === row.about && phrasebook.place.as === as
 
+const look = (row: CoverageRow, cell: CoverageCell): string =>
+  isOpen(row, cell.as) ? 'bg-teal text-on-teal' : cell.thin ? 'bg-needs-wash' : ''
+const spoken = (row: CoverageRow, { as, wordings, thin: isThin }: CoverageCell): string =>
+  `${row.part} ${nameOfAbout(row.about)}, ${nameOf(as)}: ${wordings} wordings${isThin ? ', thin' : ''}`
+
 function open(row: CoverageRow, as: ToldAs): void {
   phrasebook.place = { part: row.part, about: row.about, as }
   phrasebook.phrase = null
@@ -33,7 +44,8 @@ function open(row: CoverageRow, as: ToldAs): void {
       {{
         thin === 0
           ? 'There are wordings enough for every part.'
-          : `${thin} ${thin === 1 ? 'place is' : 'places are'} thin: fewer than ${enoughWordings} wordings, so classmates would share sentences.`
+          : `${thin} ${thin === 1 ? 'place is' : 'places are'} thin: fewer than ${enoughWordings} wordings, ` +
+            'so classmates would share sentences.'
       }}
     </p>
     <ul v-if="listFolded" :aria-label="`Wordings by part and level for ${classRecord.box?.name}`">
@@ -47,7 +59,7 @@ function open(row: CoverageRow, as: ToldAs): void {
             type="button"
             class="rounded-sm border border-rule px-2 py-0.5"
             :aria-pressed="isOpen(row, cell.as)"
-            :class="isOpen(row, cell.as) ? 'bg-teal text-on-teal' : cell.thin ? 'bg-needs-wash' : ''"
+            :class="look(row, cell)"
             @click="open(row, cell.as)"
           >
             {{ nameOf(cell.as) }} {{ cell.wordings }}<template v-if="cell.thin"> thin</template>
@@ -99,8 +111,8 @@ function open(row: CoverageRow, as: ToldAs): void {
                 type="button"
                 class="relative w-full rounded-sm px-2 py-0.5"
                 :aria-pressed="isOpen(row, as)"
-                :class="isOpen(row, as) ? 'bg-teal text-on-teal' : cell.thin ? 'bg-needs-wash' : ''"
-                :aria-label="`${row.part} ${nameOfAbout(row.about)}, ${nameOf(as)}: ${cell.wordings} wordings${cell.thin ? ', thin' : ''}`"
+                :class="look(row, cell)"
+                :aria-label="spoken(row, cell)"
                 @click="open(row, as)"
               >
                 {{ cell.wordings }}<span v-if="cell.thin" class="ml-1 text-xs">thin</span>

@@ -27,6 +27,7 @@ const grades = ref(writeGrades(props.phrase.grades))
 const levelTiers = computed(() => [...tiers].reverse().filter((tier) => nameOfTier(tier) !== null))
 const history = shallowRef<PhraseChange[] | null>(null)
 const message = ref('')
+const draftsInWords = computed(() => `${drafts.value.length} ${drafts.value.length === 1 ? 'draft' : 'drafts'}`)
 const may = computed(() => phrasebook.mayChange(props.phrase))
 const isNew = computed(() => !phrasebook.phrases.some((each) => each.id === props.phrase.id))
 const wrong = computed(() => (now.value.text.trim() === '' ? '' : (phraseProblem({ ...now.value }) ?? '')))
@@ -63,9 +64,7 @@ function save(): Promise<void> {
     await phrasebook.write([made])
     phrasebook.phrase = phrasebook.phrases.find((each) => each.id === made.id) ?? null
     message.value =
-      drafts.value.length > 0
-        ? `Saved. ${drafts.value.length} ${drafts.value.length === 1 ? 'draft' : 'drafts'} of this class still use the old words.`
-        : 'Saved.'
+      drafts.value.length > 0 ? `Saved. ${draftsInWords.value} of this class still use the old words.` : 'Saved.'
   })
 }
 
@@ -193,7 +192,7 @@ function toggle<T>(list: T[], item: T): T[] {
         @click="save"
       >
         {{
-          isNew ? (now.owner === null ? 'Put into the school’s phrasebook' : 'Put into my phrases') : 'Save the phrase'
+          !isNew ? 'Save the phrase' : now.owner === null ? 'Put into the school’s phrasebook' : 'Put into my phrases'
         }}
       </button>
       <button

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { exampleClass } from '../../tests/exampleClass'
+import { exampleClass, exampleComment as comment } from '../../tests/exampleClass'
 import { he, readPronouns, she, they, type Pronouns } from '../people/pronouns'
 import type { ClassRecord } from '../record/classRecord'
 import type { Student } from '../record/roster'
@@ -20,16 +20,6 @@ const student = (id: string, usedName: string, pronouns: Pronouns = she): Studen
   family: 'Reed',
   pronouns,
   gradeLevel: '5',
-})
-const comment = (studentId: string, text: string, more: Partial<StudentComment> = {}): StudentComment => ({
-  studentId,
-  box: 'general',
-  text,
-  sentences: [],
-  ownWords: true,
-  status: 'in draft',
-  version: 1,
-  ...more,
 })
 const box = { key: 'general', name: 'General comment', subject: null, limit: 60, tone: '', plan: [] }
 

@@ -1,19 +1,9 @@
 import { expect, it } from 'vitest'
-import { exampleClass } from '../../tests/exampleClass'
+import { exampleClass, exampleComment as comment } from '../../tests/exampleClass'
 import { indexRecord } from '../record/recordIndex'
-import type { StudentComment } from '../record/termRecord'
 import { sameText } from './sameText'
 
 const words = Array.from({ length: 24 }, (_, nth) => `word${nth}`)
-const comment = (studentId: string, text: string): StudentComment => ({
-  studentId,
-  box: 'general',
-  text,
-  sentences: [],
-  ownWords: true,
-  status: 'in draft',
-  version: 1,
-})
 
 /** Whether the first student's text is found to be the second's, or nearly. */
 function found(own: readonly string[], other: readonly string[]): boolean {

@@ -28,7 +28,7 @@ export const ownFaces: Readonly<Record<FontRole, Face>> = {
 }
 
 /** The families that take over, by the script they are for. The last is tried for everything. */
-const families: readonly { family: string; file: string; scripts: RegExp }[] = [
+const families = [
   { family: 'noto-sans-hebrew', file: 'NotoSansHebrew', scripts: /\p{Script=Hebrew}/u },
   { family: 'noto-sans-arabic', file: 'NotoSansArabic', scripts: /\p{Script_Extensions=Arabic}/u },
   { family: 'noto-sans-kr', file: 'NotoSansKR', scripts: /\p{Script=Hangul}/u },
@@ -46,7 +46,15 @@ const families: readonly { family: string; file: string; scripts: RegExp }[] = [
   { family: 'noto-sans-armenian', file: 'NotoSansArmenian', scripts: /\p{Script=Armenian}/u },
   { family: 'noto-sans-georgian', file: 'NotoSansGeorgian', scripts: /\p{Script_Extensions=Georgian}/u },
   { family: 'noto-sans', file: 'NotoSans', scripts: /./su },
-]
+].map(({ family, file, scripts }) => ({
+  scripts,
+  regular: faceOf(family, file, '400Regular'),
+  strong: faceOf(family, file, '600SemiBold'),
+}))
+
+function faceOf(family: string, file: string, weight: string): Face {
+  return { name: `${family} ${weight}`, file: fontFile(family, weight, file) }
+}
 
 const opened = new Map<string, fontkit.Font>()
 
@@ -81,11 +89,8 @@ export function hasSignsFor(face: Face, text: string): boolean {
 export function faceFor(sign: string, role: FontRole): Face | undefined {
   const own = ownFaces[role]
   if (hasSignsFor(own, sign)) return own
-  const weight = role === 'strong' ? '600SemiBold' : '400Regular'
-  for (const { family, file, scripts } of families) {
-    if (!scripts.test(sign)) continue
-    const face = { name: `${family} ${weight}`, file: fontFile(family, weight, file) }
-    if (hasSignsFor(face, sign)) return face
-  }
-  return undefined
+  return families
+    .filter(({ scripts }) => scripts.test(sign))
+    .map(({ regular, strong }) => (role === 'strong' ? strong : regular))
+    .find((face) => hasSignsFor(face, sign))
 }
