@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
+import { dequal } from 'dequal'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import type { GridColumn } from '~/components/LevelGrid.vue'
 import { useClassRecord } from '~/stores/classRecord'
@@ -10,8 +11,14 @@ const tab = useSessionStorage('facunda.settle.tab', 0)
 const about = ref<string | null>(null)
 
 const subject = computed(() => classRecord.subject)
-const skills = computed((): GridColumn[] =>
-  (classRecord.record?.skills ?? [])
+/** The columns as they were where they say the same: a grid keeps its place, and its rows, through what is typed. */
+const kept = (before: GridColumn[] | undefined, now: GridColumn[]): GridColumn[] =>
+  before && dequal(before, now) ? before : now
+const skills = computed((before?: GridColumn[]): GridColumn[] => kept(before, skillColumns()))
+const habits = computed((before?: GridColumn[]): GridColumn[] => kept(before, habitColumns()))
+
+function skillColumns(): GridColumn[] {
+  return (classRecord.record?.skills ?? [])
     .filter((skill) => skill.subject === subject.value?.key)
     .flatMap((skill) => {
       const scale = classRecord.index?.scale(subject.value?.skillScale ?? '')
@@ -26,14 +33,16 @@ const skills = computed((): GridColumn[] =>
             },
           ]
         : []
-    }),
-)
-const habits = computed((): GridColumn[] =>
-  (classRecord.record?.habits ?? []).flatMap((habit) => {
+    })
+}
+
+function habitColumns(): GridColumn[] {
+  return (classRecord.record?.habits ?? []).flatMap((habit) => {
     const scale = classRecord.index?.scale(habit.scale)
     return scale ? [{ about: habit.key, title: habit.name, detail: habit.familyWords, scale, teacherOnly: false }] : []
-  }),
-)
+  })
+}
+
 const maySubject = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const marginTitle = computed(() => (tab.value === 0 ? 'What the mark rests on' : 'What the record shows'))
 const tabs = computed(() => [

@@ -52,6 +52,11 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
   await page.getByRole('button', { name: 'Fill 1 empty' }).click()
   await expect(cell).toHaveAccessibleName('Finn, Taking care: N Nearly always')
 
+  // In any column the next cell is the one below.
+  await page.getByRole('gridcell', { name: /^Finn, Deciding alone/ }).click()
+  await page.keyboard.press('s')
+  await expect(page.getByRole('gridcell', { name: /^Will, Deciding alone/ })).toBeFocused()
+
   // Write: drafts for the empty boxes, another wording, own words, on to the next student by key.
   await page.getByRole('link', { name: /^Write/ }).click()
   await page.getByRole('button', { name: /^Writing \d/ }).click()
