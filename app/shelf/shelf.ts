@@ -1,4 +1,4 @@
-import { createStore, del, entries, set, update, type UseStore } from 'idb-keyval'
+import { createStore, del, delMany, entries, get, set, update, type UseStore } from 'idb-keyval'
 import type { Problem, Work } from './work'
 
 /** A piece of work on the shelf: on this device, until the server has taken it or its owner has decided. */
@@ -56,6 +56,43 @@ export async function changeEntry(id: string, change: (entry: ShelfEntry) => She
 
 export async function removeEntry(id: string): Promise<void> {
   await del(id, shelf())
+}
+
+/** What the server has made of a tab's work under a key, last. */
+interface Answered {
+  tab: string
+  version: number
+  at: number
+}
+
+let answers: UseStore | null = null
+
+function answerStore(): UseStore {
+  answers ??= createStore('facunda-answers', 'versions')
+  return answers
+}
+
+/**
+ * Notes the version that the server gave to a tab's text. It stands on the device, not in a page: whichever tab sends
+ * what was typed next, and however late tabs hear of each other, it goes out on this version.
+ */
+export async function noteAnswer(key: string, tab: string, version: number, now: number): Promise<void> {
+  await set(key, { tab, version, at: now } satisfies Answered, answerStore())
+}
+
+/** The version that the server gave last to this tab's text; 0 where it gave none. */
+export async function answeredVersion(key: string, tab: string): Promise<number> {
+  const known = await get<Answered>(key, answerStore())
+  return known?.tab === tab ? known.version : 0
+}
+
+/** Forgets answers that nothing can follow any more. */
+export async function forgetAnswers(before: number): Promise<void> {
+  const old = (await entries<string, Answered>(answerStore())).filter(([, { at }]) => at < before)
+  await delMany(
+    old.map(([key]) => key),
+    answerStore(),
+  )
 }
 
 /** What a store keeps must be plain data; what the pages hold may be watched by them. */

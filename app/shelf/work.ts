@@ -100,7 +100,8 @@ export function overStanding(work: Work, conflicts: readonly Conflict[]): Work {
   return work
 }
 
-/** The same comment, now that the one sent before it has got a version. */
+/** The same comment, over what the server has made of the one sent before it. */
 export function afterVersion(work: Work, version: number): Work {
-  return work.kind === 'comment' ? { ...work, body: { ...work.body, version } } : work
+  if (work.kind !== 'comment' || work.body.version >= version) return work
+  return { ...work, body: { ...work.body, version } }
 }

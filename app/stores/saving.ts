@@ -1,12 +1,24 @@
 import { defineStore } from 'pinia'
 import { writeAnswer, type WriteAnswer } from '~~/contracts/text'
 import { ApiProblem, askServer } from '~/composables/useApi'
-import { addEntry, changeEntry, entriesOf, removeEntry, tabId, type ShelfEntry } from '~/shelf/shelf'
+import {
+  addEntry,
+  answeredVersion,
+  changeEntry,
+  entriesOf,
+  forgetAnswers,
+  noteAnswer,
+  removeEntry,
+  tabId,
+  type ShelfEntry,
+} from '~/shelf/shelf'
 import { holdUrgently, takeUrgent } from '~/shelf/urgent'
 import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/shelf/work'
 import { useSession } from './session'
 
 const longestPause = 8000
+/** Milliseconds for which a text may still follow what was sent before it: a week away from the server. */
+const followedFor = 7 * 86_400_000
 /** Milliseconds without a keystroke after which a text is sent. */
 const afterTyping = 400
 
@@ -45,8 +57,6 @@ export const useSaving = defineStore('saving', () => {
   let flushAgain = false
   let looks = 0
   let newestLook = 0
-  /** The newest version that the server has given to each text of this tab. */
-  const answered = new Map<string, number>()
 
   channel.onmessage = ({ data }: MessageEvent<News>) => {
     if (data.answered?.tab === tabId) hear(data.answered.key, data.answered.answer)
@@ -71,6 +81,7 @@ export const useSaving = defineStore('saving', () => {
     }
     await look()
     await flush()
+    await forgetAnswers(Date.now() - followedFor)
   }
 
   /** Looks at the shelf. Two looks may come back in the other order: an older one never takes the newer one’s place. */
@@ -108,13 +119,9 @@ export const useSaving = defineStore('saving', () => {
     hold()
   }
 
-  async function put(asked: Work): Promise<void> {
+  async function put(work: Work): Promise<void> {
     owner ??= session.person?.id ?? null
     if (owner === null) return
-    const known = answered.get(asked.key)
-    // Typed before the page heard of the version that the server gave a moment ago.
-    const isBehind = known !== undefined && asked.kind === 'comment' && asked.body.version < known
-    const work = isBehind ? afterVersion(asked, known) : asked
     const own = onShelf.value.findLast((entry) => entry.tab === tabId && entry.work.key === work.key)
     // What has not gone out yet takes the newer work in; so does what waits for a decision.
     const takenIn =
@@ -179,6 +186,8 @@ export const useSaving = defineStore('saving', () => {
       work = now.work
       return { ...now, state: 'sending' }
     })
+    // Typed before its page heard of the version that the server gave a moment ago, perhaps to another tab.
+    work = afterVersion(work, await answeredVersion(work.key, entry.tab))
     try {
       const answer = writeAnswer.safeParse(await askServer('PUT', work.path, work.body))
       if (!answer.success) throw new ApiProblem('Something else than Facunda answered.', 0, {})
@@ -193,15 +202,10 @@ export const useSaving = defineStore('saving', () => {
   async function taken(entry: ShelfEntry, answer: WriteAnswer): Promise<void> {
     if (entry.tab === tabId) hear(entry.work.key, answer)
     else adopt(entry.work, answer)
-    await removeEntry(entry.id)
     const { version } = answer
-    if (typeof version === 'number') {
-      // What was typed meanwhile goes out on the version that is saved now.
-      for (const later of await entriesOf(entry.owner)) {
-        if (later.tab !== entry.tab || later.work.key !== entry.work.key) continue
-        await changeEntry(later.id, (now) => ({ ...now, work: afterVersion(now.work, version) }))
-      }
-    }
+    // Before the entry goes: what was typed meanwhile goes out on the version that is saved now.
+    if (typeof version === 'number') await noteAnswer(entry.work.key, entry.tab, version, Date.now())
+    await removeEntry(entry.id)
     trouble.value = null
     pause = 500
     await changed({ answered: { tab: entry.tab, key: entry.work.key, answer } })
@@ -209,7 +213,6 @@ export const useSaving = defineStore('saving', () => {
 
   function hear(key: string, answer: WriteAnswer): void {
     savedAt.value = new Date()
-    if (typeof answer.version === 'number') answered.set(key, answer.version)
     if (answer.event !== null) did(answer.event)
     for (const listener of listeners) listener(key, answer)
   }

@@ -24,6 +24,39 @@ test('two tabs look at two children: what is typed stays with the child it was t
   await expect(page.getByRole('textbox', { name: 'Art for Bea' })).toHaveValue(/own stencils\.$/)
 })
 
+test('a text whose beginning another tab has sent, unheard of here, goes on without a conflict with itself', async ({
+  page,
+  context,
+}) => {
+  // What tabs tell each other takes its time on a busy machine.
+  await page.addInitScript(() => {
+    const { prototype } = BroadcastChannel
+    Object.defineProperty(prototype, 'onmessage', {
+      set(this: BroadcastChannel, hear: (event: MessageEvent) => void) {
+        this.addEventListener('message', (event) => setTimeout(() => hear(event), 4000))
+      },
+    })
+  })
+  await signIn(page, 'ines')
+  const editor = await openComment(page, 'Art', /Finn/, 'Finn')
+  const other = await context.newPage()
+  await openComment(other, 'Art', /Leilani/, 'Leilani')
+  await page.route(away, (route) => route.abort())
+  await editor.fill('Finn carves')
+  await expect(page.getByText('kept on this device', { exact: true })).toBeVisible()
+  // Turning to another student sends what waits on the shelf, whichever tab put it there.
+  const sent = other.waitForResponse((answer) => answer.url().endsWith('/comment'))
+  await list(other).getByRole('button', { name: /Amara/ }).click()
+  expect((await sent).status()).toBe(200)
+  await page.unroute(away)
+  await editor.press('Control+End')
+  await editor.pressSequentially(' a heron.')
+  await saved(page)
+  await expect(page.getByRole('region', { name: 'Not saved' })).toBeHidden()
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Art for Finn' })).toHaveValue('Finn carves a heron.')
+})
+
 test('a page that goes in the middle of a word, with the server away, loses no letter', async ({ page }) => {
   await signIn(page, 'ines')
   const editor = await openComment(page, 'Art', /Niamh/, 'Niamh')
