@@ -1,7 +1,7 @@
 import type { ImportPlan } from '../core/exchange/planImport'
 import type { TableRow } from '../core/exchange/readTable'
 import type { GradebookMapping } from '../core/exchange/gradebookMapping'
-import type { ClassTerm } from '../core/record/classRecord'
+import type { PackedTerm } from '../core/record/packedTerm'
 import type { SchoolSetup } from '../core/school/schoolSetup'
 import type { Term } from '../core/record/term'
 import type { StudentComment } from '../core/record/termRecord'
@@ -20,7 +20,7 @@ export interface Permissions {
 
 /** One class in one term, as far as the reader may see it; with the set-up it makes the whole record. */
 export interface ClassAnswer {
-  term: ClassTerm
+  term: PackedTerm
   /** The subjects that the reader sees in this class; in another class it may be others. */
   reads: string[]
   may: Permissions

@@ -4,6 +4,6 @@ export interface Cluster {
   startedHere: boolean
   stop: () => void
   start: () => void
-  isRunning: () => boolean
+  keepUp: () => () => void
 }
 export function startCluster(folder: string): Promise<Cluster>

@@ -8,6 +8,9 @@ import { newestVersion, postgresPrograms } from './packages.mjs'
 /** What Facunda asks of its own PostgreSQL at each start, also of one that was made by an earlier version. */
 const settings = ['max_connections=100', 'shared_buffers=128MB'].map((each) => `-c ${each}`).join(' ')
 
+/** Milliseconds between two looks at whether it still runs. */
+const lookEvery = 3000
+
 /** PostgreSQL will not run as root, so a root starts it as this user, whom Debian's package makes. */
 const asRoot = process.getuid?.() === 0
 const runner = 'postgres'
@@ -43,7 +46,15 @@ export async function startCluster(folder) {
     start: () => {
       begin()
     },
-    isRunning,
+    /** Starts it again whenever it has died; its clients find it by themselves. @returns how to leave off */
+    keepUp: () => {
+      const watching = setInterval(() => {
+        if (isRunning()) return
+        console.error('PostgreSQL ended; it is started again.')
+        begin()
+      }, lookEvery)
+      return () => clearInterval(watching)
+    },
   }
 }
 

@@ -40,15 +40,7 @@ const processes = startProcesses({ databaseUrl, port, secret, dev, quiet: !dev }
 let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop(0))
 
-// PostgreSQL of our own is started again when it has died; the web and the press find it by themselves.
-const lookEvery = 3000
-const watching =
-  cluster &&
-  setInterval(() => {
-    if (stopping || cluster.isRunning()) return
-    console.error('PostgreSQL ended; it is started again.')
-    cluster.start()
-  }, lookEvery)
+const leaveOff = cluster?.keepUp()
 
 await whenHealthy(port)
 console.log(`Facunda: http://127.0.0.1:${port}${demo ? ` — demo sign-ins (name / password): ${demoSignIns()}` : ''}`)
@@ -56,7 +48,7 @@ console.log(`Facunda: http://127.0.0.1:${port}${demo ? ` — demo sign-ins (name
 async function stop(code) {
   if (stopping) return
   stopping = true
-  clearInterval(watching)
+  leaveOff?.()
   await processes.stop()
   if (cluster?.startedHere) cluster.stop()
   process.exit(code)

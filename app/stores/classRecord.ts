@@ -3,6 +3,7 @@ import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
+import { unpackTerm } from '~~/core/record/packedTerm'
 import type { Student } from '~~/core/record/roster'
 import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment, StudentMark } from '~~/core/record/termRecord'
@@ -86,7 +87,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       // Somebody may have turned to another class meanwhile.
       if (wanted !== `/api/classes/${view.kept.classId}/${view.kept.termId}`) return
       const setup = narrowSetup(whole, (key) => reads.includes(key))
-      answer.value = { ...rest, record: classRecordOf(setup, term) }
+      answer.value = { ...rest, record: classRecordOf(setup, unpackTerm(term)) }
       showShelf()
       runs.value = madeRuns
       // A thousand phrases are read once; better now, while nothing else is to do, than at the first draft.

@@ -22,6 +22,8 @@ export interface PlainlyNamed {
  * Puts a plain name of the same length in place of the student's, so that nobody takes Will for a verb or River for a
  * river, and every place in the text stays what it was. A name that is too short, too long or of several parts stays;
  * so does one that opens a question ("Will she …?"), where it may be the word.
+ *
+ * @example plainlyNamed('Will will read with Will.', 'Will').text // 'Anna will read with Anna.'
  */
 export function plainlyNamed(text: string, name: string): PlainlyNamed {
   const standIn = standIns.find((each) => each.length === name.length)

@@ -16,7 +16,12 @@ export class UnreadableFile extends Error {
   }
 }
 
-/** "results.csv, row 4, column Score: …", as the batch command prints it. */
+/**
+ * "results.csv, row 4, column Score: …", as the batch command prints it.
+ *
+ * @example problemText({ file: 'marks.csv', row: 3, column: 'percent', reason: 'is no number' })
+ * // 'marks.csv, row 3, column percent: is no number'
+ */
 export function problemText({ file, row, column, reason }: FileProblem): string {
   return (
     [file, row === null ? null : `row ${row}`, column === null ? null : `column ${column}`].filter(Boolean).join(', ') +

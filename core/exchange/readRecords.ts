@@ -36,6 +36,8 @@ export function readRecords(
 /**
  * Headings are compared without case, accents, punctuation and spaces: "Family name", "family_name" and "FamilyName"
  * are one.
+ *
+ * @example headingKey(' Out of (points) ') // 'outofpoints'
  */
 export function headingKey(heading: string): string {
   return heading

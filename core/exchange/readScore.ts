@@ -23,6 +23,9 @@ const stateWords: Record<string, ResultState> = {
 /**
  * Reads one score as people write it: "17", "17,5", "17/20", "85 %", "late 12", "missing", "ex".
  * @param outOf the most that can be scored, where it is known
+ *
+ * @example readScore('85 %', 20) // 17 out of 20
+ * readScore('absent', 20) // refused: “absent” is no score.
  */
 export function readScore(written: string, outOf: number | null): ScoreCell {
   const tidy = written.trim().toLocaleLowerCase('en')

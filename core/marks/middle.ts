@@ -27,6 +27,8 @@ export function median(values: readonly number[]): number | null {
  * The value that occurs most often; among equally frequent ones the more recent (common practice among teachers).
  * @param values oldest first
  * @returns undefined for no values
+ *
+ * @example mostFrequent([2, 3, 3, 2]) // 2
  */
 export function mostFrequent<T>(values: readonly T[]): T | undefined {
   const counts = new Map<T, number>()

@@ -11,7 +11,11 @@ export function roundHalfUp(value: number, decimals = 0): number {
   return Math.floor(scaled + 0.5 + noise) / scale
 }
 
-/** A percentage as people read it: "84 %" with no more decimals than the school keeps. */
+/**
+ * A percentage as people read it: "84 %" with no more decimals than the school keeps.
+ *
+ * @example percentText(67.5) // '68 %'
+ */
 export function percentText(value: number, decimals = 0): string {
   return `${roundHalfUp(value, decimals).toFixed(decimals)} %`
 }

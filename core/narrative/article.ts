@@ -2,6 +2,8 @@
  * "a" or "an" before a word or number, by its first sound.
  * Common practice: "an" before a vowel sound. Spelling misleads for a silent h (an hour), a "you" sound (a unit,
  * a European), a "w" sound (a one-page text), figures (an 8, an 11, an 18) and letters read singly (an A, an F).
+ *
+ * @example ['hour', 'unit', '8', 'European', 'MP'].map(articleBefore) // ['an', 'a', 'an', 'a', 'an']
  */
 export function articleBefore(word: string): 'a' | 'an' {
   const start = word.replace(/^[^\p{L}\p{N}]+/u, '')

@@ -5,6 +5,8 @@ import { contentWords } from './wordFamily'
  * Moves composed sentences along when a text is edited. What stands before or after the change moves with it; a
  * sentence that the change touches takes in what was typed within it, so that its because stays with it. A sentence
  * that was deleted whole keeps an empty place, so that it is known what the teacher took out.
+ *
+ * @example followEdits([sentenceFrom0To10], 'She reads.', 'Now she reads.') // the same sentence, from 0 to 14
  */
 export function followEdits(sentences: readonly DraftSentence[], before: string, after: string): DraftSentence[] {
   const { from, removed, added } = alongEdges(changeBetween(before, after), sentences, before, after)

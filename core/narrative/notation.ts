@@ -75,6 +75,8 @@ const nameWords: Record<string, NameForm> = { 'Name': 'used', 'Full name': 'full
  * | [, best of all in {#best work}] | words that are left out when a fact in them is not known |
  *
  * @throws NotationError
+ *
+ * @example parsePhrase('{Name} {has} read.') // a name, a space, a verb, and the words ' read.'
  */
 export function parsePhrase(text: string): Token[] {
   const tokens: Token[] = []

@@ -35,6 +35,8 @@ export interface Proposal {
  * The sentences of a comment that no longer hold: one of the facts that chose them stands at another tier today, says
  * something else in the sentence itself (a result, a trend, days of attendance), or is not settled any more.
  * A mark that moved within its level does not put a sentence out of step.
+ *
+ * @example staleSentences(sentences, requestAfterALevelRose) // the sentence that told the old level, and what is true now
  */
 export function staleSentences(sentences: readonly DraftSentence[], request: DraftRequest): StaleSentence[] {
   const today = factsToday(request)

@@ -52,7 +52,11 @@ export interface Phrasebook {
   readonly describing: DescribingWords
 }
 
-/** Reads a grade range, as in "4-6" or "5"; null for all grades. @returns undefined when it is no such thing */
+/**
+ * Reads a grade range, as in "4-6" or "5"; null for all grades. @returns undefined when it is no such thing
+ *
+ * @example readGrades('3-5') // { from: 3, to: 5 }
+ */
 export function readGrades(written: string): Phrase['grades'] | undefined {
   const tidy = written.trim()
   if (tidy === '') return null

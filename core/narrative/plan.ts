@@ -74,7 +74,11 @@ export function writePlan(plan: readonly PlannedPart[]): string {
     .join('')
 }
 
-/** A part in words, the same in plans and in what is kept with a comment: "outcome Number", "next step". */
+/**
+ * A part in words, the same in plans and in what is kept with a comment: "outcome Number", "next step".
+ *
+ * @example partKey({ part: 'outcome', about: 'Number' }) // 'outcome Number'
+ */
 export function partKey({ part, about }: Pick<PlannedPart, 'part' | 'about'>): string {
   return about === aboutUnnamed[part] ? part : `${part} ${about}`
 }

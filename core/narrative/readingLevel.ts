@@ -7,6 +7,8 @@ import { sentencesOf } from './sentences'
  * Source: J. P. Kincaid, R. P. Fishburne, R. L. Rogers and B. S. Chissom, "Derivation of new readability formulas for
  * Navy enlisted personnel", 1975. Syllables are counted by the npm package "syllable".
  * @returns 0 for a text without words
+ *
+ * @example readingGrade('She reads long books and tells what happens in them.') // 1.29
  */
 export function readingGrade(text: string): number {
   const words = wordsOf(text)

@@ -28,6 +28,8 @@ export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: fal
  * Whether the next part joins the sentence under way: with "and" when both point the same way, with "but" between a
  * strength and a difficulty; null for a sentence of its own. Never two contrasts in a row, and never a sentence that
  * runs on.
+ *
+ * @example linkTo(afterAStrongOne, anotherStrongOne, 'strong', true) // 'and'; where one is strong and one weak, 'but'
  */
 export function linkTo(
   now: Joining,

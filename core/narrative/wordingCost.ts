@@ -76,7 +76,11 @@ export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: Cos
   )
 }
 
-/** The cost of one more sentence that begins with the student, after so many in a row that do. */
+/**
+ * The cost of one more sentence that begins with the student, after so many in a row that do.
+ *
+ * @example openingCost(1) // 0; from two in a row on, the third costs
+ */
 export function openingCost(runBefore: number): number {
   return runBefore >= 2 ? weights.sameOpening : 0
 }

@@ -24,7 +24,11 @@ export interface RowIdentity {
   readonly family?: string
 }
 
-/** Makes a matcher for one class; looking up is O(1) per row. */
+/**
+ * Makes a matcher for one class; looking up is O(1) per row.
+ *
+ * @example studentMatcher(students)({ name: 'Reed, Maya' }) // { kind: 'found', student: maya, by: 'name' }
+ */
 export function studentMatcher<S extends Matchable>(students: readonly S[]): (row: RowIdentity) => Match<S> {
   const byNumber = new Map(students.map((student) => [numberKey(student.schoolNumber), student]))
   const byName = new Map<string, S[]>()

@@ -12,6 +12,8 @@ export function displayName(name: PersonName): string {
 /**
  * Reads a whole name as files have it. With a comma the family name comes first ("O'Brien, Maya"); without one the
  * last word is the family name ("Maya Rose Tan"), which is a guess: match by number where there is one.
+ *
+ * @example readName('Reed, Maya') // { family: 'Reed', given: 'Maya' }
  */
 export function readName(written: string): PersonName {
   const tidy = written.normalize('NFC').replace(/\s+/g, ' ').trim()

@@ -65,6 +65,8 @@ const known: Record<string, Pronouns> = {
  * Reads pronouns as people write them: "she/her", "they", "name only", or five cases of a set of one's own
  * ("xe/xem/xyr/xyrs/xemself", taking singular verbs).
  * @returns undefined when it is none of these
+ *
+ * @example readPronouns('they/them') // { subject: 'they', object: 'them', … }
  */
 export function readPronouns(written: string): Pronouns | undefined {
   const tidy = written

@@ -20,7 +20,11 @@ export interface MarkProposal {
   readonly lastTerm: number | null
 }
 
-/** The proposal for one student and subject. O(that student's results). */
+/**
+ * The proposal for one student and subject. O(that student's results).
+ *
+ * @example markProposal(index, 'maya', 'mathematics').percent // 70, from 8 of 10 and 6 of 10, at equal weights
+ */
 export function markProposal(index: RecordIndex, studentId: string, subjectKey: string): MarkProposal {
   const { record } = index
   const rules = record.school.markRules

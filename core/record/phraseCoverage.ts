@@ -27,6 +27,8 @@ export const enoughWordings = 4
 /**
  * For each part of a box's plan, and what it may speak of, how many wordings the phrasebook has at each tier that the
  * school's scales use. A part that is said of any outcome is listed once for each.
+ *
+ * @example phraseCoverage(record, mathematics) // Number: top 5 wordings, strong 4, sound 0, …
  */
 export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRow[] {
   const inUse = tiersInUse(record, box)

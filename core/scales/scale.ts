@@ -34,6 +34,8 @@ export function findLevel(scale: Scale, symbol: string): Level | undefined {
 /**
  * How a level is drawn: so many strokes filled out of the scale's length.
  * The lowest level has one stroke, so that "low" never looks like "nothing known".
+ *
+ * @example strokesOf(threeLevels, '2') // { filled: 2, of: 3 }
  */
 export function strokesOf(scale: Scale, symbol: string): { filled: number; of: number } {
   const place = scale.levels.findIndex((level) => level.symbol === symbol)
@@ -50,7 +52,11 @@ export function levelForPercent(scale: Scale, percent: number): Level | undefine
   return scale.levels.find((level) => level.lowestPercent !== null && percent >= level.lowestPercent)
 }
 
-/** What is wrong with a scale, in sentences for the person who wrote it; empty when it can be used. */
+/**
+ * What is wrong with a scale, in sentences for the person who wrote it; empty when it can be used.
+ *
+ * @example scaleProblems(twoLevelsOfOneSymbol) // ['Scale “skills” has two levels with the symbol “3”.']
+ */
 export function scaleProblems(scale: Scale): string[] {
   const problems: string[] = []
   if (scale.levels.length === 0) problems.push(`Scale “${scale.key}” has no levels.`)

@@ -118,6 +118,8 @@ export const usualCheckSettings: CheckSettings = {
 /**
  * A search for whole words, whatever their case, with either apostrophe. For matchAll and search, which leave it as it
  * is.
+ *
+ * @example 'Mum and Mums'.match(wholeWords('mum')) // ['Mum']
  */
 export function wholeWords(...words: string[]): RegExp {
   return searchFor(words, 'giu')
@@ -125,6 +127,8 @@ export function wholeWords(...words: string[]): RegExp {
 
 /**
  * The same, but only as they are written: for names, and for abbreviations such as ADD, which is not the word "add".
+ *
+ * @example 'Mum and mum'.match(exactWords('mum')) // ['mum'], the second one
  */
 export function exactWords(...words: string[]): RegExp {
   return searchFor(words, 'gu')

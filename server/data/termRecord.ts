@@ -1,57 +1,46 @@
 import type { Knex } from 'knex'
-import type { DraftSentence } from '../../core/narrative/because'
+import { wholeSentence, keptSentence, type KeptSentence } from '../../core/narrative/keptSentence'
 import { readPronouns } from '../../core/people/pronouns'
 import type { ClassTerm } from '../../core/record/classRecord'
+import { unpackTerm, type PackedSettled, type PackedTerm } from '../../core/record/packedTerm'
 import type { Student } from '../../core/record/roster'
-import type { Term } from '../../core/record/term'
-import type { StudentComment, StudentLevel, StudentMark } from '../../core/record/termRecord'
+import type { StudentComment } from '../../core/record/termRecord'
 import { Refusal } from '../access/refusal'
-
-type StoredSentence = Partial<DraftSentence> & Pick<DraftSentence, 'start' | 'end' | 'phraseIds' | 'because'>
+import type { Row } from './changes/changeableTables'
 
 /** A comment as its table keeps it. */
 export interface CommentRow {
   text: string
-  sentences: StoredSentence[]
+  sentences: KeptSentence[]
   own_words: boolean
   status: StudentComment['status']
 }
 
-type StoredComment = Omit<StudentComment, 'sentences'> & { sentences: StoredSentence[] }
-type StoredLevel = StudentLevel & { kind: 'skill' | 'habit' }
+type Nullable<T> = { [Key in keyof T]: T[Key] | null }
 
-interface Settled {
-  marks: StudentMark[] | null
-  levels: StoredLevel[] | null
-  comments: StoredComment[] | null
-}
-
-interface TermRecordRow extends Settled {
+/** The record as the statement gives it: what there is none of is null. */
+interface TermRecordRow extends Nullable<Omit<PackedTerm, 'classRoom' | 'teachers' | 'students' | 'earlier'>> {
   room: string | null
-  term: Term | null
-  earlier: (Settled & { term: Term }) | null
+  earlier: Nullable<PackedSettled> | null
   teachers: { subject: string | null; name: string }[] | null
   students: (Omit<Student, 'pronouns'> & { pronouns: string })[] | null
-  categories: ClassTerm['categories'] | null
-  work: ClassTerm['work'] | null
-  results: ClassTerm['results'] | null
-  attendance: ClassTerm['attendance'] | null
-  observations: ClassTerm['observations'] | null
-  accepted: ClassTerm['accepted'] | null
-  namesInYear: string[] | null
 }
 
 const termColumns = `'id', id, 'name', name, 'year', year, 'starts', starts, 'ends', ends,
   'commentsDue', comments_due, 'locks', locks`
+
+const levels = (term: string, kind: string): string => `
+  (select json_agg(json_build_array(student_id, symbols)) from (
+    select student_id, json_object_agg(about, symbol) as symbols from settled_level
+    where term_id = (select id from ${term}) and kind = '${kind}' and student_id = any(array(select id from pupil))
+    group by student_id) as of_student)`
 
 /** What is settled and written in a term, by a CTE's name. */
 const settled = (term: string): string => `
   'marks', (select json_agg(json_build_object('studentId', student_id, 'subject', subject, 'percent', percent,
       'special', special, 'reason', reason))
     from settled_mark where term_id = (select id from ${term}) and student_id = any(array(select id from pupil))),
-  'levels', (select json_agg(json_build_object('studentId', student_id, 'kind', kind, 'about', about,
-      'symbol', symbol))
-    from settled_level where term_id = (select id from ${term}) and student_id = any(array(select id from pupil))),
+  'levels', ${levels(term, 'skill')}, 'habitScores', ${levels(term, 'habit')},
   'comments', (select json_agg(json_build_object('studentId', student_id, 'box', box, 'text', text,
       'sentences', sentences, 'ownWords', own_words, 'status', status, 'version', version))
     from comment where term_id = (select id from ${term}) and student_id = any(array(select id from pupil)))`
@@ -78,8 +67,9 @@ const termRecordQuery = `
         order by subject, key) from category where class_id = :class),
     'work', (select json_agg(json_build_object('id', id, 'subject', subject, 'title', title, 'category', category,
         'date', done_on, 'outOf', out_of, 'weight', weight, 'counts', counts) order by done_on, title) from piece),
-    'results', (select json_agg(json_build_object('workId', work_id, 'studentId', student_id, 'state', state,
-        'score', score, 'remark', remark)) from result where work_id = any(array(select id from piece))),
+    'results', (select json_agg(json_build_array(work_id, cells)) from (
+      select work_id, json_agg(json_build_array(student_id, state, score, remark)) as cells
+      from result where work_id = any(array(select id from piece)) group by work_id) as of_work),
     'attendance', (select json_agg(json_build_object('studentId', student_id, 'daysOpen', days_open,
         'absences', absences, 'lates', lates))
       from attendance where term_id = :term and student_id = any(array(select id from pupil))),
@@ -105,35 +95,29 @@ export async function loadTermRecord(db: Knex, classId: string, termId: string):
   if (!row?.room) throw new Refusal('not found', 'There is no such class.')
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   const teachers = row.teachers ?? []
-  return {
+  return unpackTerm({
     classRoom: { id: classId, name: row.room, teacher: teachers.find((each) => each.subject === null)?.name ?? '' },
-    term: row.term,
-    earlier: row.earlier ? [{ term: row.earlier.term, ...settledOf(row.earlier) }] : [],
+    earlier: row.earlier?.term ? [settledOf(row.earlier, row.earlier.term)] : [],
     teachers: Object.fromEntries(teachers.flatMap(({ subject, name }) => (subject === null ? [] : [[subject, name]]))),
     students: (row.students ?? []).map(withPronouns),
     categories: row.categories ?? [],
     work: row.work ?? [],
     results: row.results ?? [],
-    ...settledOf(row),
+    ...settledOf(row, row.term),
     attendance: row.attendance ?? [],
     observations: row.observations ?? [],
     accepted: row.accepted ?? [],
     namesInYear: row.namesInYear ?? [],
-  }
+  })
 }
 
-function settledOf(row: Settled): Pick<ClassTerm, 'marks' | 'levels' | 'habitScores' | 'comments'> {
-  const levels = row.levels ?? []
-  const ofKind = (wanted: StoredLevel['kind']): StudentLevel[] =>
-    levels.flatMap(({ kind, ...level }) => (kind === wanted ? [level] : []))
+function settledOf(row: Nullable<PackedSettled>, term: PackedSettled['term']): PackedSettled {
   return {
+    term,
     marks: row.marks ?? [],
-    levels: ofKind('skill'),
-    habitScores: ofKind('habit'),
-    comments: (row.comments ?? []).map((comment) => ({
-      ...comment,
-      sentences: comment.sentences.map((sentence) => withComposed(sentence, comment.text)),
-    })),
+    levels: row.levels ?? [],
+    habitScores: row.habitScores ?? [],
+    comments: row.comments ?? [],
   }
 }
 
@@ -141,14 +125,20 @@ function withPronouns(row: NonNullable<TermRecordRow['students']>[number]): Stud
   return { ...row, pronouns: readPronouns(row.pronouns) ?? 'name only' }
 }
 
-/** Sentences kept before they remembered their composed words are taken to stand as they were composed. */
-function withComposed(sentence: StoredSentence, text: string): DraftSentence {
-  const because = sentence.because.map((each) => ({ ...each, about: each.about ?? '', tier: each.tier ?? null }))
-  return { composed: text.slice(sentence.start, sentence.end), parts: [], ...sentence, because }
+/** A comment as its row, apart from its key. */
+export function commentRow(
+  { text, sentences, ownWords, status }: Omit<StudentComment, 'version'>,
+  termId: string,
+): Row {
+  const kept = sentences.map((sentence) => keptSentence(sentence, { text, termId }))
+  return { text, sentences: kept, own_words: ownWords, status }
 }
 
 /** A comment's row as the comment that its writer may be shown. */
-export function commentOf(row: CommentRow, at: Pick<StudentComment, 'studentId' | 'box' | 'version'>): StudentComment {
-  const sentences = row.sentences.map((sentence) => withComposed(sentence, row.text))
+export function commentOf(
+  row: CommentRow,
+  { termId, ...at }: Pick<StudentComment, 'studentId' | 'box' | 'version'> & { termId: string },
+): StudentComment {
+  const sentences = row.sentences.map((sentence) => wholeSentence(sentence, { text: row.text, termId }))
   return { ...at, text: row.text, sentences, ownWords: row.own_words, status: row.status }
 }

@@ -1,6 +1,7 @@
 import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
 import { classRecordOf, type ClassRecord, type ClassTerm } from '../../core/record/classRecord'
 import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
+import { packTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
 import { loadPlace } from '../data/places'
@@ -20,7 +21,7 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
     locked,
   }
   const reads = subjects.map((subject) => subject.key).filter(grants.readsSubject)
-  return { term, reads, may, today: context.today }
+  return { term: packTerm(term), reads, may, today: context.today }
 }
 
 /** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */

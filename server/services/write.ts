@@ -13,7 +13,7 @@ import { usageOfComments } from '../../core/record/usageOfComments'
 import { allow, needFor, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
-import { commentOf, type CommentRow } from '../data/termRecord'
+import { commentOf, commentRow, type CommentRow } from '../data/termRecord'
 import { openPlace, save, setupOf, type Context, type Place } from './context'
 import { readableRecord } from './viewClass'
 
@@ -148,16 +148,15 @@ async function openBox(
 }
 
 function toChange(place: Place, comment: StudentComment, seenVersion: number): Change {
-  const { studentId, box, text, sentences, ownWords, status } = comment
   return {
     table: 'comment',
-    key: { student_id: studentId, box, term_id: place.termId },
+    key: { student_id: comment.studentId, box: comment.box, term_id: place.termId },
     seen: seenVersion === 0 ? null : { version: seenVersion },
-    after: { text, sentences, own_words: ownWords, status },
+    after: commentRow(comment, place.termId),
   }
 }
 
 function shownComment(row: Row, { key }: Change): StudentComment {
-  const at = { studentId: String(key.student_id), box: String(key.box), version: 0 }
+  const at = { studentId: String(key.student_id), box: String(key.box), termId: String(key.term_id), version: 0 }
   return commentOf(row as Row & CommentRow, at)
 }

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
 import type { RunAnswer } from '../../contracts/answers'
+import { startCluster } from '../../scripts/cluster.mjs'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs } from './client'
 import { juniper } from './school'
@@ -81,3 +82,36 @@ it('a backup made as the documents say comes back whole in an empty database, an
     await db.destroy()
   }
 })
+
+it.runIf(process.env.FACUNDA_CLUSTER)(
+  'a PostgreSQL that is killed is started again, with all that was in it',
+  async () => {
+    const folder = '.facunda/killed-cluster'
+    rmSync(folder, { recursive: true, force: true })
+    const cluster = await startCluster(folder)
+    const leaveOff = cluster.keepUp()
+    const db = openDatabase(cluster.url('postgres'))
+    try {
+      await db.raw('create table kept as select 7 as number')
+      const postmaster = (): string => readFileSync(`${folder}/data/postmaster.pid`, 'utf8').split('\n')[0] ?? ''
+      const killed = postmaster()
+      process.kill(Number(killed), 'SIGKILL')
+      for (let nth = 0; nth < 300 && postmaster() === killed; nth += 1) await later(200)
+      expect(postmaster()).not.toBe(killed)
+      let found: unknown = null
+      for (let nth = 0; nth < 100 && found === null; nth += 1) {
+        await later(200)
+        found = await db
+          .first('number')
+          .from('kept')
+          .catch(() => null)
+      }
+      expect(found).toEqual({ number: 7 })
+    } finally {
+      leaveOff()
+      await db.destroy()
+      cluster.stop()
+      rmSync(folder, { recursive: true, force: true })
+    }
+  },
+)

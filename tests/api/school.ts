@@ -1,5 +1,6 @@
 import type { ClassAnswer, DeskAnswer, SetupAnswer } from '../../contracts/answers'
 import { classRecordOf, type ClassRecord } from '../../core/record/classRecord'
+import { unpackTerm } from '../../core/record/packedTerm'
 import type { Student } from '../../core/record/roster'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import type { Client } from './client'
@@ -13,7 +14,7 @@ export async function see(ask: Client, path: string): Promise<Seen> {
   return {
     record: classRecordOf(
       narrowSetup(setup, (key) => reads.includes(key)),
-      term,
+      unpackTerm(term),
     ),
     may,
     today,

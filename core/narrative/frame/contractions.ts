@@ -7,6 +7,8 @@ const participle =
 /**
  * Written out, so that the verb can follow other pronouns: "she's a keen reader" becomes "she is a keen reader", "she's
  * drawn" becomes "she has drawn". The last word of a text is left, as more of it may be on its way.
+ *
+ * @example writeOutContractions('She’s reading.') // 'She is reading.'
  */
 export function writeOutContractions(text: string): string {
   return text.replace(contraction, (whole, pronoun: string, short: string, at: number) => {

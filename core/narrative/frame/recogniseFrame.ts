@@ -11,6 +11,8 @@ import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
  * Finds what varies in a sentence that was written about one student: the name, the pronouns in each case, the verbs
  * that must agree with them, the describing words that may be exchanged, and the articles that go with those.
  * Whatever can be read in two ways is marked with a question, the likelier reading first.
+ *
+ * @example frameNotation(recogniseFrame('Maya reads with her class.', maya)) // '{Name} {reads} with {their} class.'
  */
 export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   const words = cutIntoWords(text)
@@ -56,7 +58,11 @@ export function frameParts({ text, pieces }: Frame): { text: string; piece: Fram
   return [...parts, { text: text.slice(from), piece: null }].filter((part) => part.text !== '')
 }
 
-/** The frame with another reading of one of its pieces; the reading it had is kept among the others. */
+/**
+ * The frame with another reading of one of its pieces; the reading it had is kept among the others.
+ *
+ * @example readOtherwise(frame, 2, 0) // the third piece as the first of its other readings
+ */
 export function readOtherwise(frame: Frame, which: number, other: number): Frame {
   return {
     ...frame,
@@ -129,6 +135,11 @@ function looksLikeSubject(next: FrameWord | undefined): boolean {
   )
 }
 
+/**
+ * A name without its possessive ending.
+ *
+ * @example bareName('Maya’s') // 'Maya'
+ */
 export function bareName(word: string): string {
   return word.replace(/[’']s?$/, '')
 }

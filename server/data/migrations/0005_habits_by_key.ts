@@ -41,7 +41,7 @@ async function renameInComments(knex: Knex, box: string, subject: string | null,
       ),
       because: sentence.because.map((fact) => {
         const ofHabit = fact.kind === 'habit' || (subject === null && fact.kind === 'trend')
-        return ofHabit ? { ...fact, about: keys.get(fact.about) ?? fact.about } : fact
+        return ofHabit ? { ...fact, about: keys.get(fact.about ?? '') ?? fact.about } : fact
       }),
     }))
     await knex('comment')
