@@ -36,7 +36,7 @@ export interface Proposal {
  * something else in the sentence itself (a result, a trend, days of attendance), or is not settled any more.
  * A mark that moved within its level does not put a sentence out of step.
  *
- * @example staleSentences(sentences, requestAfterALevelRose) // the sentence that told the old level, and what is true now
+ * @example staleSentences(sentences, requestAfterALevelRose) // the one that told the old level
  */
 export function staleSentences(sentences: readonly DraftSentence[], request: DraftRequest): StaleSentence[] {
   const today = factsToday(request)
