@@ -21,12 +21,23 @@ describe('pronouns', () => {
     expect(readPronouns('She / Her')).toBe(she)
     expect(readPronouns('xe/xem')).toBeUndefined()
   })
+  it('takes a set of one’s own only whole, with the verbs that go with it', () => {
+    const five = ['xe', 'xem', 'xyr', 'xyrs', 'xemself']
+    for (let nth = 0; nth < 5; nth += 1) {
+      expect(readPronouns(five.map((each, at) => (at === nth ? '' : each)).join('/'))).toBeUndefined()
+    }
+    expect(readPronouns(`${five.join('/')}/xo`)).toBeUndefined()
+    expect(readPronouns(` ${five.join(' / ')} `)).toMatchObject({ subject: 'xe', takesPluralVerb: false })
+    expect(readPronouns('they/them/their/theirs/themselves')).toMatchObject({ takesPluralVerb: true })
+  })
 })
 
 describe('names', () => {
   it('are read either way round', () => {
     expect(readName("O'Rourke, Caoimhe")).toEqual({ family: "O'Rourke", given: 'Caoimhe' })
     expect(readName('  Zoë   van der Meulen ')).toEqual({ given: 'Zoë van der', family: 'Meulen' })
+    expect(readName('Le Guin ,  Ana')).toEqual({ family: 'Le Guin', given: 'Ana' })
+    expect(readName(', Ana')).toEqual({ family: '', given: 'Ana' })
     expect(readName('Priya')).toEqual({ given: 'Priya', family: '' })
     expect(displayName({ given: 'Priya', family: '' })).toBe('Priya')
   })

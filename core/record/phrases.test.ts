@@ -6,7 +6,7 @@ import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
 import { usageKey } from '../narrative/wordingCost'
-import { phraseCoverage } from './phraseCoverage'
+import { phraseCoverage, phrasesToldAs } from './phraseCoverage'
 import { planProblems } from './planProblems'
 import { usageOfComments } from './usageOfComments'
 
@@ -85,6 +85,99 @@ describe('coverage', () => {
   })
 })
 
+describe('coverage of a fuller book', () => {
+  const times = (many: number, id: string, more: Parameters<typeof phrase>[2]) =>
+    Array.from({ length: many }, (_, nth) => phrase(`${id}${nth}`, `Words ${nth}.`, more))
+  const cellsOf = (
+    phrases: ReturnType<typeof phrase>[],
+    plan: string,
+    subject: string | null = 'sums',
+    change = {},
+  ) => {
+    const record = exampleClass({ phrasebook: { describing, phrases }, ...change })
+    const box = { key: 'b', name: 'B', subject, limit: 300, tone: '', plan: readPlan(plan) }
+    const told = ({ as, wordings, thin }: { as: string; wordings: number; thin: boolean }): string =>
+      `${as} ${wordings}${thin ? ' thin' : ''}`
+    return Object.fromEntries(
+      phraseCoverage(record, box).map((row) => [`${row.part} ${row.about}`, row.cells.map(told).join(', ')]),
+    )
+  }
+
+  it('four wordings are enough for an outcome, two for progress, and only what tells of a climb counts there', () => {
+    const phrases = [
+      ...times(4, 'top', { about: 'Number', tiers: ['top'] }),
+      ...times(3, 'sound', { about: 'Number', tiers: ['sound'] }),
+      ...times(2, 'up', { part: 'progress', moves: ['up'], tiers: ['top'] }),
+      ...times(3, 'down', { part: 'progress', moves: ['down'], tiers: ['sound'] }),
+      ...times(1, 'either', { part: 'progress', tiers: ['sound'] }),
+    ]
+    const [marks, levels] = exampleClass().scales
+    const scales = [{ ...marks, levels: [] }, levels]
+    expect(cellsOf(phrases, 'outcome Number; progress Number', 'sums', { scales })).toEqual({
+      'outcome Number': 'top 4, growing 0 thin, starting 0 thin, uneven 0 thin',
+      'progress Number': 'top 2, growing 0 thin',
+    })
+    expect(cellsOf(phrases, 'progress Number')['progress Number']).toBe(
+      'top 2, strong 0 thin, sound 1 thin, growing 0 thin',
+    )
+  })
+  it('an uneven strand has enough when each level at which its weakest skill can stand has', () => {
+    const uneven = (tiersOf: Tier[][]) =>
+      tiersOf.flatMap((some, nth) => times(4, `u${nth}`, { about: 'Number', uneven: true, tiers: some }))
+    const told = (tiersOf: Tier[][], change = {}) =>
+      cellsOf(uneven(tiersOf), 'outcome Number', 'sums', change)['outcome Number']?.split(', ').at(-1)
+    expect(told([['starting'], ['growing'], ['sound']])).toBe('uneven 12')
+    expect(told([['starting'], ['growing']])).toBe('uneven 8 thin')
+    expect(told([['starting', 'growing', 'sound', 'top']])).toBe('uneven 4')
+    // One skill alone, or none beside a teacher's own, lies far apart from nothing.
+    const { skills } = exampleClass()
+    expect(told([['starting']], { skills: skills.slice(1) })).toBe('starting 0 thin')
+    const elsewhere = skills.map((skill, nth) => ({ ...skill, subject: nth === 0 ? 'sums' : 'art' }))
+    expect(told([['starting']], { skills: elsewhere })).toBe('starting 0 thin')
+  })
+  it('a part that names nothing is listed for each strand, or in the general comment for each habit', () => {
+    const { skills, habits } = exampleClass()
+    const more = [
+      ...skills,
+      { ...skills[0], id: 'x', strand: 'Shapes' },
+      { ...skills[0], id: 'y', strand: 'Paint', subject: 'art' },
+      { ...skills[0], id: 'z', strand: 'Secret', teacherOnly: true },
+    ]
+    expect(Object.keys(cellsOf([], 'next step', 'sums', { skills: more }))).toEqual([
+      'next step Number',
+      'next step Shapes',
+    ])
+    const two = [...habits, { ...habits[0], key: 'ready' }]
+    expect(Object.keys(cellsOf([], 'next step', null, { habits: two }))).toEqual(['next step care', 'next step ready'])
+    expect(Object.keys(cellsOf([], 'habit care; outcome strongest; next step', null, { habits: two }))).toEqual([
+      'habit care',
+      'outcome care',
+      'next step care',
+    ])
+  })
+  it('a condition leaves out the levels at which it never holds', () => {
+    const told = (when: string) =>
+      cellsOf([], `habit care ${when}`, null)['habit care']?.replaceAll(' 0 thin', '') ?? 'none'
+    expect(['', 'when high', 'when low', 'when high or low', 'when moved', 'when up'].map(told)).toEqual([
+      'top, growing, starting',
+      'top',
+      'growing, starting',
+      'top, growing, starting',
+      'top, growing, starting',
+      'top, growing, starting',
+    ])
+  })
+  it('what is told as uneven is told so at any level', () => {
+    const phrases = [
+      ...times(1, 'u', { about: 'Number', uneven: true, tiers: ['growing'] }),
+      ...times(1, 'p', { about: 'Number', tiers: ['growing'] }),
+    ]
+    const place = { part: 'outcome', about: 'Number' } as const
+    const ids = (as: Tier | 'uneven') => phrasesToldAs({ describing, phrases }, 'sums', place, as).map(({ id }) => id)
+    expect([ids('uneven'), ids('growing'), ids('top')]).toEqual([['u0'], ['p0'], []])
+  })
+})
+
 it('counts phrases in texts that stand by themselves and by the tier of what they were said of', () => {
   const because = [{ kind: 'mark' as const, about: 'mark', text: '', tier: 'top' as const, termId: 't' }]
   const comment = {
@@ -110,6 +203,15 @@ it.each([
 ])('a plan “%s” is looked through for what is not there', (plan, message) => {
   const { skills, habits } = exampleClass()
   expect(planProblems({ subject: 'sums', plan: readPlan(plan) }, skills, habits).join(' ')).toMatch(message)
+})
+it('a strand of another subject is not there, and an outcome is never of a habit', () => {
+  const { skills, habits } = exampleClass()
+  const problems = (plan: string, subject: string | null) =>
+    planProblems({ subject, plan: readPlan(plan) }, skills, habits)
+  expect(problems('outcome Number', 'art')).toEqual(['There is no strand “Number” in this subject.'])
+  expect(problems('outcome care', 'sums')).toEqual(['There is no strand “care” in this subject.'])
+  expect(problems('outcome mark', 'sums')).toEqual([])
+  expect(problems('habit care; closing', null)).toEqual([])
 })
 it('a general comment has no mark to speak of', () => {
   expect(planProblems({ subject: null, plan: readPlan('outcome mark') }, [], [])).toEqual([

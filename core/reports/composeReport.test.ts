@@ -6,6 +6,7 @@ import { indexRecord } from '../record/recordIndex'
 import { composeReport } from './composeReport'
 import { familyFacts } from './familyFacts'
 import type { Block } from './document'
+import type { Scale } from '../scales/scale'
 import type { Layout } from '../school/layout'
 
 const blocksOf = (change: Partial<ClassRecord> = {}, nth = 0): Block[] => {
@@ -20,7 +21,163 @@ const fact = (blocks: Block[], label: string): string | undefined =>
 const headings = (blocks: Block[]): string[] =>
   blocks.flatMap((block) => (block.kind === 'heading' ? [block.text] : []))
 
+const table = (caption: string, columns: [string, number][], rows: object[][]): object => ({
+  kind: 'table',
+  caption,
+  columns: columns.map(([title, share]) => ({ title, share })),
+  rows,
+})
+const outOfThree = (filled: number): object => ({ text: `${filled} level ${filled}`, strokes: { filled, of: 3 } })
+
 describe('what a family gets', () => {
+  it('is this, whole', () => {
+    const general = { studentId: '1', box: 'general', text: 'A good term.', sentences: [], ownWords: true }
+    const { comments } = exampleClass()
+    const record = exampleClass({ comments: [...comments, { ...general, status: 'in draft', version: 1 }] })
+    const [maya] = record.students
+    if (!maya) throw new Error('no student')
+    expect(composeReport(familyFacts(indexRecord(record), maya), record.layout, '2027-03-15')).toEqual({
+      version: 1,
+      title: 'Report card: Maya Reed, Spring term 2027',
+      language: 'en-GB',
+      paper: 'A4',
+      studentId: '1',
+      studentName: 'Maya Reed',
+      foot: 'Willow School · Report card · Maya Reed · made 15 March 2027',
+      blocks: [
+        { kind: 'paragraph', text: 'Willow School · Report card', voice: 'small' },
+        { kind: 'heading', level: 1, text: 'Maya Reed' },
+        {
+          kind: 'facts',
+          items: [
+            { label: 'Class', value: '5 Willow' },
+            { label: 'Class teacher', value: 'Ada Moss' },
+            { label: 'Term', value: 'Spring term 2027' },
+          ],
+        },
+        { kind: 'heading', level: 2, text: 'About Maya’s term' },
+        { kind: 'paragraph', text: 'A good term.', voice: 'comment' },
+        { kind: 'heading', level: 2, text: 'Sums' },
+        {
+          kind: 'facts',
+          items: [
+            { label: 'Mark', value: 'A (level a), 82 %' },
+            { label: 'Teacher', value: 'Ada Moss' },
+          ],
+        },
+        table(
+          'Skills in Sums',
+          [
+            ['What was learned', 0.78],
+            ['Level', 0.22],
+          ],
+          [
+            [{ text: 'Adds numbers' }, outOfThree(2)],
+            [{ text: 'Divides numbers' }, outOfThree(1)],
+          ],
+        ),
+        { kind: 'paragraph', text: 'Maya adds well.', voice: 'comment' },
+        { kind: 'heading', level: 2, text: 'Habits for learning' },
+        table(
+          'Habits for learning',
+          [
+            ['Habit', 0.78],
+            ['Score', 0.22],
+          ],
+          [[{ text: 'Care: Works with care' }, outOfThree(2)]],
+        ),
+        { kind: 'heading', level: 2, text: 'Attendance' },
+        {
+          kind: 'facts',
+          items: [
+            { label: 'Days the school was open', value: '40' },
+            { label: 'Days absent', value: '2' },
+            { label: 'Times late', value: '1' },
+          ],
+        },
+        { kind: 'heading', level: 2, text: 'How to read the levels' },
+        table(
+          'Marks',
+          [
+            ['Marks', 0.3],
+            ['What it means', 0.7],
+          ],
+          [
+            [{ text: 'A level A' }, { text: 'What A means.' }],
+            [{ text: 'B level B' }, { text: 'What B means.' }],
+            [{ text: 'C level C' }, { text: 'What C means.' }],
+          ],
+        ),
+        table(
+          'Levels',
+          [
+            ['Levels', 0.3],
+            ['What it means', 0.7],
+          ],
+          [
+            [outOfThree(3), { text: 'What 3 means.' }],
+            [outOfThree(2), { text: 'What 2 means.' }],
+            [outOfThree(1), { text: 'What 1 means.' }],
+          ],
+        ),
+        { kind: 'heading', level: 2, text: 'My own words' },
+        { kind: 'lines', label: 'Written by Maya', count: 3 },
+        { kind: 'heading', level: 2, text: 'Signed' },
+        { kind: 'signatures', labels: ['Ada Moss', 'Family'] },
+      ],
+    })
+  })
+  it('of a subject has what is known, whichever it is, and nothing of another subject', () => {
+    const { subjects, skills, comments, levels, marks } = exampleClass()
+    const art = { ...subjects[0], key: 'art', name: 'Art' } as (typeof subjects)[number]
+    const only = (change: Partial<ClassRecord>): object[] => {
+      const parts = {
+        subjects: [...subjects, art],
+        marks: [],
+        levels: [],
+        comments: [],
+        ...layout({ parts: ['subjects'] }),
+      }
+      return blocksOf({ ...parts, ...change }).slice(3)
+    }
+    const teacher = { kind: 'facts', items: [{ label: 'Teacher', value: 'Ada Moss' }] }
+    const sums = { kind: 'heading', level: 2, text: 'Sums' }
+    expect(only({})).toEqual([])
+    expect(only({ comments })).toEqual([
+      sums,
+      teacher,
+      { kind: 'paragraph', text: 'Maya adds well.', voice: 'comment' },
+    ])
+    expect(only({ levels: levels.slice(0, 1) }).slice(0, 2)).toEqual([sums, teacher])
+    expect(only({ marks })).toHaveLength(2)
+    const ofArt = [...skills, { ...skills[0], id: 'a1', subject: 'art' } as (typeof skills)[number]]
+    const drawn = only({ skills: ofArt, levels: [{ studentId: '1', about: 'a1', symbol: '3' }] })
+    expect(drawn.map((block) => ('text' in block ? block.text : 'caption' in block ? block.caption : ''))).toEqual([
+      'Art',
+      '',
+      'Skills in Art',
+    ])
+  })
+  it('explains the scales that are in use and no other, and none where there is none', () => {
+    const [marks, levels] = exampleClass().scales as [Scale, Scale]
+    const unused = { ...levels, key: 'unused', name: 'Unused' }
+    const captions = (change: Partial<ClassRecord>): unknown[] =>
+      blocksOf({ ...layout({ parts: ['scale'] }), ...change }).flatMap((block) =>
+        'caption' in block ? [block.caption] : [],
+      )
+    expect(captions({ scales: [marks, levels, unused] })).toEqual(['Marks', 'Levels'])
+    expect(captions({ scales: [marks, levels], habits: [], subjects: [] })).toEqual([])
+    expect(captions({ scales: [marks, levels], habits: [] })).toEqual(['Marks', 'Levels'])
+    expect(captions({ scales: [marks, levels], subjects: [] })).toEqual(['Levels'])
+    expect(blocksOf({ ...layout({ parts: ['scale'] }), scales: [] })).toHaveLength(3)
+  })
+  it('has a level that is no longer on the scale as it was kept, without strokes', () => {
+    const kept = blocksOf({ levels: [{ studentId: '1', about: 's1', symbol: '7' }] })
+    expect(kept.find((block) => block.kind === 'table')).toMatchObject({
+      rows: [[{ text: 'Adds numbers' }, { text: '7' }]],
+    })
+    expect(JSON.stringify(blocksOf({ scales: [] }))).toContain('"text":"2"')
+  })
   it('has the parts in the layout’s order, the settled mark, levels in strokes and words, and the texts', () => {
     const blocks = blocksOf()
     expect(headings(blocks)).toEqual([
@@ -59,6 +216,7 @@ describe('what a family gets', () => {
   it.each<[Partial<StudentMark>, string]>([
     [{ percent: null, special: 'incomplete' }, 'incomplete'],
     [{ percent: 79.6, special: null }, 'B (level b), 80 %'],
+    [{ percent: -1, special: null }, '-1 %'],
   ])('prints %j as “%s”: the letter from the unrounded mark', (mark, text) => {
     expect(
       fact(

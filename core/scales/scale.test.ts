@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { findLevel, levelForPercent, scaleProblems, strokesOf, type Scale } from './scale'
+import { readSpecial } from './special'
+import { keptSymbol, readSymbol, type SymbolMeaning } from './symbol'
+import { directionOf, tiers } from './tier'
 
 const level = (symbol: string, lowestPercent: number | null, tier: Scale['levels'][number]['tier']) => ({
   symbol,
@@ -21,6 +24,65 @@ const marks: Scale = {
     level('E', 0, 'starting'),
   ],
 }
+
+describe('what is wrong with a scale', () => {
+  const problems = (change: Partial<Scale>): string[] => scaleProblems({ ...marks, ...change })
+  it.each<[string, Partial<Scale>, string[]]>([
+    ['nothing', {}, []],
+    ['no levels', { levels: [] }, ['Scale “marks” has no levels.']],
+    [
+      'no symbol',
+      { levels: [level('', 80, 'top'), level('B', 0, 'sound')] },
+      ['Scale “marks” has a level without a symbol ().'],
+    ],
+    [
+      'one symbol twice, in whatever case',
+      { levels: [level('a', 80, 'top'), level('A', 0, 'sound')] },
+      ['Scale “marks” has two levels with the symbol “A”.'],
+    ],
+    [
+      'a better level on a lower tier',
+      { levels: [level('A', 80, 'sound'), level('B', 0, 'strong')] },
+      ['Scale “marks”: “A” stands above “B” but has a lower tier.'],
+    ],
+    ['two levels of one tier', { levels: [level('A', 80, 'top'), level('B', 0, 'top')] }, []],
+    [
+      'a better level from the same mark',
+      { levels: [level('A', 50, 'top'), level('B', 50, 'sound')] },
+      ['Scale “marks”: the cut-off of “A” is not above that of “B”.'],
+    ],
+    [
+      'a mark level that begins nowhere',
+      { levels: [level('A', null, 'top'), level('B', -1, 'sound')] },
+      ['Scale “marks” is for marks, so each of its levels needs a lowest percentage.'],
+    ],
+    [
+      'a skill level that begins nowhere',
+      { kind: 'skill', levels: [level('A', 5, 'top'), level('B', null, 'sound')] },
+      [],
+    ],
+  ])('%s', (_name, change, expected) => {
+    expect(problems(change)).toEqual(expected)
+  })
+  it('a symbol that is not on the scale has no strokes, and a level without a cut-off is reached by no mark', () => {
+    expect(strokesOf(marks, 'Q')).toEqual({ filled: 0, of: 5 })
+    expect(levelForPercent({ ...marks, levels: [level('A', null, 'top'), level('B', 10, 'sound')] }, 50)?.symbol).toBe(
+      'B',
+    )
+  })
+  it('reads special values by their name or symbol, and keeps them by their symbol', () => {
+    expect([readSpecial(' NA '), readSpecial('not assessed'), readSpecial('n')]).toEqual([
+      'not assessed',
+      'not assessed',
+      undefined,
+    ])
+    expect([' b ', 'Not assessed'].map((typed) => keptSymbol(readSymbol(marks, typed) as SymbolMeaning))).toEqual([
+      'B',
+      'NA',
+    ])
+    expect(tiers.map(directionOf)).toEqual(['difficulty', 'difficulty', 'strength', 'strength', 'strength'])
+  })
+})
 
 describe('a scale', () => {
   it.each([
