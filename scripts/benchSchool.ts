@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync, statSync } from 'node:fs'
+import { Agent, request } from 'node:http'
 import { createServer } from 'node:net'
 import { brotliDecompressSync } from 'node:zlib'
 import type { Knex } from 'knex'
@@ -244,14 +245,29 @@ function passwordOf(person: string): string {
   return line?.split(',')[4] ?? ''
 }
 
-async function ask(cookie: string, method: string, path: string, body?: object): Promise<ArrayBuffer> {
-  const answer = await fetch(`${address}${path}`, {
-    method,
-    headers: { cookie, 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
+/** As little of a client as can be, so that the machine is left to what is measured. */
+const connections = new Agent({ keepAlive: true })
+
+function ask(cookie: string, method: string, path: string, body?: object): Promise<Buffer> {
+  const sent = body === undefined ? '' : JSON.stringify(body)
+  const headers = {
+    cookie,
+    'accept-encoding': 'br',
+    ...(body ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(sent) } : {}),
+  }
+  return new Promise((done, failed) => {
+    const asked = request(`${address}${path}`, { method, headers, agent: connections }, (answer) => {
+      const chunks: Buffer[] = []
+      answer.on('data', (chunk: Buffer) => chunks.push(chunk))
+      answer.on('end', () => {
+        const bytes = Buffer.concat(chunks)
+        if (answer.statusCode === 200) done(bytes)
+        else failed(new Error(`${method} ${path}: ${answer.statusCode} ${bytes.toString()}`))
+      })
+    })
+    asked.on('error', failed)
+    asked.end(sent)
   })
-  if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`)
-  return answer.arrayBuffer()
 }
 
 async function timesOf(times: number, work: () => Promise<unknown>): Promise<number[]> {
@@ -299,18 +315,8 @@ function percentiles(times: number[]): string {
   return `p50 ${at(0.5).toFixed(0)} ms, p95 ${at(0.95).toFixed(0)} ms`
 }
 
-/** Asked for by hand, since fetch unpacks what it gets. */
 async function size(cookie: string, path: string): Promise<string> {
-  const { request } = await import('node:http')
-  const bytes = await new Promise<Buffer>((done, failed) => {
-    const asked = request(`${address}${path}`, { headers: { cookie, 'accept-encoding': 'br' } }, (answer) => {
-      const chunks: Buffer[] = []
-      answer.on('data', (chunk: Buffer) => chunks.push(chunk))
-      answer.on('end', () => done(Buffer.concat(chunks)))
-    })
-    asked.on('error', failed)
-    asked.end()
-  })
+  const bytes = await ask(cookie, 'GET', path)
   return `${(bytes.length / 1024).toFixed(0)} kB (${(brotliDecompressSync(bytes).length / 1024).toFixed(0)} kB unpacked)`
 }
 
@@ -371,7 +377,7 @@ async function eventSize(cookie: string, place: string, studentId: string): Prom
       status: 'in draft',
       version,
     })
-    version = (JSON.parse(Buffer.from(answer).toString()) as { version: number }).version
+    version = (JSON.parse(answer.toString()) as { version: number }).version
   }
   const events = await db('event').where('id', '>', from)
   const bytes = events.reduce((sum, event) => sum + JSON.stringify(event.changes).length, 0)
