@@ -49,7 +49,7 @@ Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage Storm Sunny Tru
 )
 
 function beginsSentence(text: string, at: number): boolean {
-  return at === 0 || /[.!?]["”’]?\s+$/.test(text.slice(0, at))
+  return /(^|[.!?]["”’]?\s+)["“‘]?$/.test(text.slice(0, at))
 }
 
 /** "Ana" is no classmate inside "Ana Lucia", when that is the student's own name. */
