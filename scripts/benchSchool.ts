@@ -4,6 +4,7 @@ import { Agent, request } from 'node:http'
 import { createServer } from 'node:net'
 import { brotliDecompressSync } from 'node:zlib'
 import type { Knex } from 'knex'
+import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence'
 import { loadDemo } from '../demo/loadDemo'
 import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
@@ -20,6 +21,8 @@ const users = 40
 const savesEach = 15
 const recordsEach = 4
 
+/** As little of a client as can be, so that the machine is left to what is measured. */
+const connections = new Agent({ keepAlive: true })
 const cluster = await startCluster('.facunda/bench-cluster')
 const name = `facunda_bench_${process.pid}`
 const admin = openDatabase(cluster.url('postgres'))
@@ -118,12 +121,16 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   console.log(
     `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
   )
+  console.log(`  memory of the web over this load   ${webMemory()}`)
   console.log(`  health while the worst comes in    at most ${(await healthAtWorst(one, place)).toFixed(0)} ms`)
-  const status = readFileSync(`/proc/${web?.pid}/status`, 'utf8')
-  console.log(
-    `  memory of the web, at most         ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024)} MB`,
-  )
+  console.log(`  memory of the web with the worst   ${webMemory()}`)
   console.log(`  an event for one pause in typing   ${await eventSize(one, place, students[2]?.student_id ?? '')}`)
+}
+
+/** The most that the web process has held so far. */
+function webMemory(): string {
+  const status = readFileSync(`/proc/${web?.pid}/status`, 'utf8')
+  return `at most ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024)} MB`
 }
 
 async function standing(studentId: string): Promise<string | null> {
@@ -245,9 +252,6 @@ function passwordOf(person: string): string {
   return line?.split(',')[4] ?? ''
 }
 
-/** As little of a client as can be, so that the machine is left to what is measured. */
-const connections = new Agent({ keepAlive: true })
-
 function ask(cookie: string, method: string, path: string, body?: object): Promise<Buffer> {
   const sent = body === undefined ? '' : JSON.stringify(body)
   const headers = {
@@ -357,19 +361,21 @@ async function healthAtWorst(cookie: string, place: string): Promise<number> {
 
 /** A composed comment is typed on in ten pauses: what its events take in the database, a pause. */
 async function eventSize(cookie: string, place: string, studentId: string): Promise<string> {
-  const { rows } = await db.raw<{ rows: { text: string; sentences: object[]; version: number }[] }>(
+  const { rows } = await db.raw<{ rows: { text: string; sentences: KeptSentence[]; version: number }[] }>(
     `select text, sentences, version from comment where student_id = ? and box = 'general' and term_id = ?`,
     [studentId, place.split('/')[4] ?? ''],
   )
   const [row] = rows
+  const around = { text: row?.text ?? '', termId: place.split('/')[4] ?? '' }
+  const sentences = (row?.sentences ?? []).map((sentence) => wholeSentence(sentence, around))
   let version = row?.version ?? 0
   const from = (await db('event').orderBy('id', 'desc').first('id'))?.id ?? 0
   for (let nth = 1; nth <= 10; nth += 1) {
     const body = {
       studentId,
       box: 'general',
-      text: `${row?.text ?? ''}${'.'.repeat(nth)}`,
-      sentences: row?.sentences ?? [],
+      text: `${around.text}${'.'.repeat(nth)}`,
+      sentences,
     }
     const answer = await ask(cookie, 'PUT', `${place}/comment`, {
       ...body,
