@@ -17,7 +17,7 @@ export async function answered(event: H3Event, answer: unknown): Promise<unknown
   const taken = getRequestHeader(event, 'accept-encoding') ?? ''
   if (/\bbr\b/.test(taken)) {
     setResponseHeaders(event, { 'content-encoding': 'br' })
-    return compressBrotli(json, { params: { [constants.BROTLI_PARAM_QUALITY]: 2 } })
+    return compressBrotli(json, { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } })
   }
   if (/\bgzip\b/.test(taken)) {
     setResponseHeaders(event, { 'content-encoding': 'gzip' })
