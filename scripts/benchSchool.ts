@@ -117,6 +117,8 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   )
   const saves = await together(teachers, savesEach, saveCell)
   console.log(`  … without a pause                  ${percentiles(saves)}`)
+  const least = await together(teachers, savesEach, () => ask('', 'GET', '/api/health'))
+  console.log(`  the least request there is (one query), without a pause  ${percentiles(least)}`)
   const philippa = await signIn('philippa')
   console.log(
     `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,

@@ -1,35 +1,39 @@
-import type { ClassTerm } from '../../core/record/classRecord'
+import type { PackedLevels, PackedSettled, PackedTerm } from '../../core/record/packedTerm'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
-import type { SettledTerm } from '../../core/record/termRecord'
 import type { Grants } from './grants'
 
-/** A term's record as far as somebody may see it. All that hangs on a subject goes with it, last term's too. */
-export function cutRecord(record: ClassTerm, setup: SchoolSetup, grants: Grants): ClassTerm {
+/**
+ * A term's record as far as somebody may see it, as it came from the database. All that hangs on a subject goes with
+ * it, last term's too.
+ */
+export function cutRecord(record: PackedTerm, setup: SchoolSetup, grants: Grants): PackedTerm {
   const reads = readerOf(setup, grants.readsSubject)
   const work = record.work.filter((piece) => reads.subject(piece.subject))
   const workIds = new Set(work.map((piece) => piece.id))
   return {
     ...record,
+    ...cutSettled(record, reads),
     teachers: Object.fromEntries(Object.entries(record.teachers).filter(([subject]) => reads.subject(subject))),
     categories: record.categories.filter((category) => reads.subject(category.subject)),
     work,
-    results: record.results.filter((result) => workIds.has(result.workId)),
-    marks: record.marks.filter((mark) => reads.subject(mark.subject)),
-    levels: record.levels.filter((level) => reads.skill(level.about)),
-    comments: record.comments.filter((comment) => reads.box(comment.box)),
+    results: record.results.filter(([workId]) => workIds.has(workId)),
     accepted: record.accepted.filter((finding) => reads.box(finding.box)),
     observations: record.observations.filter((note) => grants.readsNotes || reads.skill(note.about)),
     earlier: record.earlier.map((each) => cutSettled(each, reads)),
   }
 }
 
-function cutSettled(before: SettledTerm, reads: Reader): SettledTerm {
+function cutSettled(settled: PackedSettled, reads: Reader): PackedSettled {
   return {
-    ...before,
-    marks: before.marks.filter((mark) => reads.subject(mark.subject)),
-    levels: before.levels.filter((level) => reads.skill(level.about)),
-    comments: before.comments.filter((comment) => reads.box(comment.box)),
+    ...settled,
+    marks: settled.marks.filter((mark) => reads.subject(mark.subject)),
+    levels: settled.levels.map((student) => cutLevels(student, reads)),
+    comments: settled.comments.filter((comment) => reads.box(comment.box)),
   }
+}
+
+function cutLevels([studentId, symbols]: PackedLevels[number], reads: Reader): PackedLevels[number] {
+  return [studentId, Object.fromEntries(Object.entries(symbols).filter(([skill]) => reads.skill(skill)))]
 }
 
 interface Reader {

@@ -1,8 +1,7 @@
 import type { Knex } from 'knex'
 import { wholeSentence, keptSentence, type KeptSentence } from '../../core/narrative/keptSentence'
 import { readPronouns } from '../../core/people/pronouns'
-import type { ClassTerm } from '../../core/record/classRecord'
-import { unpackTerm, type PackedSettled, type PackedTerm } from '../../core/record/packedTerm'
+import type { PackedSettled, PackedTerm } from '../../core/record/packedTerm'
 import type { Student } from '../../core/record/roster'
 import type { StudentComment } from '../../core/record/termRecord'
 import { Refusal } from '../access/refusal'
@@ -86,7 +85,7 @@ const termRecordQuery = `
  * One class in one term, whole; who asks is given a cut of it (access/cutRecord.ts).
  * @throws Refusal when there is no such class or term
  */
-export async function loadTermRecord(db: Knex, classId: string, termId: string): Promise<ClassTerm> {
+export async function loadTermRecord(db: Knex, classId: string, termId: string): Promise<PackedTerm> {
   const { rows } = await db.raw<{ rows: { record: TermRecordRow }[] }>(termRecordQuery, {
     class: classId,
     term: termId,
@@ -95,7 +94,7 @@ export async function loadTermRecord(db: Knex, classId: string, termId: string):
   if (!row?.room) throw new Refusal('not found', 'There is no such class.')
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   const teachers = row.teachers ?? []
-  return unpackTerm({
+  return {
     classRoom: { id: classId, name: row.room, teacher: teachers.find((each) => each.subject === null)?.name ?? '' },
     earlier: row.earlier?.term ? [settledOf(row.earlier, row.earlier.term)] : [],
     teachers: Object.fromEntries(teachers.flatMap(({ subject, name }) => (subject === null ? [] : [[subject, name]]))),
@@ -108,7 +107,7 @@ export async function loadTermRecord(db: Knex, classId: string, termId: string):
     observations: row.observations ?? [],
     accepted: row.accepted ?? [],
     namesInYear: row.namesInYear ?? [],
-  })
+  }
 }
 
 function settledOf(row: Nullable<PackedSettled>, term: PackedSettled['term']): PackedSettled {

@@ -1,7 +1,7 @@
 import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
-import { classRecordOf, type ClassRecord, type ClassTerm } from '../../core/record/classRecord'
+import { classRecordOf, type ClassRecord } from '../../core/record/classRecord'
 import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
-import { packTerm } from '../../core/record/packedTerm'
+import { unpackTerm, type PackedTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
 import { loadPlace } from '../data/places'
@@ -21,7 +21,7 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
     locked,
   }
   const reads = subjects.map((subject) => subject.key).filter(grants.readsSubject)
-  return { term: packTerm(term), reads, may, today: context.today }
+  return { term, reads, may, today: context.today }
 }
 
 /** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */
@@ -37,10 +37,10 @@ export async function viewSetup(context: Context): Promise<SetupAnswer> {
 export async function readableRecord(context: Context, place: Place): Promise<ClassRecord> {
   const { term, grants } = await readableTerm(context, place)
   const setup = await setupOf(context, 'with own phrases')
-  return classRecordOf(narrowSetup(setup, grants.readsSubject), term)
+  return classRecordOf(narrowSetup(setup, grants.readsSubject), unpackTerm(term))
 }
 
-async function readableTerm(context: Context, place: Place): Promise<{ term: ClassTerm; grants: Grants }> {
+async function readableTerm(context: Context, place: Place): Promise<{ term: PackedTerm; grants: Grants }> {
   const { room } = await loadPlace(context.db, place)
   const grants = grantsIn(context.who, room)
   allow(grants.readsClass, 'see this class')
