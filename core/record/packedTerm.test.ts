@@ -61,6 +61,7 @@ it('a term as it travels is unpacked: levels, habits, results and comments, this
   const packed = {
     ...rest,
     ...settled,
+    students: rest.students.map((each) => ({ ...each, pronouns: each.id === '1' ? 'she/her' : 'they' })),
     results: [['w1', [['1', 'scored', 8, ''] as const, ['2', 'missing', null, 'ill'] as const]] as const],
     earlier: [{ ...settled, term: { ...term, id: 't1' } }],
   }

@@ -1,6 +1,8 @@
 import type { ResultState } from '../marks/work'
 import { wholeSentence, type KeptSentence } from '../narrative/keptSentence'
+import { readPronouns } from '../people/pronouns'
 import type { ClassTerm } from './classRecord'
+import type { Student } from './roster'
 import type { SettledTerm, StudentComment, StudentLevel } from './termRecord'
 
 /** The symbols of one student, by what they are about. */
@@ -24,8 +26,13 @@ export type PackedSettled = Pick<SettledTerm, 'term' | 'marks'> & {
  * A class's term as it travels, from the database and to the browser: nothing is said once for each row that can be
  * said once for many. A third of the bytes, which costs less than compressing them.
  */
-export type PackedTerm = Omit<ClassTerm, keyof SettledTerm | 'results' | 'earlier'> &
-  PackedSettled & { readonly results: PackedResults; readonly earlier: readonly PackedSettled[] }
+export type PackedTerm = Omit<ClassTerm, keyof SettledTerm | 'results' | 'earlier' | 'students'> &
+  PackedSettled & {
+    readonly results: PackedResults
+    readonly earlier: readonly PackedSettled[]
+    /** Pronouns as people write them. */
+    readonly students: readonly (Omit<Student, 'pronouns'> & { readonly pronouns: string })[]
+  }
 
 /**
  * The term as it is computed with; results and levels in the order of their work and student.
@@ -41,6 +48,10 @@ export function unpackTerm(packed: PackedTerm): ClassTerm {
       some.map(([studentId, state, score, remark]) => ({ workId, studentId, state, score, remark })),
     ),
     earlier: packed.earlier.map(unpackSettled),
+    students: packed.students.map((student) => ({
+      ...student,
+      pronouns: readPronouns(student.pronouns) ?? 'name only',
+    })),
   }
 }
 

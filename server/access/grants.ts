@@ -30,6 +30,8 @@ export function isNeed(text: string): text is Need {
 /** What one person may see and do in one class. The record is cut by it and every change is asked of it. */
 export interface Grants {
   readonly readsClass: boolean
+  /** Nothing of the class is kept from who reads all of it: every subject and every note. */
+  readonly readsAll: boolean
   readonly readsSubject: (subject: string) => boolean
   /** Notes that belong to no subject, which the home teacher takes for the own eyes. */
   readonly readsNotes: boolean
@@ -52,6 +54,7 @@ export function grantsIn(who: Who, room: ClassTeaching): Grants {
     teaches(subject) || (isHome && !room.specialistSubjects.includes(subject))
   return {
     readsClass: isCoordinator || here.length > 0,
+    readsAll: isCoordinator || isHome,
     readsSubject: (subject) => isCoordinator || isHome || teaches(subject),
     readsNotes: isCoordinator || isHome,
     makesReports: isCoordinator || isHome,

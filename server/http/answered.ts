@@ -1,6 +1,7 @@
 import { promisify } from 'node:util'
 import { brotliCompress, constants, gzip } from 'node:zlib'
 import { getRequestHeader, setResponseHeaders, type H3Event } from 'h3'
+import { JsonText } from '../data/jsonText'
 
 const compressBrotli = promisify(brotliCompress)
 const compressGzip = promisify(gzip)
@@ -11,7 +12,7 @@ const worthCompressing = 1400
 /** An answer as JSON, compressed as the browser likes it; the work is done beside the main thread. */
 export async function answered(event: H3Event, answer: unknown): Promise<unknown> {
   if (answer instanceof Uint8Array || answer === undefined) return answer
-  const json = JSON.stringify(answer)
+  const json = answer instanceof JsonText ? answer.text : JSON.stringify(answer)
   setResponseHeaders(event, { 'content-type': 'application/json', 'vary': 'accept-encoding' })
   if (json.length < worthCompressing) return json
   const taken = getRequestHeader(event, 'accept-encoding') ?? ''

@@ -4,14 +4,15 @@ import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } fro
 import { unpackTerm, type PackedTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
-import { loadPlace } from '../data/places'
+import { jsonOf, JsonText } from '../data/jsonText'
+import { loadPlace, type OpenedPlace } from '../data/places'
 import { loadTermRecord } from '../data/termRecord'
 import { setupOf, type Context, type Place } from './context'
 
-/** The class in view with what the reader may see of it and may change. */
-export async function viewClass(context: Context, place: Place): Promise<ClassAnswer> {
-  const { term, grants } = await readableTerm(context, place)
-  const locked = lockedWords(term.term, context.today)
+/** The class in view with what the reader may see of it and may change: a ClassAnswer in JSON. */
+export async function viewClass(context: Context, place: Place): Promise<JsonText> {
+  const { place: opened, grants, term } = await readableTerm(context, place)
+  const locked = lockedWords(opened.term, context.today)
   const { subjects } = await setupOf(context)
   const may: Permissions = {
     subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
@@ -21,7 +22,8 @@ export async function viewClass(context: Context, place: Place): Promise<ClassAn
     locked,
   }
   const reads = subjects.map((subject) => subject.key).filter(grants.readsSubject)
-  return { term, reads, may, today: context.today }
+  const rest: Omit<ClassAnswer, 'term'> = { reads, may, today: context.today }
+  return jsonOf({ term, ...rest })
 }
 
 /** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */
@@ -35,15 +37,21 @@ export async function viewSetup(context: Context): Promise<SetupAnswer> {
 
 /** The whole record as far as the reader may see it. */
 export async function readableRecord(context: Context, place: Place): Promise<ClassRecord> {
-  const { term, grants } = await readableTerm(context, place)
+  const { grants, term } = await readableTerm(context, place)
   const setup = await setupOf(context, 'with own phrases')
-  return classRecordOf(narrowSetup(setup, grants.readsSubject), unpackTerm(term))
+  return classRecordOf(narrowSetup(setup, grants.readsSubject), unpackTerm(JSON.parse(term.text) as PackedTerm))
 }
 
-async function readableTerm(context: Context, place: Place): Promise<{ term: PackedTerm; grants: Grants }> {
-  const { room } = await loadPlace(context.db, place)
-  const grants = grantsIn(context.who, room)
+/** The record in JSON; it is read only where something has to be cut from it. */
+async function readableTerm(
+  context: Context,
+  place: Place,
+): Promise<{ place: OpenedPlace; grants: Grants; term: JsonText }> {
+  const opened = await loadPlace(context.db, place)
+  const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
-  const [setup, term] = [await setupOf(context), await loadTermRecord(context.db, place.classId, place.termId)]
-  return { term: cutRecord(term, setup, grants), grants }
+  const whole = await loadTermRecord(context.db, place.classId, place.termId)
+  if (grants.readsAll) return { place: opened, grants, term: whole }
+  const cut = cutRecord(JSON.parse(whole.text) as PackedTerm, await setupOf(context), grants)
+  return { place: opened, grants, term: new JsonText(JSON.stringify(cut)) }
 }
