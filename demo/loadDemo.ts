@@ -15,7 +15,7 @@ import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
 import { settleLevels, settleMarks } from '../server/services/settle'
-import { addClass, addTerm, setUpSchool } from '../server/services/setUpSchool'
+import { addClass, addTerm, addYear } from '../server/services/setUpSchool'
 import { readableRecord } from '../server/services/viewClass'
 import { makeDrafts, writeComment } from '../server/services/write'
 
@@ -38,18 +38,26 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   const schoolFiles = new FolderReader(await readFolder(`${here}school`))
   const { record, problems } = readClassFolder(classFiles)
   if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
-  await setUpSchool(db, record)
   const people = await addPeople(db, schoolFiles)
   const before = record.earlier[0]?.term ?? fail('The demo needs a term before.')
-  const autumn = await addTerm(db, { ...before, locks: laterDay(today, 1) })
+  const winterEnds = laterDay(today, daysTo.ends)
+  const year = { name: record.term.year, starts: before.starts, ends: laterDay(winterEnds, 180) }
+  const yearId = await addYear(db, year, record)
+  const autumn = await addTerm(db, { ...before, yearId, locks: laterDay(today, 1) })
   const winter = await addTerm(db, {
     ...record.term,
+    yearId,
     commentsDue: laterDay(today, daysTo.commentsDue),
     locks: laterDay(today, daysTo.locks),
-    ends: laterDay(today, daysTo.ends),
+    ends: winterEnds,
   })
-  const juniper = await addClass(db, record.classRoom.name, record.students, record.categories)
-  const rowan = await addClass(db, '6 Rowan', readStudents(schoolFiles, 'students-6-rowan.csv'), record.categories)
+  const juniper = await addClass(db, { yearId, name: record.classRoom.name }, record.students, record.categories)
+  const rowan = await addClass(
+    db,
+    { yearId, name: '6 Rowan' },
+    readStudents(schoolFiles, 'students-6-rowan.csv'),
+    record.categories,
+  )
   await addTeaching(
     db,
     schoolFiles,

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { reportDocumentSchema, type ReportDocument } from '../core/reports/document'
+import { loadTerm } from '../server/data/places'
 import type { RunRow } from '../server/data/tables'
 
 /** A press that has not been heard of for so long is taken to be dead. */
@@ -73,9 +74,9 @@ export async function loadDocuments(db: Knex, runId: string): Promise<ReportDocu
 /** What a run's file is called, and its title. */
 export async function runName(db: Knex, run: RunRow): Promise<{ title: string; fileName: string }> {
   const room = await db('class_room').where({ id: run.class_id }).first()
-  const term = await db('term').where({ id: run.term_id }).first()
-  const layout = await db('layout').orderBy('key').first()
+  const term = await loadTerm(db, run.term_id)
+  const layout = await db('layout').where({ year_id: term.yearId }).orderBy('key').first()
   const what = `${layout?.definition.title ?? 'Report'}s`
-  const [of, when] = [room?.name ?? '', `${term?.name ?? ''} ${term?.year ?? ''}`]
+  const [of, when] = [room?.name ?? '', `${term.name} ${term.year}`]
   return { title: `${what}: ${of}, ${when}`, fileName: `${what} ${of} ${when}.pdf` }
 }

@@ -148,7 +148,7 @@ async function growSchool(base: Knex): Promise<Room[]> {
   const hash = await hashPassword('bench-password')
   for (let nth = 0; nth < classes; nth += 1) {
     const [room] = await base('class_room')
-      .insert({ name: `Bench ${nth}` })
+      .insert({ year_id: juniper?.year_id ?? '', name: `Bench ${nth}` })
       .returning('id')
     const [person] = await base('person')
       .insert({

@@ -16,11 +16,14 @@ const db = openDatabase(url.href)
 try {
   if (process.argv.includes('--reset')) {
     await refuseUnlessDemo()
-    await db.raw('drop schema public cascade; create schema public; drop schema if exists pgboss cascade')
+    await db.raw(`drop schema public cascade; create schema public; comment on schema public is '${demoMark}'`)
+    // The queue itself stays: a press that runs now is working on it.
+    await db.raw(`do $$ begin if to_regclass('pgboss.job') is not null then delete from pgboss.job; end if; end $$`)
   }
   await migrate(db)
   if (process.argv.includes('--demo') && !(await db('school').first())) {
-    await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
+    // Whole or not at all: a load that breaks off leaves an empty database, into which it can be loaded again.
+    await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
     console.log('The demo school is loaded.')
   }
 } finally {

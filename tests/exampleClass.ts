@@ -41,6 +41,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     term: {
       id: 't2',
       name: 'Spring term',
+      yearId: 'y',
       year: '2027',
       starts: '2027-01-11',
       ends: '2027-03-26',

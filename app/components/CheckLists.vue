@@ -17,7 +17,7 @@ const lines = (text: string): string[] =>
 
 function save(part: Partial<CheckSettings>): Promise<void> {
   const was = checks.value
-  return attempt(() => phrasebook.change('PUT', '/api/school/checks', { checks: { ...was, ...part }, was }))
+  return attempt(() => phrasebook.change('PUT', 'checks', { checks: { ...was, ...part }, was }))
 }
 
 function value(event: Event): string {

@@ -21,7 +21,7 @@ const wordsOf = (tier: Tier): string[] => classRecord.record?.phrasebook.describ
 
 function save(tier: Tier, event: Event): Promise<void> {
   const words = (event.target as HTMLInputElement).value.split(/[\s,]+/).filter(Boolean)
-  return attempt(() => phrasebook.change('PUT', '/api/phrasebook/describing', { tier, words, was: wordsOf(tier) }))
+  return attempt(() => phrasebook.change('PUT', 'phrasebook/describing', { tier, words, was: wordsOf(tier) }))
 }
 </script>
 

@@ -104,7 +104,7 @@ function showHistory(): Promise<void> {
   return attempt(async () => {
     history.value = await askServer<PhraseChange[]>(
       'GET',
-      `/api/phrasebook/history?phrase=${encodeURIComponent(props.phrase.id)}`,
+      `${classRecord.yearPath}/phrasebook/history?phrase=${encodeURIComponent(props.phrase.id)}`,
     )
   })
 }

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { PhraseUses } from '~~/contracts/phrasebook'
 import { askServer } from '~/composables/useApi'
+import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 
 /** Where else in the school a phrase is said this term: what a change would reach beyond the class in view. */
 const props = defineProps<{ id: string }>()
 const view = useView()
+const classRecord = useClassRecord()
 const { problem, attempt } = useAttempt()
 const uses = shallowRef<PhraseUses[]>([])
 const elsewhere = computed(() => uses.value.filter((each) => each.classId !== view.kept.classId))
@@ -14,7 +16,7 @@ onMounted(() =>
   attempt(async () => {
     uses.value = await askServer<PhraseUses[]>(
       'GET',
-      `/api/phrasebook/uses/${view.kept.termId}?phrase=${encodeURIComponent(props.id)}`,
+      `${classRecord.yearPath}/phrasebook/uses/${view.kept.termId}?phrase=${encodeURIComponent(props.id)}`,
     )
   }),
 )

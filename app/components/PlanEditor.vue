@@ -62,7 +62,7 @@ function save(): Promise<void> {
   const standing = (): string => writePlan(classRecord.record?.boxes.find((each) => each.key === key)?.plan ?? [])
   waiting += 1
   queue = queue
-    .then(() => attempt(() => phrasebook.change('PUT', `/api/boxes/${key}/plan`, { plan, was: standing() })))
+    .then(() => attempt(() => phrasebook.change('PUT', `boxes/${key}/plan`, { plan, was: standing() })))
     .finally(() => {
       waiting -= 1
     })

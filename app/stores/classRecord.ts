@@ -47,6 +47,8 @@ export const useClassRecord = defineStore('classRecord', () => {
       ? `/api/classes/${record.value.classRoom.id}/${record.value.term.id}`
       : `/api/classes/${view.kept.classId}/${view.kept.termId}`,
   )
+  /** Where the school's own for the year in view is read and changed. */
+  const yearPath = computed(() => `/api/years/${record.value?.term.yearId ?? view.kept.yearId}`)
   const subject = computed(
     (): Subject | null =>
       record.value?.subjects.find((each) => each.key === view.kept.subject) ?? record.value?.subjects[0] ?? null,
@@ -75,12 +77,12 @@ export const useClassRecord = defineStore('classRecord', () => {
   const total = computed(() => sumProgress([...progress.value.values()]))
 
   async function load(): Promise<void> {
-    if (!view.kept.classId || !view.kept.termId) await view.loadDesk()
+    if (!view.kept.classId || !view.kept.termId || !view.kept.yearId) await view.loadDesk()
     const wanted = `/api/classes/${view.kept.classId}/${view.kept.termId}`
     try {
       problem.value = null
       const [{ setup: whole }, { term, reads, ...rest }, madeRuns] = await Promise.all([
-        askServer<SetupAnswer>('GET', '/api/setup'),
+        askServer<SetupAnswer>('GET', `/api/years/${view.kept.yearId}/setup`),
         askServer<ClassAnswer>('GET', wanted),
         askServer<RunAnswer[]>('GET', `${wanted}/runs`),
       ])
@@ -281,6 +283,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     may,
     index,
     place,
+    yearPath,
     subject,
     student,
     box,

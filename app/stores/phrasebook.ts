@@ -74,12 +74,16 @@ export const usePhrasebook = defineStore('phrasebook', () => {
       })),
       removed: removed.map((id) => ({ id, was: was(id) })),
     }
-    await change('PUT', '/api/phrasebook/phrases', body)
+    await change('PUT', 'phrasebook/phrases', body)
   }
 
-  /** Asks the server for a change, remembers how to undo it, and shows things as they stand. */
+  /**
+   * Asks the server for a change, remembers how to undo it, and shows things as they stand.
+   * @param path within the year in view, or an address of its own
+   */
   async function change(method: 'PUT' | 'POST', path: string, body: object): Promise<void> {
-    const answer = await askServer<{ event: number | null }>(method, path, body)
+    const address = path.startsWith('/') ? path : `${classRecord.yearPath}/${path}`
+    const answer = await askServer<{ event: number | null }>(method, address, body)
     if (answer.event !== null) saving.did(answer.event)
     saving.savedAt = new Date()
     await classRecord.load()

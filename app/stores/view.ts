@@ -6,6 +6,8 @@ import { askServer } from '~/composables/useApi'
 interface Kept {
   classId: string | null
   termId: string | null
+  /** The school year that the term belongs to. */
+  yearId: string | null
   subject: string | null
   studentId: string | null
   box: string | null
@@ -16,6 +18,7 @@ interface Kept {
 const nothing: Kept = {
   classId: null,
   termId: null,
+  yearId: null,
   subject: null,
   studentId: null,
   box: null,
@@ -49,6 +52,7 @@ export const useView = defineStore('view', () => {
     if (!answer.classes.some((each) => each.id === kept.value.classId))
       kept.value.classId = answer.classes[0]?.id ?? null
     if (!answer.terms.some((each) => each.id === kept.value.termId)) kept.value.termId = answer.term.id
+    kept.value.yearId = answer.term.yearId
     return answer
   }
 

@@ -19,12 +19,8 @@ export const classmateNamed: Check = ({ index, student, text }) => {
   return [...text.matchAll(exactWords(...inClass, ...namesInYear))].flatMap((match) => {
     const [name] = match
     const at = match.index
-    if (
-      isOwn(name, student) ||
-      insideOwnName(text, at, name.length, student) ||
-      (englishWords.has(name) && beginsSentence(text, at))
-    )
-      return []
+    // Longer names are looked for first: "Ana" is nobody inside "Ana Lucia", where that is the student's own name.
+    if (isOwn(name, student) || (englishWords.has(name) && beginsSentence(text, at))) return []
     if (titles.some((title) => title.from <= at && at + name.length <= title.to && title.to - title.from > name.length))
       return []
     const owner = /^[’']s/.exec(text.slice(at + name.length))?.[0] ?? ''
@@ -50,17 +46,4 @@ Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage Storm Sunny Tru
 
 function beginsSentence(text: string, at: number): boolean {
   return /(^|[.!?]["”’]?\s+)["“‘]?$/.test(text.slice(0, at))
-}
-
-/** "Ana" is no classmate inside "Ana Lucia", when that is the student's own name. */
-function insideOwnName(
-  text: string,
-  at: number,
-  length: number,
-  student: { usedName: string; legalGiven: string },
-): boolean {
-  return [student.usedName, student.legalGiven].some((own) => {
-    const from = text.lastIndexOf(own, at)
-    return own !== '' && from >= 0 && from + own.length >= at + length
-  })
 }

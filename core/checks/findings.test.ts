@@ -6,6 +6,7 @@ import { he, readPronouns, she, they, type Pronouns } from '../people/pronouns'
 import type { ClassRecord } from '../record/classRecord'
 import { indexRecord } from '../record/recordIndex'
 import type { Student } from '../record/roster'
+import type { Scale } from '../scales/scale'
 import { checkComment, mended } from './checkComment'
 import { languageFindings } from './language'
 
@@ -58,6 +59,18 @@ it('a classmate’s name inside the student’s own is nobody else’s', () => {
   expect(found(`Maya Ana reads with Ana.${filler}`, {}, named)).toEqual([
     'another name «Ana» → Maya Ana reads with Maya Ana.',
   ])
+})
+
+it('a title names nobody, but for the one who is called just so', () => {
+  const [piece] = exampleClass().work
+  const titled = (...titles: string[]) => ({
+    work: titles.map((title) => ({ ...(piece as ClassRecord['work'][number]), id: title, title })),
+  })
+  const text = `Maya read “A boat for Ana” with Ana.${filler}`
+  expect(found(text, titled('A boat for Ana'))).toEqual(['another name «Ana» → Maya read “A boat for Ana” with Maya.'])
+  expect(found(`Maya read “Ana and Tom”.${filler}`, titled('Ana and Tom', 'Other'))).toEqual([])
+  expect(found(`Maya read “Tom”.${filler}`, titled('Tom'))).toEqual(['another name «Tom» → Maya read “Maya”.'])
+  expect(found(`Maya and Will Reed.${filler}`, {}, { family: 'Will' })).toEqual([])
 })
 
 it.each<[string, Pronouns, ...string[]]>([
@@ -238,6 +251,31 @@ describe('a comment beside its record', () => {
       'contradicts the level: “struggles” does not go with what is settled here.',
     ])
     expect(inSums('Maya struggles a little.', low)).not.toContain(expect.stringMatching(/contradicts/))
+  })
+  it('neither where the facts lie between, and blame from a strong level on', () => {
+    const [marks, skills] = exampleClass().scales as [Scale, Scale]
+    const strong = {
+      ...skills,
+      levels: skills.levels.map((each, nth) => (nth === 0 ? { ...each, tier: 'strong' as const } : each)),
+    }
+    const told = (words: string, record: Partial<ClassRecord>) =>
+      inSums(words, { marks: [], habitScores: [], scales: [marks, strong], ...record }).filter((each) =>
+        each.startsWith('contradicts'),
+      )
+    expect(told('Maya struggles.', rated('3', '3'))).toHaveLength(1)
+    expect(told('Maya struggles.', rated('3', '2'))).toEqual([])
+    expect(told('Maya struggles.', rated('3', '1'))).toEqual([])
+    expect(told('Maya is brilliant.', rated('3', '1'))).toEqual([])
+    expect(told('Maya is brilliant.', rated('2', '1'))).toHaveLength(1)
+    expect(told('Maya is brilliant and brilliant. Maya struggles.', { ...rated('2', '2'), ...marked(90) })).toEqual([])
+    expect(told('Number is where Maya is brilliant.', { ...rated('1', '1'), ...marked(90) })).toHaveLength(1)
+  })
+  it('the words are pointed at where they stand', () => {
+    const text = `Maya reads. It is brilliant, and top of the class.${filler}`
+    const low = { habitScores: [{ studentId: '1', about: 'care', symbol: '1' }] }
+    expect(found(text, low)).toEqual(
+      ['brilliant', 'top of the class'].map((words) => `contradicts the level «${words}» → no mend`),
+    )
   })
   it('of composed sentences, only one that was changed can contradict; an untouched one is out of step or right', () => {
     const text = 'She works well with numbers.'

@@ -6,6 +6,8 @@ const day = z.iso.date()
 export const termSchema = z.object({
   id: z.string(),
   name: z.string(),
+  /** The school year's id, and what it is called. */
+  yearId: z.string(),
   year: z.string(),
   starts: day,
   ends: day,

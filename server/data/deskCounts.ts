@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { Term } from '../../core/record/term'
 import type { StudentProgress } from '../../core/terms/progress'
 
 /** A class to count, with the subjects that the person reads there. */
@@ -16,9 +17,10 @@ const countsQuery = `
     member as (select class_id, student_id from enrolment where class_id in (select class_id from wanted)),
     shape as (select class_id, cardinality(subjects) as subjects,
         (select count(*) from member where member.class_id = wanted.class_id) as students,
-        (select count(*) from skill where subject = any(subjects)) as skills,
-        (select count(*) from habit) as habits,
-        (select count(*) from comment_box where subject is null or subject = any(subjects)) as boxes,
+        (select count(*) from skill where year_id = :year and subject = any(subjects)) as skills,
+        (select count(*) from habit where year_id = :year) as habits,
+        (select count(*) from comment_box where year_id = :year
+          and (subject is null or subject = any(subjects))) as boxes,
         (select count(*) from work where work.class_id = wanted.class_id and term_id = :term
           and subject = any(subjects)) as work
       from wanted),
@@ -31,13 +33,13 @@ const countsQuery = `
       group by 1),
     rated as (select w.class_id, count(*) as done from wanted w join member using (class_id)
       join settled_level l on l.student_id = member.student_id and l.term_id = :term
-      left join skill s on l.kind = 'skill' and s.id = l.about
-      where s.subject = any(w.subjects) or (l.kind = 'habit' and l.about in (select key from habit))
+      left join skill s on l.kind = 'skill' and s.year_id = :year and s.id = l.about
+      where s.subject = any(w.subjects) or (l.kind = 'habit' and l.about in (select key from habit where year_id = :year))
       group by 1),
     written as (select w.class_id, count(*) as done, count(*) filter (where c.status = 'finished') as finished
       from wanted w join member using (class_id)
       join comment c on c.student_id = member.student_id and c.term_id = :term and c.text <> ''
-      join comment_box b on b.key = c.box and (b.subject is null or b.subject = any(w.subjects)) group by 1),
+      join comment_box b on b.year_id = :year and b.key = c.box and (b.subject is null or b.subject = any(w.subjects)) group by 1),
     sent as (select m.class_id, count(distinct m.student_id) as done from report_run r
       join member m on m.class_id = r.class_id and m.student_id = any(r.student_ids)
       where r.term_id = :term and r.state = 'finished' group by 1)
@@ -54,13 +56,14 @@ const countsQuery = `
 /** How far classes are in a term, by class; in one query. */
 export async function countClasses(
   db: Knex,
-  termId: string,
+  term: Pick<Term, 'id' | 'yearId'>,
   classes: readonly ClassToCount[],
 ): Promise<Map<string, { students: number; counts: StudentProgress }>> {
   const { rows } = await db.raw<{ rows: { classId: string; students: number; counts: StudentProgress }[] }>(
     countsQuery,
     {
-      term: termId,
+      term: term.id,
+      year: term.yearId,
       classes: JSON.stringify(classes.map(({ classId, subjects }) => ({ class_id: classId, subjects }))),
     },
   )

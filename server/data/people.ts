@@ -3,6 +3,7 @@ import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
+import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
 
 /**
@@ -37,10 +38,10 @@ export async function personBySignIn(db: Knex, signIn: string, password: string)
   return person
 }
 
-/** Who asks, as far as every request needs to know; and the version of the school's set-up. */
+/** Who asks, as far as every request needs to know; and the school's years, oldest first. */
 export interface Asker {
   who: Who
-  setupVersion: string
+  years: YearSetup[]
   givenName: string
   familyName: string
 }
@@ -53,7 +54,9 @@ export interface Asker {
 export async function askerOf(db: Knex, personId: string, epoch: number | null): Promise<Asker | undefined> {
   const { rows } = await db.raw<{ rows: AskerRow[] }>(
     `select given_name, family_name, role, session_epoch, switched_off,
-       (select version from setup_version) as setup_version,
+       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'version', version)
+           order by starts), '[]')
+         from school_year join setup_version on year_id = id) as years,
        (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject)), '[]')
          from teaching where person_id = person.id) as teaching
      from person where id = ?`,
@@ -63,7 +66,7 @@ export async function askerOf(db: Knex, personId: string, epoch: number | null):
   if (!row || row.switched_off || (epoch !== null && row.session_epoch !== epoch)) return undefined
   return {
     who: { personId, role: row.role, teaching: row.teaching },
-    setupVersion: row.setup_version,
+    years: row.years,
     givenName: row.given_name,
     familyName: row.family_name,
   }
@@ -75,7 +78,7 @@ interface AskerRow {
   role: Who['role']
   session_epoch: number
   switched_off: boolean
-  setup_version: string
+  years: YearSetup[]
   teaching: { classId: string; subject: string | null }[]
 }
 

@@ -11,17 +11,22 @@ export interface OpenedPlace {
   enrolled: ReadonlySet<string>
 }
 
+/** A term as JSON, from its row. */
+export const termColumns = `'id', id, 'name', name, 'yearId', year_id,
+  'year', (select name from school_year where school_year.id = year_id), 'starts', starts, 'ends', ends,
+  'commentsDue', comments_due, 'locks', locks`
+
 const placeQuery = `
   select
-    (select json_build_object('id', id, 'name', name, 'year', year, 'starts', starts, 'ends', ends,
-      'commentsDue', comments_due, 'locks', locks) from term where id = :term) as term,
+    (select json_build_object(${termColumns}) from term where id = :term
+      and year_id = (select year_id from class_room where id = :class)) as term,
     (select name from class_room where id = :class) as room,
     (select coalesce(json_agg(subject), '[]') from teaching where class_id = :class and subject is not null)
       as subjects,
     (select coalesce(json_agg(student_id), '[]') from enrolment
       where class_id = :class and student_id = any(:students)) as enrolled`
 
-/** Looks a place up, in one query. @throws Refusal when there is no such class or term */
+/** Looks a place up, in one query. @throws Refusal when there is no such class, or no such term in its year */
 export async function loadPlace(
   db: Knex,
   place: { classId: string; termId: string },
@@ -40,26 +45,36 @@ export async function loadPlace(
   }
 }
 
-/** All terms, oldest first. */
-export async function loadTerms(db: Knex): Promise<Term[]> {
-  const rows = await db('term').orderBy('starts')
-  return rows.map(({ comments_due: commentsDue, ...term }) => ({ ...term, commentsDue }))
+/** The terms of a year, oldest first. */
+export async function loadTerms(db: Knex, yearId: string): Promise<Term[]> {
+  const { rows } = await db.raw<{ rows: { term: Term }[] }>(
+    `select json_build_object(${termColumns}) as term from term where year_id = ? order by starts`,
+    [yearId],
+  )
+  return rows.map((row) => row.term)
 }
 
 /** One term, as undoing looks at it. @throws Refusal when there is no such term */
 export async function loadTerm(db: Knex, termId: string): Promise<Term> {
-  const row = await db('term').where({ id: termId }).first()
-  if (!row) throw new Refusal('not found', 'There is no such term.')
-  const { comments_due: commentsDue, ...term } = row
-  return { ...term, commentsDue }
+  const { rows } = await db.raw<{ rows: { term: Term }[] }>(
+    `select json_build_object(${termColumns}) as term from term where id = ?`,
+    [termId],
+  )
+  if (!rows[0]) throw new Refusal('not found', 'There is no such term.')
+  return rows[0].term
 }
 
-/** The subjects of each class that specialists have there, and all classes by name. */
-export async function loadClasses(db: Knex): Promise<{ id: string; name: string; specialistSubjects: string[] }[]> {
-  const { rows } = await db.raw<{ rows: { id: string; name: string; specialistSubjects: string[] }[] }>(`
-    select class_room.id, class_room.name,
+/** The subjects of each class of a year that specialists have there, and all its classes by name. */
+export async function loadClasses(
+  db: Knex,
+  yearId: string,
+): Promise<{ id: string; name: string; specialistSubjects: string[] }[]> {
+  const { rows } = await db.raw<{ rows: { id: string; name: string; specialistSubjects: string[] }[] }>(
+    `select class_room.id, class_room.name,
       coalesce(array_agg(teaching.subject) filter (where teaching.subject is not null), '{}') as "specialistSubjects"
     from class_room left join teaching on teaching.class_id = class_room.id
-    group by class_room.id order by class_room.name`)
+    where year_id = ? group by class_room.id order by class_room.name`,
+    [yearId],
+  )
   return rows
 }

@@ -8,41 +8,61 @@ import { tiers, type Tier } from '../../core/scales/tier'
 import { Refusal } from '../access/refusal'
 import type { PhraseRow } from './tables'
 
+/** A school year, and the version of its set-up as it stands. */
+export interface YearSetup {
+  readonly id: string
+  readonly name: string
+  /** ISO date. */
+  readonly starts: string
+  readonly version: string
+}
+
 /**
- * The school's set-up, kept by its version and read again when that has changed: any process may have changed it, and
- * each sees so by the version that comes with who asks. One version is kept.
+ * A year's set-up, kept by its version and read again when that has changed: any process may have changed it, and each
+ * sees so by the version that comes with who asks. A few are kept, the oldest go.
  */
-let kept: { version: string; setup: SchoolSetup } | null = null
+const kept = new Map<string, SchoolSetup>()
+const mostKept = 4
 
 /** Phrasebooks with somebody's own phrases in them, by version and person; a handful, the oldest go. */
 const ownPhrasebooks = new Map<string, Phrasebook>()
 const mostPhrasebooks = 60
 
 /**
- * The set-up with the school's phrases and this person's own.
- * @param version the set-up's version as it stands
+ * A year's set-up with the school's phrases and this person's own.
  * @param personId null for the school's phrases alone
  * @throws Refusal when no school has been set up
  */
-export async function loadSchoolSetup(db: Knex, version: string, personId: string | null = null): Promise<SchoolSetup> {
-  if (kept?.version !== version) kept = { version, setup: await readSetup(db) }
-  const { setup } = kept
+export async function loadSchoolSetup(
+  db: Knex,
+  { id: yearId, version }: Pick<YearSetup, 'id' | 'version'>,
+  personId: string | null = null,
+): Promise<SchoolSetup> {
+  const setup = kept.get(version) ?? (await readSetup(db, yearId))
+  keep(kept, mostKept, version, setup)
   if (personId === null) return setup
   const key = `${version} ${personId}`
   const known = ownPhrasebooks.get(key)
   if (known) return { ...setup, phrasebook: known }
-  const own = (await db('phrase').where({ owner: personId }).orderBy(['position', 'id'])).map(phraseOf)
+  const own = (await db('phrase').where({ owner: personId, year_id: yearId }).orderBy(['position', 'id'])).map(phraseOf)
   const phrasebook =
     own.length === 0 ? setup.phrasebook : { ...setup.phrasebook, phrases: [...setup.phrasebook.phrases, ...own] }
-  const [oldest] = ownPhrasebooks.keys()
-  if (ownPhrasebooks.size >= mostPhrasebooks && oldest !== undefined) ownPhrasebooks.delete(oldest)
-  ownPhrasebooks.set(key, phrasebook)
+  keep(ownPhrasebooks, mostPhrasebooks, key, phrasebook)
   return { ...setup, phrasebook }
 }
 
-/** The version of the set-up as it stands. */
-export async function setupVersion(db: Knex): Promise<string> {
-  return (await db('setup_version').first())?.version ?? ''
+function keep<T>(cache: Map<string, T>, most: number, key: string, value: T): void {
+  const [oldest] = cache.keys()
+  if (!cache.has(key) && cache.size >= most && oldest !== undefined) cache.delete(oldest)
+  cache.set(key, value)
+}
+
+/** The school's years, oldest first. */
+export async function loadYears(db: Knex): Promise<YearSetup[]> {
+  return db('school_year')
+    .join('setup_version', 'setup_version.year_id', 'school_year.id')
+    .orderBy('starts')
+    .select<YearSetup[]>('school_year.id', 'name', 'starts', 'version')
 }
 
 interface SetupRow {
@@ -60,23 +80,23 @@ interface SetupRow {
 /** One statement, so that all of it is of one moment. */
 const setupQuery = `
   select
-    (select settings from school) as school,
-    (select coalesce(json_agg(definition order by key), '[]') from scale) as scales,
+    (select settings from school where year_id = :year) as school,
+    (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]') from subject) as subjects,
+      'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]') from subject where year_id = :year) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
       'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'teacherOnly', teacher_only)
-      order by position), '[]') from skill) as skills,
+      order by position), '[]') from skill where year_id = :year) as skills,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words,
-      'scale', scale) order by position), '[]') from habit) as habits,
+      'scale', scale) order by position), '[]') from habit where year_id = :year) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
-      'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]') from comment_box) as boxes,
-    (select coalesce(json_agg(phrase order by position, id), '[]') from phrase where owner is null) as phrases,
-    (select coalesce(json_agg(describing_words), '[]') from describing_words) as describing,
-    (select definition from layout order by key limit 1) as layout`
+      'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]') from comment_box where year_id = :year) as boxes,
+    (select coalesce(json_agg(phrase order by position, id), '[]') from phrase where owner is null and year_id = :year) as phrases,
+    (select coalesce(json_agg(describing_words), '[]') from describing_words where year_id = :year) as describing,
+    (select definition from layout where year_id = :year order by key limit 1) as layout`
 
-async function readSetup(db: Knex): Promise<SchoolSetup> {
-  const { rows } = await db.raw<{ rows: SetupRow[] }>(setupQuery)
+async function readSetup(db: Knex, yearId: string): Promise<SchoolSetup> {
+  const { rows } = await db.raw<{ rows: SetupRow[] }>(setupQuery, { year: yearId })
   const [row] = rows
   if (!row?.school || !row.layout) throw new Refusal('not found', 'The school has not been set up yet.')
   const words = new Map(row.describing.map((each) => [each.tier, each.words]))
@@ -96,12 +116,18 @@ async function readSetup(db: Knex): Promise<SchoolSetup> {
 }
 
 /** A row of the table as a phrase. */
-export function phraseOf({ grade_from: from, grade_to: to, position: _position, ...row }: PhraseRow): Phrase {
+export function phraseOf({
+  grade_from: from,
+  grade_to: to,
+  position: _position,
+  year_id: _year,
+  ...row
+}: PhraseRow): Phrase {
   return { ...row, grades: from === null || to === null ? null : { from, to } }
 }
 
-/** A phrase as the columns of its table, without its id and its place. */
-export function phraseColumns(phrase: Phrase): Omit<PhraseRow, 'id' | 'position'> {
+/** A phrase as the columns of its table, without its year, its id and its place. */
+export function phraseColumns(phrase: Phrase): Omit<PhraseRow, 'year_id' | 'id' | 'position'> {
   const { id: _id, grades, ...columns } = phrase
   return { ...columns, grade_from: grades?.from ?? null, grade_to: grades?.to ?? null }
 }

@@ -24,7 +24,7 @@ export interface PersonRow {
 interface TermRow {
   id: string
   name: string
-  year: string
+  year_id: string
   starts: string
   ends: string
   comments_due: string
@@ -73,6 +73,7 @@ export interface RunRow {
 }
 
 export type PhraseRow = Omit<Phrase, 'grades'> & {
+  year_id: string
   grade_from: number | null
   grade_to: number | null
   position: number
@@ -99,15 +100,17 @@ type Table<Row, Json extends keyof Row = never, Defaulted extends keyof Row = ne
 
 declare module 'knex/types/tables' {
   interface Tables {
-    school: Table<{ id: number; settings: School }, 'settings', 'id'>
-    setup_version: Table<{ id: number; version: string }, never, 'id'>
+    school_year: Table<{ id: string; name: string; starts: string; ends: string }, never, 'id'>
+    school: Table<{ year_id: string; settings: School }, 'settings'>
+    setup_version: Table<{ year_id: string; version: string }, never, 'version'>
     person: Table<PersonRow, never, 'id' | 'session_epoch' | 'switched_off'>
     term: Table<TermRow, never, 'id'>
-    class_room: Table<{ id: string; name: string }, never, 'id'>
+    class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
     student: Table<StudentRow, never, 'id'>
     enrolment: Table<{ class_id: string; student_id: string; position: number }>
-    scale: Table<{ key: string; definition: Scale }, 'definition'>
+    scale: Table<{ year_id: string; key: string; definition: Scale }, 'definition'>
     subject: Table<{
+      year_id: string
       key: string
       name: string
       in_sentence: string
@@ -116,6 +119,7 @@ declare module 'knex/types/tables' {
       skill_scale: string
     }>
     skill: Table<{
+      year_id: string
       id: string
       subject: string
       strand: string
@@ -125,10 +129,18 @@ declare module 'knex/types/tables' {
       teacher_only: boolean
       position: number
     }>
-    habit: Table<{ key: string; name: string; family_words: string; scale: string; position: number }>
+    habit: Table<{
+      year_id: string
+      key: string
+      name: string
+      family_words: string
+      scale: string
+      position: number
+    }>
     teaching: Table<{ person_id: string; class_id: string; subject: string | null }>
     category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
     comment_box: Table<{
+      year_id: string
       key: string
       name: string
       subject: string | null
@@ -138,8 +150,8 @@ declare module 'knex/types/tables' {
       position: number
     }>
     phrase: Table<PhraseRow>
-    describing_words: Table<{ tier: string; words: string[] }>
-    layout: Table<{ key: string; definition: Layout }, 'definition'>
+    describing_words: Table<{ year_id: string; tier: string; words: string[] }>
+    layout: Table<{ year_id: string; key: string; definition: Layout }, 'definition'>
     attendance: Table<{ student_id: string; term_id: string; days_open: number; absences: number; lates: number }>
     observation: Table<
       { id: string; student_id: string; term_id: string; day: string; about: string; text: string },

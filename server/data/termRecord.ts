@@ -3,6 +3,7 @@ import { keptSentence, wholeSentence, type KeptSentence } from '../../core/narra
 import type { StudentComment } from '../../core/record/termRecord'
 import type { Row } from './changes/changeableTables'
 import { JsonText } from './jsonText'
+import { termColumns } from './places'
 
 /** A comment as its table keeps it. */
 export interface CommentRow {
@@ -11,9 +12,6 @@ export interface CommentRow {
   own_words: boolean
   status: StudentComment['status']
 }
-
-const termColumns = `'id', id, 'name', name, 'year', year, 'starts', starts, 'ends', ends,
-  'commentsDue', comments_due, 'locks', locks`
 
 /** What a query finds as a JSON array; an empty one where it finds nothing. */
 const listOf = (item: string, from: string): string => `(select coalesce(json_agg(${item}), '[]') ${from})`

@@ -14,7 +14,7 @@ export function staffRoute<T>(answer: (context: Context, event: H3Event) => Prom
     const session = await sessionOf(event)
     const asker = session ? await askerOf(database(), session.id, session.epoch) : undefined
     if (!asker) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
-    return answer({ db: database(), who: asker.who, setupVersion: asker.setupVersion, today: today() }, event)
+    return answer({ db: database(), who: asker.who, years: asker.years, today: today() }, event)
   })
 }
 

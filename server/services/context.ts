@@ -5,7 +5,7 @@ import { Refusal } from '../access/refusal'
 import { recordChanges, type Deed, type Recorded, type RecordOptions } from '../data/changes/recordChanges'
 import type { Change } from '../data/changes/changeableTables'
 import { loadPlace, type OpenedPlace } from '../data/places'
-import { loadSchoolSetup } from '../data/schoolSetup'
+import { loadSchoolSetup, type YearSetup } from '../data/schoolSetup'
 import { inTransaction } from '../data/transactions'
 
 /** What every service works with: who asks, on which database, on which day (ISO date). */
@@ -13,8 +13,8 @@ export interface Context {
   readonly db: Knex
   readonly who: Who
   readonly today: string
-  /** The version of the school's set-up as it stood when the request came. */
-  readonly setupVersion: string
+  /** The school's years, oldest first, with the version of each one's set-up as it stood when the request came. */
+  readonly years: readonly YearSetup[]
 }
 
 /** The class and term that something is about. */
@@ -23,9 +23,27 @@ export interface Place {
   readonly termId: string
 }
 
-/** The school's set-up, with the asker's own phrases where they are wanted. */
-export function setupOf({ db, who, setupVersion }: Context, phrases?: 'with own phrases'): Promise<SchoolSetup> {
-  return loadSchoolSetup(db, setupVersion, phrases ? who.personId : null)
+/**
+ * A year's set-up, with the asker's own phrases where they are wanted.
+ * @throws Refusal when there is no such year
+ */
+export function setupOf(context: Context, yearId: string, phrases?: 'with own phrases'): Promise<SchoolSetup> {
+  const { db, who } = context
+  return loadSchoolSetup(db, yearOf(context, yearId), phrases ? who.personId : null)
+}
+
+/** @throws Refusal when there is no such year */
+export function yearOf({ years }: Pick<Context, 'years'>, yearId: string): YearSetup {
+  const year = years.find((each) => each.id === yearId)
+  if (!year) throw new Refusal('not found', 'There is no such school year.')
+  return year
+}
+
+/** The year of today, else the last one begun, else the first to come. @throws Refusal when there is none yet */
+export function thisYear({ years, today }: Pick<Context, 'years' | 'today'>): YearSetup {
+  const year = years.findLast((each) => each.starts <= today) ?? years[0]
+  if (!year) throw new Refusal('not found', 'The school has not been set up yet.')
+  return year
 }
 
 /**

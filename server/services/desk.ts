@@ -8,7 +8,7 @@ import { Refusal } from '../access/refusal'
 import { countClasses } from '../data/deskCounts'
 import { loadClasses, loadTerms } from '../data/places'
 import type { PersonRow } from '../data/tables'
-import { setupOf, type Context } from './context'
+import { setupOf, thisYear, type Context } from './context'
 
 /** Who is signed in, for the pages. */
 export function signedIn(person: Pick<PersonRow, 'id' | 'given_name' | 'family_name' | 'role'>): SignedIn {
@@ -23,8 +23,9 @@ export function signedIn(person: Pick<PersonRow, 'id' | 'given_name' | 'family_n
 export async function viewDesk(context: Context): Promise<DeskAnswer> {
   const { db, who, today } = context
   const person = await db('person').where({ id: who.personId }).first()
-  const setup = await setupOf(context)
-  const terms = await loadTerms(db)
+  const year = thisYear(context)
+  const setup = await setupOf(context, year.id)
+  const terms = await loadTerms(db, year.id)
   const term = terms.findLast((each) => each.starts <= today) ?? terms[0]
   if (!person || !term) throw new Refusal('not found', 'The school has not been set up yet.')
   const classes = await deskClasses(context, setup, term)
@@ -32,13 +33,13 @@ export async function viewDesk(context: Context): Promise<DeskAnswer> {
 }
 
 async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Promise<DeskClass[]> {
-  const own = (await loadClasses(context.db)).flatMap((room) => {
+  const own = (await loadClasses(context.db, term.yearId)).flatMap((room) => {
     const grants = grantsIn(context.who, { classId: room.id, specialistSubjects: room.specialistSubjects })
     if (!grants.readsClass) return []
     const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
     return [{ ...room, classId: room.id, subjects }]
   })
-  const counted = await countClasses(context.db, term.id, own)
+  const counted = await countClasses(context.db, term, own)
   return own.flatMap(({ id, name }) => {
     const counts = counted.get(id)
     return counts ? [{ id, name, role: roleIn(context, setup, id), ...counts }] : []

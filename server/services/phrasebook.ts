@@ -22,12 +22,21 @@ import type { EventRow, PersonRow } from '../data/tables'
 import { save as saveChanges, setupOf, type Context } from './context'
 
 /** Puts phrases in, changes and takes out, as one event: all of it or nothing. */
-export async function writePhrases(context: Context, { phrases, removed }: PhrasesToWrite): Promise<number | null> {
+export async function writePhrases(
+  context: Context,
+  yearId: string,
+  { phrases, removed }: PhrasesToWrite,
+): Promise<number | null> {
   const ids = [...phrases.map((phrase) => phrase.id), ...removed.map((phrase) => phrase.id)]
   if (new Set(ids).size < ids.length) throw new Refusal('invalid', 'The same phrase stands here twice.')
-  const standing = await phrasesNow(context, ids)
-  const subjects = new Set(['any', 'general', ...(await setupOf(context)).subjects.map((subject) => subject.key)])
-  const last = (await context.db('phrase').orderBy('position', 'desc').first('position'))?.position ?? 0
+  const standing = await phrasesNow(context, yearId, ids)
+  const subjects = new Set([
+    'any',
+    'general',
+    ...(await setupOf(context, yearId)).subjects.map((subject) => subject.key),
+  ])
+  const ofYear = context.db('phrase').where({ year_id: yearId })
+  const last = (await ofYear.orderBy('position', 'desc').first('position'))?.position ?? 0
   const needs = new Set<Need>()
   const changes = phrases.map((phrase, nth): Change => {
     const now = standing.get(phrase.id)
@@ -35,13 +44,13 @@ export async function writePhrases(context: Context, { phrases, removed }: Phras
     needs.add(allowPhrase(context, made.owner, now, 'change'))
     const position = now?.position ?? last + 1 + nth
     const after = { ...phraseColumns(made), position }
-    return { table: 'phrase', key: { id: phrase.id }, seen: seenOf(phrase.was, made.owner), after }
+    return { table: 'phrase', key: { year_id: yearId, id: phrase.id }, seen: seenOf(phrase.was, made.owner), after }
   })
   const gone = removed.map(({ id, was }): Change => {
     const now = standing.get(id)
     if (!now) throw new Refusal('not found', `There is no phrase “${id}” any more.`)
     needs.add(allowPhrase(context, now.owner, now, 'take out'))
-    return { table: 'phrase', key: { id }, seen: seenOf(was, now.owner), after: null }
+    return { table: 'phrase', key: { year_id: yearId, id }, seen: seenOf(was, now.owner), after: null }
   })
   const kind = `changed ${changes.length + gone.length} phrases`
   return save(context, kind, [...needs], [...changes, ...gone])
@@ -77,9 +86,11 @@ function checked(
 
 async function phrasesNow(
   { db }: Context,
+  yearId: string,
   ids: readonly string[],
 ): Promise<Map<string, { owner: string | null; position: number }>> {
   const rows = await db('phrase')
+    .where({ year_id: yearId })
     .whereIn('id', [...ids])
     .select('id', 'owner', 'position')
   return new Map(rows.map((row) => [row.id, row]))
@@ -88,34 +99,36 @@ async function phrasesNow(
 /** The describing words of a tier, as the whole list shall be. */
 export async function writeDescribing(
   context: Context,
+  yearId: string,
   { tier, words, was }: DescribingToWrite,
 ): Promise<number | null> {
   allow(changesSchool(context.who), 'change the school’s describing words')
   if (new Set(words).size < words.length) throw new Refusal('invalid', 'The same word stands here twice.')
-  const standing = await context.db('describing_words').where({ tier }).first()
+  const standing = await context.db('describing_words').where({ year_id: yearId, tier }).first()
   const seen = standing === undefined && was.length === 0 ? null : { words: was }
   return save(
     context,
     `changed the describing words for ${tier}`,
     ['school'],
-    [{ table: 'describing_words', key: { tier }, seen, after: { words } }],
+    [{ table: 'describing_words', key: { year_id: yearId, tier }, seen, after: { words } }],
   )
 }
 
 /** The plan of a box. Refused when it names what the school does not have. */
 export async function writeBoxPlan(
   context: Context,
+  yearId: string,
   key: string,
   { plan: written, was }: PlanToWrite,
 ): Promise<number | null> {
   allow(changesSchool(context.who), 'change the school’s plans')
-  const row = await context.db('comment_box').where({ key }).first()
+  const row = await context.db('comment_box').where({ year_id: yearId, key }).first()
   if (!row) throw new Refusal('not found', 'There is no such box.')
-  const { skills, habits } = await setupOf(context)
+  const { skills, habits } = await setupOf(context, yearId)
   const plan = readable(written)
   const [problem] = planProblems({ subject: row.subject, plan }, skills, habits)
   if (problem !== undefined) throw new Refusal('invalid', problem)
-  const { key: _key, ...columns } = row
+  const { year_id: _year, key: _key, ...columns } = row
   return save(
     context,
     `changed the plan of ${key}`,
@@ -123,7 +136,7 @@ export async function writeBoxPlan(
     [
       {
         table: 'comment_box',
-        key: { key },
+        key: { year_id: yearId, key },
         seen: { ...columns, plan: writePlan(readable(was)) },
         after: { ...columns, plan: writePlan(plan) },
       },
@@ -140,11 +153,13 @@ function readable(written: string): ReturnType<typeof readPlan> {
 }
 
 /** What the school's checks look for. */
-export async function writeChecks(context: Context, { checks, was }: ChecksToWrite): Promise<number | null> {
+export async function writeChecks(
+  context: Context,
+  yearId: string,
+  { checks, was }: ChecksToWrite,
+): Promise<number | null> {
   allow(changesSchool(context.who), 'change what the checks look for')
-  const school = await context.db('school').first()
-  if (!school) throw new Refusal('not found', 'There is no school yet.')
-  const { id, settings } = school
+  const { school: settings } = await setupOf(context, yearId)
   return save(
     context,
     'changed what the checks look for',
@@ -152,7 +167,7 @@ export async function writeChecks(context: Context, { checks, was }: ChecksToWri
     [
       {
         table: 'school',
-        key: { id },
+        key: { year_id: yearId },
         seen: { settings: { ...settings, checks: was } },
         after: { settings: { ...settings, checks } },
       },
@@ -161,16 +176,18 @@ export async function writeChecks(context: Context, { checks, was }: ChecksToWri
 }
 
 /** How a phrase came to be what it is, newest first. */
-export async function phraseHistory({ db, who }: Context, id: string): Promise<PhraseChange[]> {
+export async function phraseHistory({ db, who }: Context, yearId: string, id: string): Promise<PhraseChange[]> {
   const rows = await db('event')
     .join('person', 'person.id', 'event.person_id')
     .whereNull('event.class_id')
-    .whereRaw('event.changes @> ?::jsonb', [JSON.stringify([{ table: 'phrase', key: { id } }])])
+    .whereRaw('event.changes @> ?::jsonb', [JSON.stringify([{ table: 'phrase', key: { year_id: yearId, id } }])])
     .orderBy('event.id', 'desc')
     .limit(50)
     .select<HistoryRow[]>('event.id', 'at', 'changes', 'undone_by', 'person_id', 'given_name', 'family_name')
   return rows.flatMap((row) => {
-    const change = row.changes.find((each) => each.table === 'phrase' && each.key.id === id)
+    const change = row.changes.find(
+      (each) => each.table === 'phrase' && each.key.id === id && each.key.year_id === yearId,
+    )
     if (!change || !('after' in change)) return []
     // A colleague's own phrase is nobody else's business.
     const owner = change.after?.owner ?? change.before?.owner ?? null
@@ -198,7 +215,10 @@ export async function phraseUses(context: Context, id: string, termId: string): 
     .db('comment')
     .join('enrolment', 'enrolment.student_id', 'comment.student_id')
     .join('class_room', 'class_room.id', 'enrolment.class_id')
-    .join('comment_box', 'comment_box.key', 'comment.box')
+    .join('comment_box', (on) =>
+      on.on('comment_box.key', 'comment.box').andOn('comment_box.year_id', 'class_room.year_id'),
+    )
+    .join('term', (on) => on.on('term.id', 'comment.term_id').andOn('term.year_id', 'class_room.year_id'))
     .where('comment.term_id', termId)
     .whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
     .orderBy('class_room.name')

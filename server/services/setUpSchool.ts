@@ -7,15 +7,27 @@ import type { Student } from '../../core/record/roster'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Term } from '../../core/record/term'
 
-/**
- * Sets up what is the school's own: scales, subjects, skills, habits, boxes, phrasebook and layout. Once, in an empty
- * database.
- */
-export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> {
-  await db('school').insert({ settings: JSON.stringify(record.school) })
-  await db('scale').insert(record.scales.map((scale) => ({ key: scale.key, definition: JSON.stringify(scale) })))
+/** Adds a school year, with what is the school's own in it. @returns its id */
+export async function addYear(
+  db: Knex,
+  { name, starts, ends }: { name: string; starts: string; ends: string },
+  setup: SchoolSetup,
+): Promise<string> {
+  const year = idOf(await db('school_year').insert({ name, starts, ends }).returning('id'))
+  await setUpYear(db, year, setup)
+  await db('setup_version').insert({ year_id: year })
+  return year
+}
+
+/** Sets up scales, subjects, skills, habits, boxes, phrasebook and layout of a year that has none. */
+async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<void> {
+  await db('school').insert({ year_id: year, settings: JSON.stringify(record.school) })
+  await db('scale').insert(
+    record.scales.map((scale) => ({ year_id: year, key: scale.key, definition: JSON.stringify(scale) })),
+  )
   await db('subject').insert(
     record.subjects.map((subject, position) => ({
+      year_id: year,
       key: subject.key,
       name: subject.name,
       in_sentence: subject.inSentence,
@@ -26,6 +38,7 @@ export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> 
   )
   await db('skill').insert(
     record.skills.map((skill, position) => ({
+      year_id: year,
       id: skill.id,
       subject: skill.subject,
       strand: skill.strand,
@@ -38,6 +51,7 @@ export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> 
   )
   await db('habit').insert(
     record.habits.map((habit, position) => ({
+      year_id: year,
       key: habit.key,
       name: habit.name,
       family_words: habit.familyWords,
@@ -47,6 +61,7 @@ export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> 
   )
   await db('comment_box').insert(
     record.boxes.map((box, position) => ({
+      year_id: year,
       key: box.key,
       name: box.name,
       subject: box.subject,
@@ -59,49 +74,36 @@ export async function setUpSchool(db: Knex, record: SchoolSetup): Promise<void> 
   // In parts: a statement takes no more than 65,535 values, and a phrasebook may have twenty thousand phrases.
   await db.batchInsert(
     'phrase',
-    record.phrasebook.phrases.map((phrase, position) => ({ id: phrase.id, ...phraseColumns(phrase), position })),
+    record.phrasebook.phrases.map((phrase, position) => ({
+      year_id: year,
+      id: phrase.id,
+      ...phraseColumns(phrase),
+      position,
+    })),
     1000,
   )
   await db('describing_words').insert(
-    Object.entries(record.phrasebook.describing).map(([tier, words]) => ({ tier, words: [...words] })),
+    Object.entries(record.phrasebook.describing).map(([tier, words]) => ({ year_id: year, tier, words: [...words] })),
   )
-  await db('layout').insert({ key: record.layout.key, definition: JSON.stringify(record.layout) })
+  await db('layout').insert({ year_id: year, key: record.layout.key, definition: JSON.stringify(record.layout) })
 }
 
-/** Adds a term. @returns its id */
-export async function addTerm(db: Knex, term: Omit<Term, 'id'>): Promise<string> {
-  const { name, year, starts, ends, commentsDue, locks } = term
-  return idOf(await db('term').insert({ name, year, starts, ends, comments_due: commentsDue, locks }).returning('id'))
+/** Adds a term to a year. @returns its id */
+export async function addTerm(db: Knex, term: Omit<Term, 'id' | 'year'>): Promise<string> {
+  const { name, yearId, starts, ends, commentsDue, locks } = term
+  const row = { name, year_id: yearId, starts, ends, comments_due: commentsDue, locks }
+  return idOf(await db('term').insert(row).returning('id'))
 }
 
 /** Adds a class with its students, in the order given. @returns the class's id, and the students' by school number */
 export async function addClass(
   db: Knex,
-  name: string,
+  { yearId, name }: { yearId: string; name: string },
   students: readonly Student[],
   categories: ClassRecord['categories'],
 ): Promise<{ classId: string; studentIds: Map<string, string> }> {
-  const classId = idOf(await db('class_room').insert({ name }).returning('id'))
-  const rows = await db('student')
-    .insert(
-      students.map((student) => ({
-        school_number: student.schoolNumber,
-        legal_given: student.legalGiven,
-        used_name: student.usedName,
-        family: student.family,
-        pronouns: writePronouns(student.pronouns),
-        grade_level: student.gradeLevel,
-      })),
-    )
-    .returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
-  const studentIds = new Map(rows.map((row) => [row.school_number, row.id]))
-  await db('enrolment').insert(
-    students.map((student, position) => ({
-      class_id: classId,
-      student_id: studentIds.get(student.schoolNumber) ?? '',
-      position,
-    })),
-  )
+  const classId = idOf(await db('class_room').insert({ year_id: yearId, name }).returning('id'))
+  const studentIds = await addStudents(db, classId, students)
   if (categories.length > 0) {
     await db('category').insert(
       categories.map(({ subject, key, name: categoryName, weight }) => ({
@@ -114,6 +116,31 @@ export async function addClass(
     )
   }
   return { classId, studentIds }
+}
+
+async function addStudents(db: Knex, classId: string, students: readonly Student[]): Promise<Map<string, string>> {
+  if (students.length === 0) return new Map()
+  const rows = await db('student')
+    .insert(
+      students.map((student) => ({
+        school_number: student.schoolNumber,
+        legal_given: student.legalGiven,
+        used_name: student.usedName,
+        family: student.family,
+        pronouns: writePronouns(student.pronouns),
+        grade_level: student.gradeLevel,
+      })),
+    )
+    .returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
+  const ids = new Map(rows.map((row) => [row.school_number, row.id]))
+  await db('enrolment').insert(
+    students.map((student, position) => ({
+      class_id: classId,
+      student_id: ids.get(student.schoolNumber) ?? '',
+      position,
+    })),
+  )
+  return ids
 }
 
 function idOf(rows: { id: string }[]): string {

@@ -13,13 +13,13 @@ export async function settleMarks(
   place: Place,
   marks: readonly MarkToSettle[],
 ): Promise<number | null> {
-  const { grants } = await openPlace(
+  const { grants, term } = await openPlace(
     context,
     place,
     marks.map((each) => each.studentId),
   )
   const subjects = [...new Set(marks.map((each) => each.subject))]
-  const known = new Set((await setupOf(context)).subjects.map((subject) => subject.key))
+  const known = new Set((await setupOf(context, term.yearId)).subjects.map((subject) => subject.key))
   for (const subject of subjects) {
     allow(known.has(subject) && grants.changes(needFor(subject)), `settle marks in ${subject}`)
   }
@@ -39,12 +39,12 @@ export async function settleLevels(
   place: Place,
   levels: readonly LevelToSettle[],
 ): Promise<number | null> {
-  const { grants } = await openPlace(
+  const { grants, term } = await openPlace(
     context,
     place,
     levels.map((each) => each.studentId),
   )
-  const setup = await setupOf(context)
+  const setup = await setupOf(context, term.yearId)
   const needs = new Set<Need>()
   const changes = levels.map((level): Change => {
     const { scale, need } = placeOfLevel(setup, grants, level)

@@ -13,7 +13,7 @@ import { setupOf, type Context, type Place } from './context'
 export async function viewClass(context: Context, place: Place): Promise<JsonText> {
   const { place: opened, grants, term } = await readableTerm(context, place)
   const locked = lockedWords(opened.term, context.today)
-  const { subjects } = await setupOf(context)
+  const { subjects } = await setupOf(context, opened.term.yearId)
   const may: Permissions = {
     subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
     general: !locked && grants.changes('general'),
@@ -26,9 +26,9 @@ export async function viewClass(context: Context, place: Place): Promise<JsonTex
   return jsonOf({ term, ...rest })
 }
 
-/** The school's set-up as far as it concerns the reader: what is taught in any of the own classes. */
-export async function viewSetup(context: Context): Promise<SetupAnswer> {
-  const setup = await setupOf(context, 'with own phrases')
+/** A year's set-up as far as it concerns the reader: what is taught in any of the own classes. */
+export async function viewSetup(context: Context, yearId: string): Promise<SetupAnswer> {
+  const setup = await setupOf(context, yearId, 'with own phrases')
   const { who } = context
   const readsAll = who.role === 'coordinator' || who.teaching.some((each) => each.subject === null)
   const own = new Set(who.teaching.flatMap((each) => each.subject ?? []))
@@ -37,8 +37,8 @@ export async function viewSetup(context: Context): Promise<SetupAnswer> {
 
 /** The whole record as far as the reader may see it. */
 export async function readableRecord(context: Context, place: Place): Promise<ClassRecord> {
-  const { grants, term } = await readableTerm(context, place)
-  const setup = await setupOf(context, 'with own phrases')
+  const { place: opened, grants, term } = await readableTerm(context, place)
+  const setup = await setupOf(context, opened.term.yearId, 'with own phrases')
   return classRecordOf(narrowSetup(setup, grants.readsSubject), unpackTerm(JSON.parse(term.text) as PackedTerm))
 }
 
@@ -52,6 +52,6 @@ async function readableTerm(
   allow(grants.readsClass, 'see this class')
   const whole = await loadTermRecord(context.db, place.classId, place.termId)
   if (grants.readsAll) return { place: opened, grants, term: whole }
-  const cut = cutRecord(JSON.parse(whole.text) as PackedTerm, await setupOf(context), grants)
+  const cut = cutRecord(JSON.parse(whole.text) as PackedTerm, await setupOf(context, opened.term.yearId), grants)
   return { place: opened, grants, term: new JsonText(JSON.stringify(cut)) }
 }

@@ -136,8 +136,8 @@ async function openBox(
   key: string,
   studentIds: readonly string[],
 ): Promise<{ box: CommentBox; need: Need }> {
-  const { grants } = await openPlace(context, place, studentIds)
-  const box = (await setupOf(context)).boxes.find((each) => each.key === key)
+  const { grants, term } = await openPlace(context, place, studentIds)
+  const box = (await setupOf(context, term.yearId)).boxes.find((each) => each.key === key)
   const mayKnow = box !== undefined && (box.subject === null || grants.readsSubject(box.subject))
   if (!mayKnow) {
     throw new Refusal('forbidden', 'You may not write in this box. Ask the coordinator if you think you should.')

@@ -150,7 +150,7 @@ const rows: Row[] = [
     'change a school phrase',
     () => [
       'PUT',
-      '/api/phrasebook/phrases',
+      `${place.yearPath}/phrasebook/phrases`,
       { phrases: [{ ...schoolPhrase(), text: `${schoolPhrase().text} `, was: schoolPhrase() }], removed: [] },
     ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
@@ -159,7 +159,7 @@ const rows: Row[] = [
     'write a phrase of one’s own',
     () => [
       'PUT',
-      '/api/phrasebook/phrases',
+      `${place.yearPath}/phrasebook/phrases`,
       {
         phrases: [
           {
@@ -178,22 +178,26 @@ const rows: Row[] = [
   ],
   [
     'change the describing words',
-    () => ['PUT', '/api/phrasebook/describing', { tier: 'starting', words: described(), was: described() }],
+    () => [
+      'PUT',
+      `${place.yearPath}/phrasebook/describing`,
+      { tier: 'starting', words: described(), was: described() },
+    ],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
     'change a plan',
-    () => ['PUT', '/api/boxes/art/plan', { plan: planOfArt(), was: planOfArt() }],
+    () => ['PUT', `${place.yearPath}/boxes/art/plan`, { plan: planOfArt(), was: planOfArt() }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
     'change what the checks look for',
-    () => ['PUT', '/api/school/checks', { checks: checks(), was: checks() }],
+    () => ['PUT', `${place.yearPath}/checks`, { checks: checks(), was: checks() }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [
     'see a phrase’s history',
-    () => ['GET', `/api/phrasebook/history?phrase=${schoolPhrase().id}`],
+    () => ['GET', `${place.yearPath}/phrasebook/history?phrase=${schoolPhrase().id}`],
     { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
   ],
   [
@@ -223,7 +227,7 @@ const rows: Row[] = [
   ],
   [
     'see where a phrase is said',
-    () => ['GET', `/api/phrasebook/uses/${place.answer.record.term.id}?phrase=${schoolPhrase().id}`],
+    () => ['GET', `${place.yearPath}/phrasebook/uses/${place.answer.record.term.id}?phrase=${schoolPhrase().id}`],
     { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
   ],
   [
@@ -253,7 +257,7 @@ const triedElsewhere: Record<string, string> = {
   'GET /api/health': 'open to all: the demo’s start and every test wait for it',
   'POST /api/session': 'below, at the door',
   'DELETE /api/session': 'door.test.ts, sessions',
-  'GET /api/setup': 'door.test.ts, what a specialist is sent',
+  'GET /api/years/:year/setup': 'door.test.ts, what a specialist is sent',
   'POST /api/files/:file/apply': 'below, nobody else’s work',
   'POST /api/events/:event/undo': 'below, nobody else’s work',
   'GET /api/runs/:run/pdf': 'below, nobody fetches reports who may not',

@@ -46,7 +46,7 @@ describe('addresses', () => {
     ['GET', '/api/nothing-here', 404],
     ['GET', '/api', 404],
     ['POST', '/api/desk', 405],
-    ['DELETE', '/api/school/checks', 405],
+    ['DELETE', '/api/years/x/checks', 405],
   ])('%s %s is answered %i in JSON, and not stored', async (method, path, status) => {
     const answer = await ines<{ message: string }>(method, path)
     expect([answer.status, answer.headers.get('content-type')]).toEqual([status, expect.stringMatching(/json/)])
@@ -56,11 +56,11 @@ describe('addresses', () => {
 
   it('what is about people is never stored; the set-up is fetched once', async () => {
     expect((await ines('GET', place.path)).headers.get('cache-control')).toMatch(/no-store/)
-    const first = await ines<SetupAnswer>('GET', '/api/setup')
+    const first = await ines<SetupAnswer>('GET', `${place.yearPath}/setup`)
     const tag = first.headers.get('etag') ?? ''
-    expect((await ines('GET', '/api/setup', undefined, { 'if-none-match': tag })).status).toBe(304)
+    expect((await ines('GET', `${place.yearPath}/setup`, undefined, { 'if-none-match': tag })).status).toBe(304)
     const tobias = await signedInAs('tobias')
-    expect((await tobias('GET', '/api/setup', undefined, { 'if-none-match': tag })).status).toBe(200)
+    expect((await tobias('GET', `${place.yearPath}/setup`, undefined, { 'if-none-match': tag })).status).toBe(200)
   })
 })
 
@@ -78,7 +78,8 @@ describe('a specialist', () => {
     await ines('PUT', `${place.path}/accepted`, { ...finding, right: true })
     const { term: packed } = (await tobias<ClassAnswer>('GET', place.path)).body
     const term = unpackTerm(packed)
-    const whole = JSON.stringify(packed) + JSON.stringify((await tobias<SetupAnswer>('GET', '/api/setup')).body)
+    const whole =
+      JSON.stringify(packed) + JSON.stringify((await tobias<SetupAnswer>('GET', `${place.yearPath}/setup`)).body)
     expect(words.length).toBeGreaterThan(20)
     expect(whole).not.toContain(words)
     expect(whole).not.toContain('Quillfeather')
@@ -182,7 +183,7 @@ describe('bodies of any shape', () => {
   })
 
   it('none of three thousand malformed bodies is answered 500', async () => {
-    const bodies = malformedBodies(place.path, place.student('Finn').id)
+    const bodies = malformedBodies(place, place.student('Finn').id)
     const clients = [ines, await signedInAs('philippa')]
     const asked = clients.flatMap((client) => bodies.map((body) => ({ client, ...body })))
     expect(asked.length).toBeGreaterThan(3000)
@@ -211,8 +212,9 @@ describe('bodies of any shape', () => {
         `/api/classes/${piece}/${piece}`,
         `/api/runs/${piece}`,
         `/api/events/${piece}/undo`,
-        `/api/phrasebook/history?phrase=${piece}`,
-        `/api/boxes/${piece}/plan`,
+        `${place.yearPath}/phrasebook/history?phrase=${piece}`,
+        `/api/years/${piece}/phrasebook/history?phrase=a`,
+        `${place.yearPath}/boxes/${piece}/plan`,
       ]) {
         for (const method of ['GET', 'POST', 'PUT']) expect((await ines(method, path)).status).toBeLessThan(500)
       }
@@ -221,7 +223,10 @@ describe('bodies of any shape', () => {
 })
 
 /** Bodies that are each wrong in one place, at any depth: something of another kind, nothing, or one thing too many. */
-function malformedBodies(classPath: string, id: string): { method: string; path: string; body: unknown }[] {
+function malformedBodies(
+  { path: classPath, yearPath }: DemoPlace,
+  id: string,
+): { method: string; path: string; body: unknown }[] {
   const long = 'x'.repeat(50_000)
   const wrong = [null, true, 0, -1, 1e308, 1e15, '', '\u0000', '\ud800', long, 'NaN', id, [], {}, [[]], undefined]
   const reason = { kind: 'mark', about: 'mark', text: 'Settled', tier: 'sound', termId: 't' }
@@ -235,10 +240,14 @@ function malformedBodies(classPath: string, id: string): { method: string; path:
     ['PUT', `${classPath}/comment`, { ...comment, version: 0 }],
     ['PUT', `${classPath}/accepted`, { studentId: id, box: 'art', check: 'x', words: 'y', right: true }],
     ['POST', `${classPath}/drafts`, { box: 'art', where: 'empty', students: [id] }],
-    ['PUT', '/api/phrasebook/phrases', { phrases: [{ ...said, owner: 'mine', was: said }], removed: [{ id: 'p' }] }],
-    ['PUT', '/api/phrasebook/describing', { tier: 'top', words: ['good'], was: ['fine'] }],
-    ['PUT', '/api/boxes/art/plan', { plan: 'opening', was: '' }],
-    ['PUT', '/api/school/checks', { checks: {}, was: {} }],
+    [
+      'PUT',
+      `${yearPath}/phrasebook/phrases`,
+      { phrases: [{ ...said, owner: 'mine', was: said }], removed: [{ id: 'p' }] },
+    ],
+    ['PUT', `${yearPath}/phrasebook/describing`, { tier: 'top', words: ['good'], was: ['fine'] }],
+    ['PUT', `${yearPath}/boxes/art/plan`, { plan: 'opening', was: '' }],
+    ['PUT', `${yearPath}/checks`, { checks: {}, was: {} }],
   ]
   return good.flatMap(([method, path, body]) =>
     wrongInOnePlace(body, wrong).map((each) => ({ method, path, body: each })),

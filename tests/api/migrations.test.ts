@@ -2,7 +2,7 @@ import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { writePlan } from '../../core/narrative/plan'
-import { loadSchoolSetup, setupVersion } from '../../server/data/schoolSetup'
+import { loadSchoolSetup, loadYears } from '../../server/data/schoolSetup'
 import { migrate } from '../../server/data/migrate'
 import { up as firstShape } from '../../server/data/migrations/0001_the_school'
 
@@ -22,8 +22,10 @@ beforeAll(async () => {
     getMigration: () => Promise.resolve({ up: firstShape, down: () => Promise.reject(new Error('no')) }),
   }
   await db.migrate.latest({ migrationSource: source })
-  await db('school').insert({ settings: JSON.stringify({ name: 'Old School', possessives: 'apostrophe only' }) })
-  await db('layout').insert({ key: 'l', definition: '{}' })
+  await db<Record<string, unknown>>('school').insert({
+    settings: JSON.stringify({ name: 'Old School', possessives: 'apostrophe only' }),
+  })
+  await db<Record<string, unknown>>('layout').insert({ key: 'l', definition: '{}' })
   await db<Record<string, unknown>>('phrase').insert([
     { id: 'b', subject: 'any', part: 'closing', about: 'any', tiers: [], text: 'Well done.', position: 2 },
     {
@@ -56,6 +58,18 @@ async function addHabit(old: Knex): Promise<void> {
   const fact = { kind: 'habit', about: 'Keeps trying', text: 'Keeps trying: N', tier: 'top', termId: term }
   const sentence = { start: 0, end: 16, phraseIds: ['c'], parts: ['habit Keeps trying'], because: [fact] }
   const text = 'She tries again.'
+  const person = {
+    id: student,
+    sign_in: 'old',
+    password_hash: '',
+    given_name: 'O',
+    family_name: '',
+    role: 'coordinator',
+  }
+  await put('person', person)
+  const changes = [{ table: 'phrase', key: { id: 'a' }, before: null, after: { text: '{Name} {has} shone.' } }]
+  await put('event', { person_id: student, kind: 'changed 1 phrases', changes: JSON.stringify(changes) })
+  await put('class_room', { name: '5 Elm' })
   await put('comment', {
     ...{ student_id: student, box: 'general', term_id: term, text, own_words: false, status: 'in draft', version: 1 },
     sentences: JSON.stringify([sentence]),
@@ -68,10 +82,16 @@ afterAll(async () => {
   await admin.destroy()
 })
 
+const setupNow = async () => {
+  const [year, ...more] = await loadYears(db)
+  expect([year?.name, more]).toEqual(['2026', []])
+  return loadSchoolSetup(db, year ?? { id: '', version: '' })
+}
+
 describe('a database of the first landing', () => {
   it('keeps its phrases and words, and gets what has come since with its usual values', async () => {
     await migrate(db)
-    const { phrases: all, describing } = (await loadSchoolSetup(db, await setupVersion(db))).phrasebook
+    const { phrases: all, describing } = (await setupNow()).phrasebook
     const phrases = all.filter((phrase) => phrase.part !== 'habit')
     expect(phrases).toEqual([
       {
@@ -106,12 +126,19 @@ describe('a database of the first landing', () => {
     expect(settings).toMatchObject({ name: 'Old School', possessives: 'apostrophe only', checks: { nameWanted: true } })
   })
   it('knows its habits by their key from then on, wherever a name stood', async () => {
-    const { boxes, phrasebook } = await loadSchoolSetup(db, await setupVersion(db))
+    const { boxes, phrasebook } = await setupNow()
     expect(boxes.map((box) => writePlan(box.plan))).toEqual(['opening; habit trying when high; next step trying'])
     expect(phrasebook.phrases.find((phrase) => phrase.id === 'c')?.about).toBe('trying')
     const comment = await db('comment').where({ student_id: student }).first()
     expect(comment?.sentences).toMatchObject([{ parts: ['habit trying'], because: [{ about: 'trying' }] }])
     expect(comment).toMatchObject({ text: 'She tries again.', version: 1 })
+  })
+  it('belongs to a school year from then on: its terms, its classes, its set-up, and what can be undone of it', async () => {
+    const [year] = await loadYears(db)
+    expect(await db('school_year').first()).toMatchObject({ name: '2026', starts: '2026-09-01', ends: '2026-12-20' })
+    expect(await db('term').first('year_id')).toEqual({ year_id: year?.id })
+    expect(await db('class_room').first('year_id')).toEqual({ year_id: year?.id })
+    expect((await db('event').first())?.changes).toMatchObject([{ key: { year_id: year?.id, id: 'a' } }])
   })
   it('is left as it is by a second time, and never goes back', async () => {
     await migrate(db)

@@ -15,7 +15,7 @@ const phrasesOf = async (who: Client): Promise<readonly Phrase[]> => (await reco
 const write = async (who: Client, phrases: Partial<PhraseToWrite>[], removed: string[] = []) => {
   const standing = new Map((await phrasesOf(who)).map((phrase) => [phrase.id, phrase]))
   const was = (id: string | undefined): object | null => standing.get(id ?? '') ?? null
-  return who<{ event: number | null; message: string }>('PUT', '/api/phrasebook/phrases', {
+  return who<{ event: number | null; message: string }>('PUT', `${place.yearPath}/phrasebook/phrases`, {
     phrases: phrases.map((phrase) => ({ was: was(phrase.id), ...phrase })),
     removed: removed.map((id) => ({ id, was: was(id) })),
   })
@@ -64,10 +64,12 @@ describe('phrases', () => {
     expect((await write(philippa, [fresh('mine-1', 'Taken over.', { owner: 'school' })])).status).toBe(403)
     expect((await write(philippa, [], ['mine-1'])).status).toBe(403)
     expect((await write(ines, [fresh('mine-1', 'Given away.', { owner: 'school' })])).status).toBe(403)
-    expect((await philippa<PhraseChange[]>('GET', '/api/phrasebook/history?phrase=mine-1')).body).toEqual([])
-    expect((await ines<PhraseChange[]>('GET', '/api/phrasebook/history?phrase=mine-1')).body).toMatchObject([
-      { before: null, after: '{They} {paints} the weir.', by: 'Ines Calloway', undoable: true },
-    ])
+    expect((await philippa<PhraseChange[]>('GET', `${place.yearPath}/phrasebook/history?phrase=mine-1`)).body).toEqual(
+      [],
+    )
+    expect(
+      (await ines<PhraseChange[]>('GET', `${place.yearPath}/phrasebook/history?phrase=mine-1`)).body,
+    ).toMatchObject([{ before: null, after: '{They} {paints} the weir.', by: 'Ines Calloway', undoable: true }])
   })
 
   it('of the school have a history and can be undone, in one step, whole or not at all', async () => {
@@ -90,7 +92,7 @@ describe('phrases', () => {
       second,
     ])
     expect(
-      (await philippa<PhraseChange[]>('GET', `/api/phrasebook/history?phrase=${first.id}`)).body.map(
+      (await philippa<PhraseChange[]>('GET', `${place.yearPath}/phrasebook/history?phrase=${first.id}`)).body.map(
         (change) => change.after,
       ),
     ).toEqual([first.text, 'Fine words.'])
@@ -128,7 +130,10 @@ describe('phrases', () => {
     if (!phrase) throw new Error('no phrase')
     await ines('PUT', `${place.path}/comment`, { ...two, text: `${two.text} So there.`, ownWords: true })
     const uses = (ask: Client) =>
-      ask<PhraseUses[]>('GET', `/api/phrasebook/uses/${place.answer.record.term.id}?phrase=${encodeURIComponent(used)}`)
+      ask<PhraseUses[]>(
+        'GET',
+        `${place.yearPath}/phrasebook/uses/${place.answer.record.term.id}?phrase=${encodeURIComponent(used)}`,
+      )
     const said = drafts.body.comments.filter((comment) =>
       comment.sentences.some((sentence) => sentence.phraseIds.includes(used)),
     )
@@ -166,7 +171,7 @@ describe('phrases', () => {
 describe('the school’s own set-up of writing', () => {
   it('takes describing words, refuses what is none, and undoes', async () => {
     const before = (await record()).phrasebook.describing.sound
-    const { body } = await philippa<{ event: number }>('PUT', '/api/phrasebook/describing', {
+    const { body } = await philippa<{ event: number }>('PUT', `${place.yearPath}/phrasebook/describing`, {
       tier: 'sound',
       words: ['steady', 'careful'],
       was: before,
@@ -175,17 +180,27 @@ describe('the school’s own set-up of writing', () => {
     await philippa('POST', `/api/events/${body.event}/undo`)
     expect((await record()).phrasebook.describing.sound).toEqual(before)
     expect(
-      (await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['Very good'], was: before }))
-        .status,
+      (
+        await philippa('PUT', `${place.yearPath}/phrasebook/describing`, {
+          tier: 'sound',
+          words: ['Very good'],
+          was: before,
+        })
+      ).status,
     ).toBe(422)
     expect(
-      (await philippa('PUT', '/api/phrasebook/describing', { tier: 'sound', words: ['fine', 'fine'], was: before }))
-        .status,
+      (
+        await philippa('PUT', `${place.yearPath}/phrasebook/describing`, {
+          tier: 'sound',
+          words: ['fine', 'fine'],
+          was: before,
+        })
+      ).status,
     ).toBe(422)
   })
   it('takes a plan and refuses one that names what is not there', async () => {
     const before = (await record()).boxes.find((box) => box.key === 'music')
-    const { body } = await philippa<{ event: number }>('PUT', '/api/boxes/music/plan', {
+    const { body } = await philippa<{ event: number }>('PUT', `${place.yearPath}/boxes/music/plan`, {
       plan: 'outcome Playing when high or low; next step Listening',
       was: writePlan(before?.plan ?? []),
     })
@@ -202,7 +217,7 @@ describe('the school’s own set-up of writing', () => {
       ['moral', /no part/],
       ['habit Neatness', /no habit/],
     ] as const) {
-      const answer = await philippa<{ message: string }>('PUT', '/api/boxes/music/plan', {
+      const answer = await philippa<{ message: string }>('PUT', `${place.yearPath}/boxes/music/plan`, {
         plan,
         was: writePlan(before?.plan ?? []),
       })

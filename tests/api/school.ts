@@ -9,8 +9,8 @@ import type { Client } from './client'
 export type Seen = Pick<ClassAnswer, 'may' | 'today'> & { record: ClassRecord }
 
 export async function see(ask: Client, path: string): Promise<Seen> {
-  const { setup } = (await ask<SetupAnswer>('GET', '/api/setup')).body
   const { term, reads, may, today } = (await ask<ClassAnswer>('GET', path)).body
+  const { setup } = (await ask<SetupAnswer>('GET', `/api/years/${term.term.yearId}/setup`)).body
   return {
     record: classRecordOf(
       narrowSetup(setup, (key) => reads.includes(key)),
@@ -23,6 +23,8 @@ export async function see(ask: Client, path: string): Promise<Seen> {
 
 export interface DemoPlace {
   path: string
+  /** Where the school's own for this year stands. */
+  yearPath: string
   lastTermPath: string
   answer: Seen
   student: (usedName: string, family?: string) => Student
@@ -36,6 +38,7 @@ export async function juniper(ask: Client, className = '5 Juniper'): Promise<Dem
   const answer = await see(ask, path)
   return {
     path,
+    yearPath: `/api/years/${desk.term.yearId}`,
     answer,
     lastTermPath: `/api/classes/${room?.id}/${desk.terms[0]?.id}`,
     student: (usedName, family) => {

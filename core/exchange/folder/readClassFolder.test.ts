@@ -18,7 +18,7 @@ it('a class’s folder is read whole', () => {
   expect(record).toEqual({
     school: { ...school, checks: usualCheckSettings },
     classRoom: { id: '5 Willow', ...classRoom },
-    term: { id: 'Spring term', ...term, ...days },
+    term: { id: 'Spring term', yearId: '2027', ...term, ...days },
     teachers: { sums: 'Tom Rush', art: '' },
     layout: { key: 'l', title: 'Report', paper: 'A4', marks: 'level', parts: ['subjects'] },
     scales: [
@@ -100,7 +100,7 @@ it('a class’s folder is read whole', () => {
     habitScores: [{ studentId: '7', about: 'care', symbol: '1' }],
     earlier: [
       {
-        term: { id: 'Autumn term', ...before },
+        term: { id: 'Autumn term', yearId: '2027', ...before },
         comments: [],
         marks: [{ studentId: '7', subject: 'sums', percent: 60, special: null, reason: null }],
         levels: [{ studentId: '7', about: 'n1', symbol: '1' }],

@@ -17,7 +17,7 @@ import { readBoxes, readPhrasebook } from './readNarrativeFiles'
 import { readCategories, readHabits, readScales, readSkills, readSubjects, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
 
-const termFile = termSchema.omit({ id: true })
+const termFile = termSchema.omit({ id: true, yearId: true })
 
 const classFile = z.object({
   school: z.object({
@@ -69,14 +69,19 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
   const record: ClassRecord = {
     ...shared,
     teachers: readTeachers(folder),
-    earlier: head.termBefore ? [readBefore(folder, { id: head.termBefore.name, ...head.termBefore }, shared)] : [],
+    earlier: head.termBefore ? [readBefore(folder, termOf(head.termBefore), shared)] : [],
     school: { ...head.school, checks: head.school.checks ?? usualCheckSettings },
     layout,
     classRoom: { id: head.classRoom.name, ...head.classRoom },
-    term: { id: head.term.name, ...head.term },
+    term: termOf(head.term),
   }
   const whole = { ...record, ...readGradebooks(folder, record) }
   return { record: folder.problems.length === 0 ? whole : null, problems: folder.problems }
+}
+
+/** Within a folder, a term and a year are known by what they are called. */
+function termOf(written: z.infer<typeof termFile>): Term {
+  return { id: written.name, yearId: written.year, ...written }
 }
 
 /** What was settled the term before, from files of the same shape as this term's; each may be absent. */

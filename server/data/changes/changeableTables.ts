@@ -8,7 +8,7 @@ interface TableRule {
   seenIn?: readonly string[]
   /** True where the row counts its versions, from one sequence, so that a version never comes again. */
   versioned?: boolean
-  /** Whether the row is part of the school's set-up, which browsers and servers keep by its version. */
+  /** Whether the row is part of a year's set-up, which browsers and servers keep by its version. */
   setup?: boolean
 }
 
@@ -21,10 +21,10 @@ export const changeableTables = {
   settled_level: { key: ['student_id', 'kind', 'about', 'term_id'] },
   comment: { key: ['student_id', 'box', 'term_id'], seenIn: ['text', 'own_words', 'status'], versioned: true },
   accepted_finding: { key: ['student_id', 'box', 'term_id', 'check_name', 'words'], seenIn: [] },
-  phrase: { key: ['id'], setup: true },
-  describing_words: { key: ['tier'], setup: true },
-  comment_box: { key: ['key'], setup: true },
-  school: { key: ['id'], setup: true },
+  phrase: { key: ['year_id', 'id'], setup: true },
+  describing_words: { key: ['year_id', 'tier'], setup: true },
+  comment_box: { key: ['year_id', 'key'], setup: true },
+  school: { key: ['year_id'], setup: true },
 } as const satisfies Record<string, TableRule>
 
 export type ChangeableTable = keyof typeof changeableTables

@@ -112,8 +112,9 @@ async function write(
 ): Promise<Change[]> {
   await takeRows(trx, changes)
   const lost = await putRows(trx, changes, (change) => held.has(placeOf(change)), version)
-  if (changes.some((change) => ruleOf(change.table).setup)) {
-    await trx('setup_version').update({ version: randomUUID() })
+  const years = new Set(changes.flatMap(({ table, key }) => (ruleOf(table).setup ? [String(key.year_id)] : [])))
+  for (const year of [...years].sort()) {
+    await trx('setup_version').where({ year_id: year }).update({ version: randomUUID() })
   }
   return lost
 }

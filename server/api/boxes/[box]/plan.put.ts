@@ -1,8 +1,0 @@
-import { planToWrite } from '../../../../contracts/phrasebook'
-import { bodyOf } from '../../../http/body'
-import { staffRoute } from '../../../http/staffRoute'
-import { writeBoxPlan } from '../../../services/phrasebook'
-
-export default staffRoute(async (context, event) => ({
-  event: await writeBoxPlan(context, getRouterParam(event, 'box') ?? '', await bodyOf(event, planToWrite)),
-}))

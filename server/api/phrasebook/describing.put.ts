@@ -1,8 +1,0 @@
-import { describingToWrite } from '../../../contracts/phrasebook'
-import { bodyOf } from '../../http/body'
-import { staffRoute } from '../../http/staffRoute'
-import { writeDescribing } from '../../services/phrasebook'
-
-export default staffRoute(async (context, event) => ({
-  event: await writeDescribing(context, await bodyOf(event, describingToWrite)),
-}))
