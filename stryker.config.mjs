@@ -1,7 +1,7 @@
 // Mutation testing of the core by its unit tests: npm run mutate. What it found stands in docs/quality.md.
 export default {
   testRunner: 'vitest',
-  vitest: { configFile: 'vitest.unit.config.ts' },
+  vitest: { configFile: 'vitest.mutation.config.ts' },
   coverageAnalysis: 'perTest',
   ignoreStatic: true,
   concurrency: 2,
