@@ -5,10 +5,10 @@ import { chromium } from '@playwright/test'
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
 const folder = 'docs/screenshots'
 mkdirSync(folder, { recursive: true })
-const password =
+const passwordOf = (name) =>
   readFileSync('demo/school/people.csv', 'utf8')
     .split('\n')
-    .find((line) => line.startsWith('ines,'))
+    .find((line) => line.startsWith(`${name},`))
     ?.split(',')[4] ?? ''
 
 const browser = await chromium.launch({
@@ -26,11 +26,15 @@ const open = async (stage) => {
 }
 const student = (name) => page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name }).click()
 
-await page.goto(address)
-await page.getByLabel('Name').fill('ines')
-await page.getByLabel('Password').fill(password)
-await page.getByRole('button', { name: 'Sign in' }).click()
-await page.getByRole('heading', { name: 'Your desk' }).waitFor()
+const signIn = async (name) => {
+  await page.goto(address)
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Password').fill(passwordOf(name))
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('heading', { name: 'Your desk' }).waitFor()
+}
+
+await signIn('ines')
 await shoot('desk')
 await open('gather')
 await shoot('gather')
@@ -72,4 +76,14 @@ await page.setViewportSize({ width: 390, height: 800 })
 await page.goto(`${address}/write`)
 await page.getByRole('textbox').first().waitFor()
 await shoot('phone')
+await page.setViewportSize({ width: 1280, height: 800 })
+await page.goto(address)
+await page.getByRole('button', { name: 'Sign out' }).click()
+await signIn('philippa')
+await page.getByRole('link', { name: 'School' }).click()
+await page.getByLabel('Given name').fill('Oda')
+await page.getByLabel('Family name').fill('Brink')
+await page.getByRole('button', { name: /^Take in/ }).click()
+await page.getByText(/has a link until/).waitFor()
+await shoot('school')
 await browser.close()

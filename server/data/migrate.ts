@@ -4,6 +4,7 @@ import { up as phrasebookAndFindings } from './migrations/0002_phrasebook_and_fi
 import { up as unevenStrands } from './migrations/0003_uneven_strands'
 import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
+import { up as staff } from './migrations/0007_staff'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -14,6 +15,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0004_solid_ground': solidGround,
   '0005_habits_by_key': habitsByKey,
   '0006_school_years': schoolYears,
+  '0007_staff': staff,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -28,9 +28,10 @@ export async function personBySignIn(db: Knex, signIn: string, password: string)
   const person = await db('person')
     .where({ sign_in: signInKey(signIn), switched_off: false })
     .first()
-  const matches = await hash.verify(person?.password_hash ?? (await nobody), password)
-  if (!matches || !person) return undefined
-  if (hash.needsReHash(person.password_hash)) {
+  const kept = person?.password_hash ?? null
+  const matches = await hash.verify(kept ?? (await nobody), password)
+  if (!matches || !person || kept === null) return undefined
+  if (hash.needsReHash(kept)) {
     await db('person')
       .where({ id: person.id })
       .update({ password_hash: await hash.make(password) })

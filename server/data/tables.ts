@@ -12,7 +12,8 @@ import type { RecordedChange } from './changes/recordChanges'
 export interface PersonRow {
   id: string
   sign_in: string
-  password_hash: string
+  /** Null for somebody who has not chosen a password yet. */
+  password_hash: string | null
   given_name: string
   family_name: string
   role: 'teacher' | 'coordinator'
@@ -103,7 +104,12 @@ declare module 'knex/types/tables' {
     school_year: Table<{ id: string; name: string; starts: string; ends: string }, never, 'id'>
     school: Table<{ year_id: string; settings: School }, 'settings'>
     setup_version: Table<{ year_id: string; version: string }, never, 'version'>
-    person: Table<PersonRow, never, 'id' | 'session_epoch' | 'switched_off'>
+    person: Table<PersonRow, never, 'id' | 'password_hash' | 'session_epoch' | 'switched_off'>
+    invitation: Table<
+      { token_hash: string; person_id: string; made_at: Date; expires: Date; used_at: Date | null },
+      never,
+      'made_at' | 'used_at'
+    >
     term: Table<TermRow, never, 'id'>
     class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
     student: Table<StudentRow, never, 'id'>
@@ -137,7 +143,7 @@ declare module 'knex/types/tables' {
       scale: string
       position: number
     }>
-    teaching: Table<{ person_id: string; class_id: string; subject: string | null }>
+    teaching: Table<{ id: string; person_id: string; class_id: string; subject: string | null }, never, 'id'>
     category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
     comment_box: Table<{
       year_id: string

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { FileAnswer, RunAnswer } from '../../contracts/answers'
 import { apiRoutes } from '../../scripts/apiRoutes.mjs'
@@ -28,6 +29,13 @@ beforeAll(async () => {
 // nobody is signed out; marek teaches another class; tobias teaches music here; philippa coordinates; ines has the
 // class.
 type Row = [what: string, ask: () => [string, string, object?], expected: Record<Person, number>]
+const somebody = () => ({
+  signIn: `new-${randomUUID()}`,
+  given: 'New',
+  family: '',
+  role: 'teacher',
+  switchedOff: false,
+})
 const schoolPhrase = () => ({ ...place.answer.record.phrasebook.phrases[0], owner: 'school' })
 const finn = (): string => place.student('Finn').id
 const seen = (usedName: string, subject: string): object | null => {
@@ -201,6 +209,26 @@ const rows: Row[] = [
     { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
   ],
   [
+    'see the staff’s accounts',
+    () => ['GET', `${place.yearPath}/people`],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'take somebody into the staff',
+    () => ['PUT', '/api/people', { id: randomUUID(), person: somebody(), was: null }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
+    'invite somebody',
+    () => ['POST', `/api/people/${randomUUID()}/invitation`],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 404, ines: 403 },
+  ],
+  [
+    'say who teaches what',
+    () => ['PUT', '/api/people/teaching', { id: randomUUID(), lesson: null, was: null }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ],
+  [
     'bring a file',
     () => ['POST', `${place.path}/files?subject=art&name=x.csv`, new TextEncoder().encode('Number,Mask\n05101,12\n')],
     { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
@@ -257,6 +285,8 @@ const triedElsewhere: Record<string, string> = {
   'GET /api/health': 'open to all: the demo’s start and every test wait for it',
   'POST /api/session': 'below, at the door',
   'DELETE /api/session': 'door.test.ts, sessions',
+  'GET /api/welcome/:token': 'people.test.ts, a link',
+  'POST /api/welcome/:token': 'people.test.ts, a link',
   'GET /api/years/:year/setup': 'door.test.ts, what a specialist is sent',
   'POST /api/files/:file/apply': 'below, nobody else’s work',
   'POST /api/events/:event/undo': 'below, nobody else’s work',

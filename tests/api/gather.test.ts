@@ -62,7 +62,7 @@ describe('bringing in a gradebook file', () => {
     const later = await apply(second, (await plan(second)).fingerprint)
     const refused = await ines<{ message: string }>('POST', `/api/events/${taken.body.event}/undo`)
     expect(refused.status).toBe(409)
-    expect(refused.body.message).toMatch(/Results have been added since/)
+    expect(refused.body.message).toMatch(/come to rest on this since/)
     expect((await results()).work.some((work) => work.title === 'Mosaic')).toBe(true)
     expect((await ines('POST', `/api/events/${later.body.event}/undo`)).status).toBe(200)
     expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(200)

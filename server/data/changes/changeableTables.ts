@@ -8,12 +8,16 @@ interface TableRule {
   seenIn?: readonly string[]
   /** True where the row counts its versions, from one sequence, so that a version never comes again. */
   versioned?: boolean
+  /** Columns that are no part of what people change and see: never compared, never kept in an event. */
+  hidden?: readonly string[]
   /** Whether the row is part of a year's set-up, which browsers and servers keep by its version. */
   setup?: boolean
 }
 
 /** The tables whose rows people change. A table stands after those it rests on. */
 export const changeableTables = {
+  person: { key: ['id'], hidden: ['password_hash', 'session_epoch'] },
+  teaching: { key: ['id'] },
   category: { key: ['class_id', 'subject', 'key'] },
   work: { key: ['id'] },
   result: { key: ['work_id', 'student_id'] },

@@ -14,23 +14,24 @@ export async function holdRows(
 ): Promise<Map<string, Standing>> {
   const found = new Map<string, Standing>()
   for (const table of tableNames) {
-    const columns = [...ruleOf(table).key]
+    const { key, hidden = [] } = ruleOf(table)
+    const columns = [...key]
     for (const some of chunks(changes.filter((change) => change.table === table))) {
       const rows: Row[] = await trx(table)
         .select('*')
         .whereIn(columns, some.map(keyValues) as never)
         .orderBy(columns)
         .forUpdate()
-      for (const row of rows) found.set(placeOf({ table, key: row }), standingOf(row, columns))
+      for (const row of rows) found.set(placeOf({ table, key: row }), standingOf(row, [...columns, ...hidden]))
     }
   }
   return found
 }
 
-function standingOf(row: Row, keyColumns: readonly string[]): Standing {
+function standingOf(row: Row, leftOut: readonly string[]): Standing {
   const { version, written_in: writtenIn, ...rest } = row
   return {
-    row: Object.fromEntries(Object.entries(rest).filter(([column]) => !keyColumns.includes(column))),
+    row: Object.fromEntries(Object.entries(rest).filter(([column]) => !leftOut.includes(column))),
     version: typeof version === 'number' ? version : null,
     writtenIn: typeof writtenIn === 'number' ? writtenIn : null,
   }

@@ -68,8 +68,7 @@ function refuseIfRestedOn(error: unknown): never {
   if (error instanceof Error && 'code' in error && error.code === '23503') {
     throw new Refusal(
       'conflict',
-      'Results have been added since to work that came in then, so this can no longer be undone in one step. ' +
-        'Nothing was changed.',
+      'Something else has come to rest on this since, so it can no longer be undone in one step. Nothing was changed.',
     )
   }
   throw error

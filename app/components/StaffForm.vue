@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { usePeople } from '~/stores/people'
+
+/** A new colleague: names, and the sign-in name that is proposed from them. */
+const people = usePeople()
+const { busy, problem, attempt } = useAttempt()
+const given = ref('')
+const family = ref('')
+const role = ref<'teacher' | 'coordinator'>('teacher')
+const typed = ref<string | null>(null)
+const proposed = computed(() =>
+  [given.value, family.value]
+    .map((part) =>
+      part
+        .trim()
+        .normalize('NFD')
+        .replace(/\p{M}/gu, '')
+        .replace(/[\s’']+/gu, '')
+        .toLocaleLowerCase('en'),
+    )
+    .filter(Boolean)
+    .join('.'),
+)
+const signIn = computed({ get: () => typed.value ?? proposed.value, set: (value) => (typed.value = value) })
+
+function takeIn(): Promise<void> {
+  return attempt(async () => {
+    const person = { signIn: signIn.value, given: given.value, family: family.value, role: role.value }
+    const id = await people.takeIn({ ...person, switchedOff: false })
+    await people.invite(id)
+    given.value = family.value = ''
+    typed.value = null
+    role.value = 'teacher'
+    document.getElementById(`link-${id}`)?.focus()
+  })
+}
+</script>
+
+<template>
+  <form class="border-t border-rule pt-4" aria-labelledby="new-colleague" @submit.prevent="takeIn">
+    <h3 id="new-colleague" class="font-semibold">A new colleague</h3>
+    <div class="mt-2 flex flex-wrap items-end gap-3">
+      <label class="grid gap-1 text-sm">Given name <input v-model="given" class="field w-44" required /></label>
+      <label class="grid gap-1 text-sm">Family name <input v-model="family" class="field w-44" /></label>
+      <label class="grid gap-1 text-sm"
+        >Signs in as <input v-model="signIn" class="field w-52" autocapitalize="none" required
+      /></label>
+      <label class="grid gap-1 text-sm"
+        >Is a
+        <select v-model="role" class="field">
+          <option value="teacher">teacher</option>
+          <option value="coordinator">coordinator</option>
+        </select>
+      </label>
+      <button type="submit" class="press" :disabled="busy">Take in and make a link</button>
+    </div>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+  </form>
+</template>

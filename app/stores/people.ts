@@ -1,0 +1,63 @@
+import { defineStore } from 'pinia'
+import type { InvitationAnswer, PeopleAnswer, Staff, StaffMember } from '~~/contracts/people'
+import { askServer } from '~/composables/useApi'
+import { useView } from './view'
+
+/** The staff as the coordinator keeps them; every change goes to the server at once and can be undone. */
+export const usePeople = defineStore('people', () => {
+  const view = useView()
+  const answer = shallowRef<PeopleAnswer | null>(null)
+  const lastEvent = ref<number | null>(null)
+  const lastWasUndo = ref(false)
+  /** Links made on this page, by person: they are shown once, since only their hash is kept. */
+  const links = shallowReactive(new Map<string, InvitationAnswer>())
+
+  async function load(): Promise<void> {
+    if (!view.kept.yearId) await view.loadDesk()
+    answer.value = await askServer<PeopleAnswer>('GET', `/api/years/${view.kept.yearId}/people`)
+  }
+
+  async function change(path: string, body: object): Promise<void> {
+    const { event } = await askServer<{ event: number | null }>('PUT', path, body)
+    if (event !== null) lastEvent.value = event
+    lastWasUndo.value = false
+    await load()
+  }
+
+  /** @returns the new person's id */
+  async function takeIn(person: Staff): Promise<string> {
+    const id = crypto.randomUUID()
+    await change('/api/people', { id, person, was: null })
+    return id
+  }
+
+  function alter(member: StaffMember, part: Partial<Staff>): Promise<void> {
+    const { signIn, given, family, role, switchedOff } = member
+    const was: Staff = { signIn, given, family, role, switchedOff }
+    return change('/api/people', { id: member.id, person: { ...was, ...part }, was })
+  }
+
+  async function invite(id: string): Promise<void> {
+    links.set(id, await askServer<InvitationAnswer>('POST', `/api/people/${id}/invitation`))
+    await load()
+  }
+
+  function give(personId: string, classId: string, subject: string | null): Promise<void> {
+    const lesson = { personId, classId, subject }
+    return change('/api/people/teaching', { id: crypto.randomUUID(), lesson, was: null })
+  }
+
+  function takeAway(personId: string, { id, ...rest }: StaffMember['teaching'][number]): Promise<void> {
+    return change('/api/people/teaching', { id, lesson: null, was: { personId, ...rest } })
+  }
+
+  async function undo(): Promise<void> {
+    if (lastEvent.value === null) return
+    const { event } = await askServer<{ event: number }>('POST', `/api/events/${lastEvent.value}/undo`)
+    lastEvent.value = event
+    lastWasUndo.value = !lastWasUndo.value
+    await load()
+  }
+
+  return { answer, lastEvent, lastWasUndo, links, load, takeIn, alter, invite, give, takeAway, undo }
+})

@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { text } from '../core/text/textSchema'
+
+const name = text(120).transform((written) => written.trim())
+
+/** Somebody of the staff, as the coordinator keeps them. */
+export const staff = z.object({
+  signIn: text(80)
+    .transform((written) => written.trim())
+    .pipe(z.string().min(1, 'Write a sign-in name.')),
+  given: name.pipe(z.string().min(1, 'Write a given name.')),
+  family: name,
+  role: z.enum(['teacher', 'coordinator']),
+  switchedOff: z.boolean(),
+})
+export type Staff = z.infer<typeof staff>
+
+/** A person as they shall be. `was`: as the writer saw them; null for somebody new. */
+export const personToWrite = z.object({ id: z.uuid(), person: staff, was: staff.nullable() })
+export type PersonToWrite = z.infer<typeof personToWrite>
+
+/** What somebody teaches: a subject in a class, or the class as its home teacher (a null subject). */
+const lesson = z.object({ personId: z.uuid(), classId: z.uuid(), subject: text(80).nullable() })
+
+/** Teaching to give or to take away. */
+export const teachingToWrite = z.object({ id: z.uuid(), lesson: lesson.nullable(), was: lesson.nullable() })
+export type TeachingToWrite = z.infer<typeof teachingToWrite>
+
+/** A password that somebody chooses. */
+export const passwordToChoose = z.object({ password: z.string().max(200, 'A password has at most 200 characters.') })
+
+/** How far somebody is: has a password, holds a link to choose one, or has neither (any more). */
+export type Entry = 'has a password' | 'invited' | 'not invited'
+
+export interface StaffMember extends Staff {
+  id: string
+  entry: Entry
+  /** When the link ends, as an ISO time; null where there is none. */
+  linkEnds: string | null
+  teaching: { id: string; classId: string; subject: string | null }[]
+}
+
+export interface PeopleAnswer {
+  people: StaffMember[]
+  classes: { id: string; name: string }[]
+  subjects: { key: string; name: string }[]
+  year: string
+}
+
+/** A link with which a password can be chosen once. */
+export interface InvitationAnswer {
+  path: string
+  /** ISO time. */
+  ends: string
+}
+
+/** Whom a link is for. */
+export interface WelcomeAnswer {
+  given: string
+  signIn: string
+  school: string
+}

@@ -1,0 +1,4 @@
+import { idOf, staffRoute } from '../../../http/staffRoute'
+import { invite } from '../../../services/people'
+
+export default staffRoute((context, event) => invite(context, idOf(event, 'person')))

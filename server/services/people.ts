@@ -1,0 +1,154 @@
+import { dictionary } from '@zxcvbn-ts/language-common'
+import type { Knex } from 'knex'
+import type {
+  InvitationAnswer,
+  PeopleAnswer,
+  PersonToWrite,
+  Staff,
+  StaffMember,
+  TeachingToWrite,
+  WelcomeAnswer,
+} from '../../contracts/people'
+import { passwordProblem } from '../../core/people/passwordProblem'
+import { allow, changesSchool } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import { signInKey } from '../access/signInKey'
+import type { Row } from '../data/changes/changeableTables'
+import { invitationBy, makeInvitation, useInvitation, type Invitation } from '../data/invitations'
+import { endSessions, hashPassword } from '../data/people'
+import { loadClasses } from '../data/places'
+import { loadSchoolSetup, loadYears } from '../data/schoolSetup'
+import { save, setupOf, thisYear, yearOf, type Context } from './context'
+
+/** The staff, with what each teaches in a year. */
+export async function viewPeople(context: Context, yearId: string): Promise<PeopleAnswer> {
+  const { db } = context
+  allow(changesSchool(context.who), 'see the staff’s accounts')
+  const { subjects } = await setupOf(context, yearId)
+  const classes = await loadClasses(db, yearId)
+  return {
+    people: await loadStaff(db, yearId),
+    classes: classes.map(({ id, name }) => ({ id, name })),
+    subjects: subjects.map(({ key, name }) => ({ key, name })),
+    year: yearOf(context, yearId).name,
+  }
+}
+
+async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
+  const { rows } = await db.raw<{ rows: StaffMember[] }>(
+    `select id, sign_in as "signIn", given_name as given, family_name as family, role, switched_off as "switchedOff",
+       case when password_hash is not null then 'has a password' when link.expires is not null then 'invited'
+         else 'not invited' end as entry,
+       link.expires as "linkEnds",
+       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', subject)
+           order by class_room.name, subject nulls first), '[]')
+         from teaching join class_room on class_room.id = class_id
+         where person_id = person.id and year_id = :year) as teaching
+     from person left join lateral (select max(expires) as expires from invitation
+       where person_id = person.id and used_at is null and expires > now()) as link on true
+     order by family_name, given_name, sign_in`,
+    { year: yearId },
+  )
+  return rows
+}
+
+/** Takes somebody into the staff, or changes how they are kept; who is switched off is signed out everywhere. */
+export async function writePerson(context: Context, { id, person, was }: PersonToWrite): Promise<number | null> {
+  const { db, who } = context
+  allow(changesSchool(who), 'change the staff’s accounts')
+  const signIn = signInKey(person.signIn)
+  if (await db('person').where({ sign_in: signIn }).whereNot({ id }).first('id')) {
+    throw new Refusal('invalid', `Somebody else signs in as “${signIn}” already.`)
+  }
+  await keepACoordinator(context, id, person)
+  const kind = was === null ? 'took somebody into the staff' : 'changed an account'
+  const change = { table: 'person' as const, key: { id }, seen: was && staffRow(was), after: staffRow(person) }
+  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
+  const { event } = await save(context, deed, [change], { show: (row) => row })
+  if (person.switchedOff) await endSessions(db, id)
+  return event
+}
+
+/** Somebody must be left who can set up the school. @throws Refusal */
+async function keepACoordinator({ db }: Context, id: string, person: Staff): Promise<void> {
+  if (person.role === 'coordinator' && !person.switchedOff) return
+  const other = await db('person')
+    .where({ role: 'coordinator', switched_off: false })
+    .whereNotNull('password_hash')
+    .whereNot({ id })
+    .first('id')
+  if (!other) {
+    throw new Refusal('invalid', 'A school needs a coordinator who can sign in. Make somebody else one first.')
+  }
+}
+
+function staffRow({ signIn, given, family, role, switchedOff }: Staff): Row {
+  return { sign_in: signInKey(signIn), given_name: given, family_name: family, role, switched_off: switchedOff }
+}
+
+/** Makes a link with which somebody chooses a password, once; the password that they have holds until then. */
+export async function invite({ db, who }: Context, personId: string): Promise<InvitationAnswer> {
+  allow(changesSchool(who), 'invite staff')
+  const person = await db('person').where({ id: personId }).first('switched_off')
+  if (!person) throw new Refusal('not found', 'There is no such person.')
+  if (person.switched_off) throw new Refusal('invalid', 'This account is switched off. Switch it on first.')
+  const { token, ends } = await makeInvitation(db, personId)
+  return { path: `/welcome/${token}`, ends: ends.toISOString() }
+}
+
+/** Gives somebody a class or a subject in one, or takes it away. */
+export async function writeTeaching(context: Context, { id, lesson, was }: TeachingToWrite): Promise<number | null> {
+  allow(changesSchool(context.who), 'say who teaches what')
+  if (lesson) await requireTaught(context, lesson)
+  const row = (each: NonNullable<TeachingToWrite['was']>): Row => ({
+    person_id: each.personId,
+    class_id: each.classId,
+    subject: each.subject,
+  })
+  const change = { table: 'teaching' as const, key: { id }, seen: was && row(was), after: lesson && row(lesson) }
+  const deed = { classId: null, termId: null, kind: 'changed who teaches what', needs: ['school' as const] }
+  return (await save(context, deed, [change])).event
+}
+
+async function requireTaught(context: Context, lesson: NonNullable<TeachingToWrite['lesson']>): Promise<void> {
+  const room = await context.db('class_room').where({ id: lesson.classId }).first('year_id')
+  if (!room) throw new Refusal('not found', 'There is no such class.')
+  const { subjects } = await setupOf(context, room.year_id)
+  if (lesson.subject !== null && !subjects.some((subject) => subject.key === lesson.subject)) {
+    throw new Refusal('not found', 'There is no such subject in this year.')
+  }
+}
+
+/** Whom a link is for. @throws Refusal saying why it is good for nothing, and what to do */
+export async function viewWelcome(db: Knex, token: string, today: string): Promise<WelcomeAnswer> {
+  const { given, signIn } = await goodInvitation(db, token)
+  return { given, signIn, school: await schoolName(db, today) }
+}
+
+/** Chooses the password that a link is for. */
+export async function choosePassword(db: Knex, token: string, password: string, today: string): Promise<void> {
+  const { given, family, signIn } = await goodInvitation(db, token)
+  const own = [given, family, signIn, await schoolName(db, today)]
+  const problem = passwordProblem(password, own, common)
+  if (problem !== null) throw new Refusal('invalid', problem)
+  if (!(await useInvitation(db, token, await hashPassword(password)))) throw goneMeanwhile
+}
+
+const common: ReadonlySet<string> = new Set(dictionary.passwords as Iterable<string>)
+const goneMeanwhile = new Refusal('conflict', 'This link has been used meanwhile. Sign in, or ask for a new link.')
+
+async function goodInvitation(db: Knex, token: string): Promise<Invitation> {
+  const invitation = await invitationBy(db, token)
+  if (!invitation)
+    throw new Refusal('not found', 'This link is not good (any more). Ask the coordinator for a new one.')
+  if (invitation.state === 'used') throw goneMeanwhile
+  if (invitation.state === 'over') {
+    throw new Refusal('forbidden', 'This link has run out after a week. Ask the coordinator for a new one.')
+  }
+  return invitation
+}
+
+async function schoolName(db: Knex, today: string): Promise<string> {
+  const years = await loadYears(db)
+  return (await loadSchoolSetup(db, thisYear({ years, today }))).school.name
+}
