@@ -5,6 +5,7 @@ import { apiRoutes } from '../../scripts/apiRoutes.mjs'
 import { writePlan } from '../../core/narrative/plan'
 import { address, signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
+import { triedElsewhere } from './triedElsewhere'
 
 type Person = 'nobody' | 'marek' | 'tobias' | 'philippa' | 'ines'
 const clients = new Map<Person, Client>()
@@ -279,19 +280,6 @@ const rows: Row[] = [
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
   ],
 ]
-
-/** Routes that the rows do not ask, and where they are tried instead. */
-const triedElsewhere: Record<string, string> = {
-  'GET /api/health': 'open to all: the demo’s start and every test wait for it',
-  'POST /api/session': 'below, at the door',
-  'DELETE /api/session': 'door.test.ts, sessions',
-  'GET /api/welcome/:token': 'people.test.ts, a link',
-  'POST /api/welcome/:token': 'people.test.ts, a link',
-  'GET /api/years/:year/setup': 'door.test.ts, what a specialist is sent',
-  'POST /api/files/:file/apply': 'below, nobody else’s work',
-  'POST /api/events/:event/undo': 'below, nobody else’s work',
-  'GET /api/runs/:run/pdf': 'below, nobody fetches reports who may not',
-}
 
 describe('who may do what, route by route', () => {
   it('tries every route there is on the disk', () => {

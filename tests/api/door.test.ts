@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassAnswer, SetupAnswer } from '../../contracts/answers'
 import { unpackTerm } from '../../core/record/packedTerm'
@@ -234,6 +235,8 @@ function malformedBodies(
   const comment = { studentId: id, box: 'art', text: 'x', sentences: [sentence], ownWords: true, status: 'in draft' }
   const phrase = { id: 'p', box: 'art', part: 'opening', about: '', tiers: ['top'], moves: ['up'], uneven: false }
   const said = { ...phrase, tone: '', grades: ['5'], needs: [], text: 'x' }
+  const somebody = { signIn: 'door', given: 'At', family: 'The Door', role: 'teacher', switchedOff: false }
+  const lesson = { personId: randomUUID(), classId: randomUUID(), subject: 'art' }
   const good: [string, string, object][] = [
     ['PUT', `${classPath}/marks`, { marks: [{ studentId: id, subject: 'art', mark: { percent: 1 }, was: null }] }],
     ['PUT', `${classPath}/levels`, { levels: [{ studentId: id, kind: 'skill', about: 'A1', symbol: '3', was: '2' }] }],
@@ -248,6 +251,9 @@ function malformedBodies(
     ['PUT', `${yearPath}/phrasebook/describing`, { tier: 'top', words: ['good'], was: ['fine'] }],
     ['PUT', `${yearPath}/boxes/art/plan`, { plan: 'opening', was: '' }],
     ['PUT', `${yearPath}/checks`, { checks: {}, was: {} }],
+    ['PUT', '/api/people', { id: randomUUID(), person: somebody, was: somebody }],
+    ['PUT', '/api/people/teaching', { id: randomUUID(), lesson, was: lesson }],
+    ['POST', '/api/welcome/nothing', { password: 'three slow paper boats' }],
   ]
   return good.flatMap(([method, path, body]) =>
     wrongInOnePlace(body, wrong).map((each) => ({ method, path, body: each })),
