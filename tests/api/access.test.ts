@@ -30,6 +30,7 @@ beforeAll(async () => {
 // nobody is signed out; marek teaches another class; tobias teaches music here; philippa coordinates; ines has the
 // class.
 type Row = [what: string, ask: () => [string, string, object?], expected: Record<Person, number>]
+const mapping = { shape: 'wide', headingRow: 1, describingRows: {}, dates: 'day first', people: {} }
 const somebody = () => ({
   signIn: `new-${randomUUID()}`,
   given: 'New',
@@ -239,18 +240,7 @@ const rows: Row[] = [
     () => [
       'POST',
       `/api/files/${fileId}/plan`,
-      {
-        mapping: {
-          shape: 'wide',
-          headingRow: 1,
-          columns: ['number', 'score'],
-          describingRows: {},
-          category: 'Portfolio',
-          outOf: 20,
-          dates: 'day first',
-          people: {},
-        },
-      },
+      { mapping: { ...mapping, columns: ['number', 'score'], category: 'Portfolio', outOf: 20 } },
     ],
     { nobody: 401, marek: 404, tobias: 404, philippa: 404, ines: 200 },
   ],
@@ -304,16 +294,7 @@ describe('who may do what, route by route', () => {
     expect(
       (
         await marek('POST', `/api/files/${fileId}/apply`, {
-          mapping: {
-            shape: 'wide',
-            headingRow: 1,
-            columns: [],
-            describingRows: {},
-            category: 'x',
-            outOf: 1,
-            dates: 'day first',
-            people: {},
-          },
+          mapping: { ...mapping, columns: [], category: 'x', outOf: 1 },
           fingerprint: 'none',
         })
       ).status,
