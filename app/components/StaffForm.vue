@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nameKey } from '~~/core/people/names'
 import { usePeople } from '~/stores/people'
 
 /** A new colleague: names, and the sign-in name that is proposed from them. */
@@ -10,14 +11,7 @@ const role = ref<'teacher' | 'coordinator'>('teacher')
 const typed = ref<string | null>(null)
 const proposed = computed(() =>
   [given.value, family.value]
-    .map((part) =>
-      part
-        .trim()
-        .normalize('NFD')
-        .replace(/\p{M}/gu, '')
-        .replace(/[\s’']+/gu, '')
-        .toLocaleLowerCase('en'),
-    )
+    .map((part) => nameKey(part).replace(/[\s']/g, ''))
     .filter(Boolean)
     .join('.'),
 )

@@ -8,7 +8,6 @@ const classRecord = useClassRecord()
 const saving = useSaving()
 const session = useSession()
 const route = useRoute()
-const { busy, problem, attempt } = useAttempt()
 const { listFolded, marginFolded } = useFrame()
 
 const names: Record<Stage, string> = { gather: 'Gather', settle: 'Settle', write: 'Write', read: 'Read', send: 'Send' }
@@ -72,20 +71,11 @@ async function signOut(): Promise<void> {
       </div>
     </nav>
     <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
-    <button
-      v-if="saving.lastEvent !== null"
-      type="button"
-      class="link text-sm"
-      :disabled="busy"
-      @click="attempt(classRecord.undoLast)"
-    >
-      {{ saving.lastWasUndo ? 'Bring it back' : 'Undo' }}
-    </button>
+    <UndoLast :show="classRecord.load" />
     <!-- Elsewhere both stand on the desk. -->
     <template v-if="!marginFolded">
       <span class="text-sm">{{ session.person?.name }}</span>
       <button type="button" class="link text-sm" @click="signOut">Sign out</button>
     </template>
   </header>
-  <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
 </template>

@@ -50,6 +50,13 @@ const tabs = computed(() => [
   `Skills in ${subject.value?.name ?? ''}`,
   'Habits',
 ])
+
+const tabLook = [
+  'border-b-2 border-transparent pb-1.5',
+  'data-[headlessui-state~=selected]:border-teal',
+  'data-[headlessui-state~=selected]:font-semibold',
+  'data-[headlessui-state~=selected]:text-teal',
+]
 </script>
 
 <template>
@@ -57,12 +64,7 @@ const tabs = computed(() => [
     <h1 class="sr-only">Settle</h1>
     <TabGroup :selected-index="tab" @change="tab = $event">
       <TabList class="mb-4 flex flex-wrap gap-x-5 border-b border-rule">
-        <Tab
-          v-for="each in tabs"
-          :key="each"
-          class="border-b-2 border-transparent pb-1.5 ui-selected:border-teal data-[headlessui-state~=selected]:border-teal data-[headlessui-state~=selected]:font-semibold data-[headlessui-state~=selected]:text-teal"
-          >{{ each }}</Tab
-        >
+        <Tab v-for="each in tabs" :key="each" :class="tabLook">{{ each }}</Tab>
       </TabList>
       <TabPanels>
         <TabPanel :tabindex="-1"><MarkGrid /></TabPanel>

@@ -253,15 +253,6 @@ export const useClassRecord = defineStore('classRecord', () => {
   }
 
   /** Undoes the last change made here (or does it again, when that was an undoing), then shows how things stand. */
-  async function undoLast(): Promise<void> {
-    await saving.flush()
-    if (saving.lastEvent === null) return
-    const { event } = await askServer<{ event: number }>('POST', `/api/events/${saving.lastEvent}/undo`)
-    saving.lastEvent = event
-    saving.lastWasUndo = !saving.lastWasUndo
-    await load()
-  }
-
   /** Turns to a comment box; the subject in view goes along. */
   function chooseBox(key: string): void {
     view.kept.box = key
@@ -297,7 +288,6 @@ export const useClassRecord = defineStore('classRecord', () => {
     writeComment,
     commentKey,
     putComments,
-    undoLast,
     chooseBox,
     step,
     rewrite,

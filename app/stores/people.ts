@@ -1,14 +1,14 @@
 import { defineStore } from 'pinia'
 import type { InvitationAnswer, PeopleAnswer, Staff, StaffMember } from '~~/contracts/people'
 import { askServer } from '~/composables/useApi'
+import { useSaving } from './saving'
 import { useView } from './view'
 
 /** The staff as the coordinator keeps them; every change goes to the server at once and can be undone. */
 export const usePeople = defineStore('people', () => {
   const view = useView()
+  const saving = useSaving()
   const answer = shallowRef<PeopleAnswer | null>(null)
-  const lastEvent = ref<number | null>(null)
-  const lastWasUndo = ref(false)
   /** Links made on this page, by person: they are shown once, since only their hash is kept. */
   const links = shallowReactive(new Map<string, InvitationAnswer>())
 
@@ -19,8 +19,7 @@ export const usePeople = defineStore('people', () => {
 
   async function change(path: string, body: object): Promise<void> {
     const { event } = await askServer<{ event: number | null }>('PUT', path, body)
-    if (event !== null) lastEvent.value = event
-    lastWasUndo.value = false
+    if (event !== null) saving.did(event)
     await load()
   }
 
@@ -51,13 +50,5 @@ export const usePeople = defineStore('people', () => {
     return change('/api/people/teaching', { id, lesson: null, was: { personId, ...rest } })
   }
 
-  async function undo(): Promise<void> {
-    if (lastEvent.value === null) return
-    const { event } = await askServer<{ event: number }>('POST', `/api/events/${lastEvent.value}/undo`)
-    lastEvent.value = event
-    lastWasUndo.value = !lastWasUndo.value
-    await load()
-  }
-
-  return { answer, lastEvent, lastWasUndo, links, load, takeIn, alter, invite, give, takeAway, undo }
+  return { answer, links, load, takeIn, alter, invite, give, takeAway }
 })

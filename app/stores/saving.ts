@@ -142,7 +142,9 @@ export const useSaving = defineStore('saving', () => {
   }
 
   function tellShelf(error: unknown): void {
-    trouble.value = `This device cannot keep what you type (${error instanceof Error ? error.message : String(error)}). Do not close this page before it says “saved”.`
+    const why = error instanceof Error ? error.message : String(error)
+    trouble.value =
+      `This device cannot keep what you type (${why}). ` + 'Do not close this page before it says “saved”.'
   }
 
   /** Sends what waits, oldest first. Only one tab sends at a time. */
@@ -229,6 +231,15 @@ export const useSaving = defineStore('saving', () => {
     lastWasUndo.value = false
   }
 
+  /** Undoes what was done last, once all of it has been sent; undoing that in turn does it again. */
+  async function undoLast(): Promise<void> {
+    await flush()
+    if (lastEvent.value === null) return
+    const { event } = await askServer<{ event: number }>('POST', `/api/events/${lastEvent.value}/undo`)
+    lastEvent.value = event
+    lastWasUndo.value = !lastWasUndo.value
+  }
+
   async function notTaken(entry: ShelfEntry, problem: ApiProblem): Promise<boolean> {
     if (problem.status === 401 || problem.passing) {
       await changeEntry(entry.id, (now) => ({ ...now, state: 'waiting' }))
@@ -303,6 +314,7 @@ export const useSaving = defineStore('saving', () => {
     lastEvent,
     lastWasUndo,
     did,
+    undoLast,
     listeners,
     save,
     takeUp,

@@ -144,7 +144,8 @@ describe('the checks', () => {
 
   it('find reading that is too hard, and point at the sentence to blame', () => {
     const hard =
-      'Notwithstanding considerable organisational improvement, consolidation necessitates individualised opportunities.'
+      'Notwithstanding considerable organisational improvement, ' +
+      'consolidation necessitates individualised opportunities.'
     const [finding] = check(`Maya reads. ${hard}`).filter((each) => each.check === 'hard to read')
     expect(finding && `Maya reads. ${hard}`.slice(finding.start, finding.end)).toBe(hard)
   })

@@ -37,11 +37,10 @@ function isOwn(name: string, { usedName, legalGiven, family }: Student): boolean
 
 /** Names that are English words in ordinary use at the beginning of a sentence; ours. */
 const englishWords = new Set(
-  `Will Grace River Mark May June April August Joy Hope Faith Art Rose Summer Autumn Bill Bright Iris Ivy Lily Miles Penny Rich
-Rob Sandy Sky Violet Daisy Ruby Pearl Frank Jack Rusty Chase Hunter Mason Page Reed Star Robin Jay Dash Kit Dawn Eve Holly Heather
-Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage Storm Sunny True Victor Ray Drew Guy Dean Duke King Prince`.split(
-    /\s+/,
-  ),
+  `Will Grace River Mark May June April August Joy Hope Faith Art Rose Summer Autumn Bill Bright Iris Ivy Lily
+Miles Penny Rich Rob Sandy Sky Violet Daisy Ruby Pearl Frank Jack Rusty Chase Hunter Mason Page Reed Star
+Robin Jay Dash Kit Dawn Eve Holly Heather Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage
+Storm Sunny True Victor Ray Drew Guy Dean Duke King Prince`.split(/\s+/),
 )
 
 function beginsSentence(text: string, at: number): boolean {

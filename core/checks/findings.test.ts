@@ -225,7 +225,8 @@ describe('a comment beside its record', () => {
   })
   it('a mark and levels that tell two stories', () => {
     expect(inSums('Maya adds.', { ...marked(90), ...rated('1', '1') })).toEqual([
-      'mark and levels differ: Settled mark: 90 %, A (level A); the levels say otherwise. The family reads both and may ask why.',
+      'mark and levels differ: Settled mark: 90 %, A (level A); the levels say otherwise. ' +
+        'The family reads both and may ask why.',
     ])
     expect(inSums('Maya adds.', { ...marked(90), ...rated('3', '3') })).toEqual([])
   })
@@ -277,7 +278,7 @@ describe('a comment beside its record', () => {
       ['brilliant', 'top of the class'].map((words) => `contradicts the level «${words}» → no mend`),
     )
   })
-  it('of composed sentences, only one that was changed can contradict; an untouched one is out of step or right', () => {
+  it('of composed sentences, only a changed one can contradict; an untouched one is out of step or right', () => {
     const text = 'She works well with numbers.'
     const because = [
       { kind: 'skill level' as const, about: 's1', text: 'Adds: 3 (level 3)', tier: 'top' as const, termId: 't2' },
@@ -304,7 +305,8 @@ describe('a comment beside its record', () => {
     ])
     const [stale] = told(text, '1')
     expect(stale).toBe(
-      'out of step: Written from “Adds: 3 (level 3); Divides: 3 (level 3)”; today: Adds: 1 (level 1); Divides: 1 (level 1).',
+      'out of step: Written from “Adds: 3 (level 3); Divides: 3 (level 3)”; ' +
+        'today: Adds: 1 (level 1); Divides: 1 (level 1).',
     )
   })
 })

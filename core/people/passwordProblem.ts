@@ -1,3 +1,5 @@
+import { nameKey } from './names'
+
 /**
  * So many characters at least. NIST SP 800-63B-4 (from memory): 15 where a password is all there is to signing in,
  * no signs that are forced, and none of those that are commonly used.
@@ -12,7 +14,10 @@ export const shortestPassword = 15
  */
 export function passwordProblem(password: string, own: readonly string[], common: ReadonlySet<string>): string | null {
   if ([...password].length < shortestPassword) {
-    return `A password has at least ${shortestPassword} characters; three or four words that do not belong together will do.`
+    return (
+      `A password has at least ${shortestPassword} characters; ` +
+      'three or four words that do not belong together will do.'
+    )
   }
   const plain = lettersOf(password)
   if (common.has(password.toLocaleLowerCase('en')) || new Set(plain).size < 4) {
@@ -30,8 +35,5 @@ export function passwordProblem(password: string, own: readonly string[], common
 
 /** Letters and figures alone, without accents: names are written in many ways. */
 function lettersOf(written: string): string {
-  return written
-    .normalize('NFD')
-    .toLocaleLowerCase('en')
-    .replace(/[^\p{L}\p{N}]/gu, '')
+  return nameKey(written).replace(/[^\p{L}\p{N}]/gu, '')
 }

@@ -34,12 +34,14 @@ const countsQuery = `
     rated as (select w.class_id, count(*) as done from wanted w join member using (class_id)
       join settled_level l on l.student_id = member.student_id and l.term_id = :term
       left join skill s on l.kind = 'skill' and s.year_id = :year and s.id = l.about
-      where s.subject = any(w.subjects) or (l.kind = 'habit' and l.about in (select key from habit where year_id = :year))
+      where s.subject = any(w.subjects)
+        or (l.kind = 'habit' and l.about in (select key from habit where year_id = :year))
       group by 1),
     written as (select w.class_id, count(*) as done, count(*) filter (where c.status = 'finished') as finished
       from wanted w join member using (class_id)
       join comment c on c.student_id = member.student_id and c.term_id = :term and c.text <> ''
-      join comment_box b on b.year_id = :year and b.key = c.box and (b.subject is null or b.subject = any(w.subjects)) group by 1),
+      join comment_box b on b.year_id = :year and b.key = c.box
+        and (b.subject is null or b.subject = any(w.subjects)) group by 1),
     sent as (select m.class_id, count(distinct m.student_id) as done from report_run r
       join member m on m.class_id = r.class_id and m.student_id = any(r.student_ids)
       where r.term_id = :term and r.state = 'finished' group by 1)

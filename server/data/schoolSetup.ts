@@ -83,15 +83,18 @@ const setupQuery = `
     (select settings from school where year_id = :year) as school,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]') from subject where year_id = :year) as subjects,
+      'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]')
+      from subject where year_id = :year) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
       'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'teacherOnly', teacher_only)
       order by position), '[]') from skill where year_id = :year) as skills,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words,
       'scale', scale) order by position), '[]') from habit where year_id = :year) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
-      'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]') from comment_box where year_id = :year) as boxes,
-    (select coalesce(json_agg(phrase order by position, id), '[]') from phrase where owner is null and year_id = :year) as phrases,
+      'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]')
+      from comment_box where year_id = :year) as boxes,
+    (select coalesce(json_agg(phrase order by position, id), '[]')
+      from phrase where owner is null and year_id = :year) as phrases,
     (select coalesce(json_agg(describing_words), '[]') from describing_words where year_id = :year) as describing,
     (select definition from layout where year_id = :year order by key limit 1) as layout`
 

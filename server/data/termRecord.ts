@@ -52,7 +52,7 @@ const termRecordQuery = `
       from teaching join person on person.id = person_id where class_id = :class)
   select json_build_object(
     'classRoom', (select json_build_object('id', id, 'name', name,
-      'teacher', coalesce((select name from teacher where subject is null limit 1), ''))
+      'teacher', coalesce((select name from teacher where subject is null order by name limit 1), ''))
       from class_room where id = :class),
     'teachers', (select coalesce(json_object_agg(subject, name) filter (where subject is not null), '{}')
       from teacher),

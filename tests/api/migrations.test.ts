@@ -133,7 +133,7 @@ describe('a database of the first landing', () => {
     expect(comment?.sentences).toMatchObject([{ parts: ['habit trying'], because: [{ about: 'trying' }] }])
     expect(comment).toMatchObject({ text: 'She tries again.', version: 1 })
   })
-  it('belongs to a school year from then on: its terms, its classes, its set-up, and what can be undone of it', async () => {
+  it('belongs to a school year from then on: terms, classes, set-up, and what can be undone', async () => {
     const [year] = await loadYears(db)
     expect(await db('school_year').first()).toMatchObject({ name: '2026', starts: '2026-09-01', ends: '2026-12-20' })
     expect(await db('term').first('year_id')).toEqual({ year_id: year?.id })

@@ -61,7 +61,8 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       'no pronouns, number or name',
       spoilt('students.csv', '8,Sam,,Stone,they', ',,,Stone,it'),
       [
-        'students.csv, row 3, column pronouns: “it” is no set of pronouns. Write she/her, he/him, they/them, name only, or all five cases.',
+        'students.csv, row 3, column pronouns: “it” is no set of pronouns. ' +
+          'Write she/her, he/him, they/them, name only, or all five cases.',
         'students.csv, row 3, column number: A student needs a school number.',
         'students.csv, row 3, column given name: A student needs a name.',
         ...['marks.csv, row 3', 'levels.csv, row 3', 'habit-scores-before.csv, row 2'].map(
@@ -103,7 +104,8 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       {
         ...files,
         'boxes.csv':
-          'key,name,subject,limit,plan\na,A,,0,habit care\nb,B,maths,10,opening\nc,C,sums,10,nonsense\na,A,,9,habit speed',
+          'key,name,subject,limit,plan\na,A,,0,habit care\nb,B,maths,10,opening\n' +
+          'c,C,sums,10,nonsense\na,A,,9,habit speed',
       },
       [
         'boxes.csv, row 2, column limit: A box needs room for at least one character.',
