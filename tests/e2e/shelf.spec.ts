@@ -90,6 +90,9 @@ test('two tabs without the server: both texts are kept, and the later one is dec
   await expect(page.getByText('kept on this device and saved')).toBeVisible()
   await theirs.fill('Søren mixes blues.')
   await expect(second.getByText('kept on this device', { exact: true })).toBeVisible()
+  // That may be said of the first tab's text; what is asked here begins when the second one's is on the shelf too.
+  const offTheShelf = () => Object.keys(localStorage).filter((key) => key.startsWith('facunda.urgent.'))
+  await expect.poll(() => second.evaluate(offTheShelf)).toEqual([])
   // The second tab is closed with its work unsent; the first sends it in its place.
   await second.close()
   await page.unroute(away)
