@@ -3,6 +3,7 @@ import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
+import { gathered } from './gathered'
 import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
 
@@ -48,40 +49,50 @@ export interface Asker {
 }
 
 /**
- * Who a session belongs to, in one query; undefined when the person has signed out since, was switched off, or is not
- * there any more.
+ * Who a session belongs to; undefined when the person has signed out since, was switched off, or is not there any more.
+ * Each request asks this; those that come together ask in one query.
  * @param epoch the number of the person's sessions at sign-in; null where no session is asked about
  */
 export async function askerOf(db: Knex, personId: string, epoch: number | null): Promise<Asker | undefined> {
-  const { rows } = await db.raw<{ rows: AskerRow[] }>(
-    `select given_name, family_name, role, session_epoch, switched_off,
-       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'version', version)
-           order by starts), '[]')
-         from school_year join setup_version on year_id = id) as years,
-       (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject)), '[]')
-         from teaching where person_id = person.id) as teaching
-     from person where id = ?`,
-    [personId],
-  )
-  const [row] = rows
-  if (!row || row.switched_off || (epoch !== null && row.session_epoch !== epoch)) return undefined
+  const row = await askerRow(db, personId)
+  if (!row || row.switchedOff || (epoch !== null && row.epoch !== epoch)) return undefined
   return {
     who: { personId, role: row.role, teaching: row.teaching },
     years: row.years,
-    givenName: row.given_name,
-    familyName: row.family_name,
+    givenName: row.givenName,
+    familyName: row.familyName,
   }
 }
 
 interface AskerRow {
-  given_name: string
-  family_name: string
+  id: string
+  givenName: string
+  familyName: string
   role: Who['role']
-  session_epoch: number
-  switched_off: boolean
-  years: YearSetup[]
+  epoch: number
+  switchedOff: boolean
   teaching: { classId: string; subject: string | null }[]
 }
+
+const askerQuery = `
+  select
+    (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'version', version)
+        order by starts), '[]')
+      from school_year join setup_version on year_id = id) as years,
+    (select coalesce(json_agg(json_build_object('id', id, 'givenName', given_name, 'familyName', family_name,
+        'role', role, 'epoch', session_epoch, 'switchedOff', switched_off,
+        'teaching', (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject)), '[]')
+          from teaching where person_id = person.id))), '[]')
+      from person where id = any(?)) as people`
+
+const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
+  const { rows } = await db.raw<{ rows: { years: YearSetup[]; people: AskerRow[] }[] }>(askerQuery, [[...new Set(ids)]])
+  const { years = [], people = [] } = rows[0] ?? {}
+  return ids.map((id) => {
+    const person = people.find((each) => each.id === id)
+    return person && { ...person, years }
+  })
+})
 
 /** Ends every session of a person. */
 export async function endSessions(db: Knex, personId: string): Promise<void> {

@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import type { Term } from '../../core/record/term'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
+import { gathered } from './gathered'
 
 /** What every change in a class and term asks first: the term, who teaches there, and which of these students. */
 export interface OpenedPlace {
@@ -16,26 +17,51 @@ export const termColumns = `'id', id, 'name', name, 'yearId', year_id,
   'year', (select name from school_year where school_year.id = year_id), 'starts', starts, 'ends', ends,
   'commentsDue', comments_due, 'locks', locks`
 
-const placeQuery = `
-  select
-    (select json_build_object(${termColumns}) from term where id = :term
-      and year_id = (select year_id from class_room where id = :class)) as term,
-    (select name from class_room where id = :class) as room,
-    (select coalesce(json_agg(subject), '[]') from teaching where class_id = :class and subject is not null)
-      as subjects,
-    (select coalesce(json_agg(student_id), '[]') from enrolment
-      where class_id = :class and student_id = any(:students)) as enrolled`
+/** A place that is looked up, with the students who are asked about. */
+export interface PlaceAsked {
+  classId: string
+  termId: string
+  studentIds?: readonly string[]
+}
 
-/** Looks a place up, in one query. @throws Refusal when there is no such class, or no such term in its year */
-export async function loadPlace(
-  db: Knex,
-  place: { classId: string; termId: string },
-  studentIds: readonly string[] = [],
-): Promise<OpenedPlace> {
-  const { rows } = await db.raw<{
-    rows: { term: Term | null; room: string | null; subjects: string[]; enrolled: string[] }[]
-  }>(placeQuery, { class: place.classId, term: place.termId, students: [...new Set(studentIds)] })
-  const [row] = rows
+const placesQuery = `
+  select
+    (select json_build_object(${termColumns}) from term where id = asked.term_id
+      and year_id = (select year_id from class_room where id = asked.class_id)) as term,
+    (select name from class_room where id = asked.class_id) as room,
+    (select coalesce(json_agg(subject), '[]') from teaching
+      where class_id = asked.class_id and subject is not null) as subjects,
+    (select coalesce(json_agg(student_id), '[]') from enrolment
+      where class_id = asked.class_id and student_id = any(asked.students)) as enrolled
+  from json_to_recordset(?) as asked (nth int, class_id uuid, term_id uuid, students uuid[])
+  order by nth`
+
+interface PlaceRow {
+  term: Term | null
+  room: string | null
+  subjects: string[]
+  enrolled: string[]
+}
+
+async function placeRows(db: Knex, places: readonly PlaceAsked[]): Promise<PlaceRow[]> {
+  const asked = places.map(({ classId, termId, studentIds = [] }, nth) => ({
+    nth,
+    class_id: classId,
+    term_id: termId,
+    students: [...new Set(studentIds)],
+  }))
+  return (await db.raw<{ rows: PlaceRow[] }>(placesQuery, [JSON.stringify(asked)])).rows
+}
+
+const placeAmongOthers = gathered(100, placeRows)
+
+/**
+ * Looks a place up; those that are looked up at the same time are, in one query.
+ * @throws Refusal when there is no such class, or no such term in its year
+ */
+export async function loadPlace(db: Knex, place: PlaceAsked): Promise<OpenedPlace> {
+  // Inside a transaction a place is looked up with it, not beside it.
+  const [row] = db.isTransaction ? await placeRows(db, [place]) : [await placeAmongOthers(db, place)]
   if (!row?.room) throw new Refusal('not found', 'There is no such class.')
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   return {

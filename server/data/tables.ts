@@ -5,7 +5,7 @@ import type { Layout } from '../../core/school/layout'
 import type { School } from '../../core/school/schoolSetup'
 import type { Phrase } from '../../core/narrative/phrase'
 import type { Scale } from '../../core/scales/scale'
-import type { RecordedChange } from './changes/recordChanges'
+import type { RecordedChange } from './changes/keptEvents'
 
 // Every table's rows, typed once. Dates are ISO text; jsonb goes in as text and comes out as what it holds.
 

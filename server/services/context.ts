@@ -2,11 +2,13 @@ import type { Knex } from 'knex'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import { allow, allowOpenTerm, grantsIn, type Grants, type Who } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { recordChanges, type Deed, type Recorded, type RecordOptions } from '../data/changes/recordChanges'
 import type { Change } from '../data/changes/changeableTables'
+import type { Deed } from '../data/changes/keptEvents'
+import type { Recorded } from '../data/changes/recordChanges'
+import { recordSave } from '../data/changes/recordTogether'
+import type { RecordOptions } from '../data/changes/sortedOut'
 import { loadPlace, type OpenedPlace } from '../data/places'
 import { loadSchoolSetup, type YearSetup } from '../data/schoolSetup'
-import { inTransaction } from '../data/transactions'
 
 /** What every service works with: who asks, on which database, on which day (ISO date). */
 export interface Context {
@@ -55,7 +57,7 @@ export async function openPlace(
   place: Place,
   studentIds: readonly string[] = [],
 ): Promise<OpenedPlace & { grants: Grants }> {
-  const opened = await loadPlace(context.db, place, studentIds)
+  const opened = await loadPlace(context.db, { ...place, studentIds })
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
   allowOpenTerm(opened.term, context.today)
@@ -65,12 +67,12 @@ export async function openPlace(
   return { ...opened, grants }
 }
 
-/** Makes changes in a transaction of their own, recorded as one event. */
+/** Makes changes whole or not at all, recorded as one event. */
 export function save(
   { db, who }: Context,
   deed: Omit<Deed, 'personId'>,
   changes: readonly Change[],
   options?: RecordOptions,
 ): Promise<Recorded> {
-  return inTransaction(db, (trx) => recordChanges(trx, { ...deed, personId: who.personId }, changes, options))
+  return recordSave(db, { deed: { ...deed, personId: who.personId }, changes, ...(options && { options }) })
 }

@@ -12,6 +12,8 @@ interface TableRule {
   hidden?: readonly string[]
   /** Whether the row is part of a year's set-up, which browsers and servers keep by its version. */
   setup?: boolean
+  /** Whether many people change such rows at the same time, a few each: their changes share transactions. */
+  often?: boolean
 }
 
 /** The tables whose rows people change. A table stands after those it rests on. */
@@ -21,8 +23,8 @@ export const changeableTables = {
   category: { key: ['class_id', 'subject', 'key'] },
   work: { key: ['id'] },
   result: { key: ['work_id', 'student_id'] },
-  settled_mark: { key: ['student_id', 'subject', 'term_id'] },
-  settled_level: { key: ['student_id', 'kind', 'about', 'term_id'] },
+  settled_mark: { key: ['student_id', 'subject', 'term_id'], often: true },
+  settled_level: { key: ['student_id', 'kind', 'about', 'term_id'], often: true },
   comment: { key: ['student_id', 'box', 'term_id'], seenIn: ['text', 'own_words', 'status'], versioned: true },
   accepted_finding: { key: ['student_id', 'box', 'term_id', 'check_name', 'words'], seenIn: [] },
   phrase: { key: ['year_id', 'id'], setup: true },

@@ -4,7 +4,8 @@ import { isNeed, type Need } from '../../access/grants'
 import { placeOf, type Change, type Standing } from './changeableTables'
 import { applyBack } from './difference'
 import { holdRows } from './heldRows'
-import { recordChanges, standsAsLeft, type RecordedChange } from './recordChanges'
+import { standsAsLeft, type RecordedChange } from './keptEvents'
+import { recordChanges } from './recordChanges'
 
 /** An event as far as undoing looks at it. */
 export interface UndoableEvent {

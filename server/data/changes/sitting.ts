@@ -1,0 +1,61 @@
+import type { Knex } from 'knex'
+import { placeOf, type Change, type Standing } from './changeableTables'
+import { applyBack, differenceBack, digestOf } from './difference'
+import { standsAsLeft, type Deed, type RecordedChange } from './keptEvents'
+
+/** So long after the last keystroke a sitting is over, and the next change is an event of its own. */
+const sittingMinutes = 10
+
+/** An event that is gone on with while somebody writes on one text. */
+export interface Sitting {
+  event: number
+  version: number
+  changes: RecordedChange[]
+}
+
+/** The event that this change goes on with: the same person's, on the same text, a short while ago. */
+export async function sittingOf(
+  trx: Knex.Transaction,
+  deed: Deed,
+  wanted: readonly Change[],
+  held: ReadonlyMap<string, Standing>,
+): Promise<Sitting | null> {
+  const [change] = wanted
+  const writtenIn = change && wanted.length === 1 ? held.get(placeOf(change))?.writtenIn : null
+  if (!change || change.after === null || typeof writtenIn !== 'number') return null
+  const { rows } = await trx.raw<{ rows: { version: number; changes: RecordedChange[] | null }[] }>(
+    `select nextval('comment_version') as version, (
+       select changes from event where id = :writtenIn and person_id = :person and kind = :kind and undone_by is null
+         and undoes is null and jsonb_array_length(changes) = 1 and last_at > now() - make_interval(mins => :minutes)
+     ) as changes`,
+    { writtenIn, person: deed.personId, kind: deed.kind, minutes: sittingMinutes },
+  )
+  const [row] = rows
+  const [first] = row?.changes ?? []
+  const now = held.get(placeOf(change))?.row
+  if (!row?.changes || !first || !now || !standsAsLeft(first, now)) return null
+  return { event: writtenIn, version: row.version, changes: row.changes }
+}
+
+/** Goes on with an event: it still leads back to what stood before the sitting, now from the newest words. */
+export async function amend(
+  trx: Knex.Transaction,
+  sitting: Sitting,
+  [change]: readonly Change[],
+  held: ReadonlyMap<string, Standing>,
+): Promise<number> {
+  const [first] = sitting.changes
+  const now = change && held.get(placeOf(change))?.row
+  if (!change?.after || !first || !now) throw new Error('A sitting is one change of one text.')
+  const { table, key, after } = change
+  const next: RecordedChange =
+    'madeNew' in first
+      ? { table, key, madeNew: digestOf(after) }
+      : 'back' in first
+        ? { table, key, back: differenceBack(applyBack(now, first.back), after) }
+        : { table, key, before: first.before, after }
+  await trx('event')
+    .where({ id: sitting.event })
+    .update({ changes: JSON.stringify([next]), last_at: new Date() })
+  return sitting.event
+}
