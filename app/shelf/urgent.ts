@@ -3,7 +3,7 @@ import type { Work } from './work'
 /**
  * What has been typed and is not on the shelf yet. IndexedDB takes its time, and a page may go at any moment; this is
  * kept before the keystroke is over. A page has a place of its own, which the page after it in the same tab looks into,
- * and any other once the page that it belongs to has been silent for long.
+ * and any other, new or open, once the page that it belongs to has been silent for long.
  */
 interface Urgent {
   owner: string
@@ -15,7 +15,7 @@ interface Urgent {
 const prefix = 'facunda.urgent.'
 const pageBefore = 'facunda.urgent.page'
 /** Milliseconds after which nobody can be about to put this on the shelf any more. */
-const silentAfter = 15_000
+export const silentAfter = 15_000
 
 /** Keeps what waits to be put on the shelf; nothing takes the place away. */
 export function holdUrgently(owner: string, tab: string, works: readonly Work[], now: number): void {
@@ -29,11 +29,14 @@ export function holdUrgently(owner: string, tab: string, works: readonly Work[],
   }
 }
 
-/** What pages that are gone could not put on the shelf, with the tab it was typed in; it is taken out here. */
-export function takeUrgent(owner: string, now: number): { tab: string; work: Work }[] {
+/**
+ * What pages that are gone could not put on the shelf, with the tab it was typed in; it is taken out here.
+ * @param own this page's tab, whose place is left alone
+ */
+export function takeUrgent(owner: string, own: string, now: number): { tab: string; work: Work }[] {
   const before = sessionStorage.getItem(pageBefore)
   return Object.keys(localStorage)
-    .filter((key) => key.startsWith(prefix))
+    .filter((key) => key.startsWith(prefix) && key !== prefix + own)
     .flatMap((key) => {
       const urgent = readUrgent(key)
       if (urgent?.owner !== owner || (urgent.tab !== before && now - urgent.at < silentAfter)) return []

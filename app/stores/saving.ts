@@ -12,7 +12,7 @@ import {
   tabId,
   type ShelfEntry,
 } from '~/shelf/shelf'
-import { holdUrgently, takeUrgent } from '~/shelf/urgent'
+import { holdUrgently, silentAfter, takeUrgent } from '~/shelf/urgent'
 import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/shelf/work'
 import { useSession } from './session'
 
@@ -49,6 +49,7 @@ export const useSaving = defineStore('saving', () => {
   let pause = 500
   let timer: ReturnType<typeof setTimeout> | undefined
   let again: ReturnType<typeof setTimeout> | undefined
+  let watching: ReturnType<typeof setInterval> | undefined
   /** What has not reached the shelf yet, by key. */
   const pending = shallowReactive(new Map<string, Work>())
   /** One after the other: what this tab puts on the shelf. */
@@ -76,12 +77,20 @@ export const useSaving = defineStore('saving', () => {
   /** Takes what an earlier visit or another tab could not send, and tries to send it. */
   async function takeUp(): Promise<void> {
     owner = session.person?.id ?? null
-    if (owner !== null) {
-      for (const { tab, work } of takeUrgent(owner, Date.now())) await addEntry(owner, work, Date.now(), tab)
-    }
+    await takeLeft()
     await look()
     await flush()
     await forgetAnswers(Date.now() - followedFor)
+    watching ??= setInterval(() => void takeLeft().then((found) => (found ? flush() : undefined)), silentAfter)
+  }
+
+  /** Puts on the shelf what a page that is gone had no time to put there. @returns whether there was anything */
+  function takeLeft(): Promise<boolean> {
+    return alone('urgent', async () => {
+      const left = owner === null ? [] : takeUrgent(owner, tabId, Date.now())
+      for (const { tab, work } of left) await addEntry(owner ?? '', work, Date.now(), tab)
+      return left.length > 0
+    })
   }
 
   /** Looks at the shelf. Two looks may come back in the other order: an older one never takes the newer one’s place. */
@@ -155,7 +164,7 @@ export const useSaving = defineStore('saving', () => {
         while (flushAgain) {
           flushAgain = false
           await putting
-          await alone(sendAll)
+          await alone('shelf', sendAll)
         }
       } catch (error) {
         tellShelf(error)
@@ -166,10 +175,9 @@ export const useSaving = defineStore('saving', () => {
     return flushing
   }
 
-  async function alone(work: () => Promise<void>): Promise<void> {
+  async function alone<T>(what: 'shelf' | 'urgent', work: () => Promise<T>): Promise<T> {
     // A page that is not served over a safe connection has no locks; the server's own rule still holds.
-    if ('locks' in navigator) await navigator.locks.request(`facunda.shelf.${owner}`, () => work())
-    else await work()
+    return 'locks' in navigator ? await navigator.locks.request(`facunda.${what}.${owner}`, () => work()) : work()
   }
 
   async function sendAll(): Promise<void> {

@@ -49,7 +49,10 @@ export function checkComment(index: RecordIndex, student: Student, box: CommentB
     .filter((finding) => !isAccepted(finding, { index, student, box, text }))
 }
 
-/** Whether the teacher has said of these very words that they are right. */
+/**
+ * Whether the teacher has said of these very words that they are right.
+ * @example isAccepted(finding of “his”, input) // true once the teacher has said of “his” in this box that it is right
+ */
 export function isAccepted(
   { check, ...range }: Finding,
   { index, student, box, text }: Pick<CheckInput, 'index' | 'student' | 'box' | 'text'>,

@@ -43,7 +43,10 @@ export function write(text: string, start: number, end: number, label = `Write â
   return { label, start, end, text }
 }
 
-/** A finding that is about the whole text, or about there being none. */
+/**
+ * A finding that is about the whole text, or about there being none.
+ * @example ofWhole('empty', 'Nothing is written here yet.', input) // a finding from the first to the last letter
+ */
 export function ofWhole(check: string, why: string, input: CheckInput, mends: Mend[] = []): Finding {
   return { check, why, start: 0, end: input.text.length, mends }
 }

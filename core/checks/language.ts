@@ -15,6 +15,9 @@ const taste = /^(Style|Enhancement|WordChoice|Readability|Miscellaneous|Formatti
 /**
  * A language checker's remarks as findings. The class's names and the school's words are spelled right by definition.
  * @param known names and words, in any case
+ * @example
+ * languageFindings([{ kind: 'Spelling', message: 'Did you mean “read”?', start: 5, end: 8, suggestions: ['read'] }],
+ *   'Maya rad.', new Set(['maya'])) // one finding “spelling” with the mend “Write “read””
  */
 export function languageFindings(
   remarks: readonly LanguageRemark[],

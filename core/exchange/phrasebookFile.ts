@@ -17,6 +17,9 @@ export interface CellProblem {
 /**
  * One row of a phrasebook file as a phrase, or everything that is wrong with it.
  * @param subjects the keys that a phrase may be for, "general" and "any" among them
+ * @example
+ * readPhraseRow(row of 'm-open-1,mathematics,opening,any,strong,"{Name} {has} settled."', ['mathematics'])
+ * // { phrase: { id: 'm-open-1', part: 'opening', … }, problems: [] }
  */
 export function readPhraseRow(
   record: FileRecord,

@@ -2,7 +2,10 @@ import { familyOf } from './wordFamily'
 
 const numbers = new Map<string, number>()
 
-/** A small whole number for the family of a word, so that counting families is counting in a list. */
+/**
+ * A small whole number for the family of a word, so that counting families is counting in a list.
+ * @example familyNumber('reads') === familyNumber('reading') // true: one family, one number
+ */
 export function familyNumber(word: string): number {
   const family = familyOf(word)
   const known = numbers.get(family)

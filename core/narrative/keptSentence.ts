@@ -32,7 +32,12 @@ export function keptSentence({ composed, because, ...rest }: DraftSentence, { te
   return { ...rest, ...(stands ? {} : { composed }), because: reasons }
 }
 
-/** The sentence again. What was kept before its words were remembered is taken to stand as it was composed. */
+/**
+ * The sentence again. What was kept before its words were remembered is taken to stand as it was composed.
+ * @example
+ * wholeSentence({ start: 0, end: 4, parts: [], phraseIds: [], because: [] }, { text: 'Yes.', termId })
+ * // { start: 0, end: 4, composed: 'Yes.', parts: [], phraseIds: [], because: [] }
+ */
 export function wholeSentence(kept: KeptSentence, { text, termId }: Around): DraftSentence {
   const because = kept.because.map((each): Because => ({ termId, about: '', tier: null, ...each }))
   return { composed: text.slice(kept.start, kept.end), parts: [], ...kept, because }

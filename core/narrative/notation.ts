@@ -208,7 +208,10 @@ function writeToken(token: PlainToken): string {
   }
 }
 
-/** The tokens that are said when these facts are known: optional words stand only with all their facts. */
+/**
+ * The tokens that are said when these facts are known: optional words stand only with all their facts.
+ * @example tokensWith(tokens of '{Name} {reads}[ with {#mark}].', {}) // the tokens of '{Name} {reads}.'
+ */
 export function tokensWith(tokens: readonly Token[], facts: Partial<Record<FactName, string>>): readonly PlainToken[] {
   return isPlain(tokens)
     ? tokens

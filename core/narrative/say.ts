@@ -136,7 +136,10 @@ export function saySentence(
   }
 }
 
-/** True when a text speaks of several others, whom "they" would seem to mean. */
+/**
+ * True when a text speaks of several others, whom "they" would seem to mean.
+ * @example couldBeMeant('Sam helps others.', they) // true: a “they” after it could mean the others; with “she” false
+ */
 export function couldBeMeant(text: string, pronouns: Pronouns): boolean {
   return (
     pronouns !== 'name only' &&

@@ -13,6 +13,7 @@ export function standingsOfBox(
 /**
  * The strand or habit that a part of a plan names. A habit part names a habit and an outcome a strand; other parts
  * name what the box's own subject gives, before what shares its name.
+ * @example standingNamed({ part: 'habit', about: 'care' }, 'art', facts) // the habit, not a strand of that name
  */
 export function standingNamed(
   { part, about }: Pick<PlannedPart, 'part' | 'about'>,

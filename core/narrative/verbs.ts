@@ -15,6 +15,7 @@ const irregular: Record<string, string> = {
 /**
  * The form a verb takes after "they", from the form it takes after "she": has → have, tries → try, writes → write.
  * The usual spelling rules of English (common practice): -ies → -y, -es after a hissing sound goes whole, else -s goes.
+ * @example pluralVerb('tries') // 'try'
  */
 export function pluralVerb(singular: string): string {
   const listed = irregular[singular.replace('’', "'")]

@@ -4,7 +4,10 @@ export interface PersonName {
   readonly family: string
 }
 
-/** "Maya O'Brien"; a person with one name is shown by it. */
+/**
+ * "Maya O'Brien"; a person with one name is shown by it.
+ * @example displayName({ given: 'Maya', family: "O'Brien" }) // "Maya O'Brien"
+ */
 export function displayName(name: PersonName): string {
   return [name.given, name.family].filter(Boolean).join(' ')
 }

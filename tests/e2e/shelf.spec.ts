@@ -106,6 +106,28 @@ test('two tabs without the server: both texts are kept, and the later one is dec
   await expect(page.getByRole('textbox', { name: 'Art for Søren' })).toHaveValue('Søren mixes blues.')
 })
 
+test('what a closed tab had no time to put on the shelf is sent by a tab that is open', async ({ page, context }) => {
+  await signIn(page, 'ines')
+  const second = await context.newPage()
+  const theirs = await openComment(second, 'Art', /Tamsin/, 'Tamsin')
+  // A shelf that is not quick enough: nothing reaches it before the tab is closed.
+  await second.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new Error('The disk is busy.')
+    }
+  })
+  await second.route(away, (route) => route.abort())
+  await theirs.fill('Tamsin draws the weir.')
+  await expect
+    .poll(() => second.evaluate(() => Object.values(localStorage).some((held) => String(held).includes('the weir'))))
+    .toBe(true)
+  await second.close()
+  const left = () => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('facunda.urgent.')))
+  await expect.poll(left, { timeout: 60_000 }).toEqual([])
+  const mine = await openComment(page, 'Art', /Tamsin/, 'Tamsin')
+  await expect(mine).toHaveValue('Tamsin draws the weir.')
+})
+
 test('a term that locks while three comments are written: all three stay, listed, until they are decided about', async ({
   page,
 }) => {

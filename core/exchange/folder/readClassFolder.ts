@@ -99,7 +99,10 @@ function readBefore(
   }
 }
 
-/** Takes every proposal that nothing was settled against: what the batch command does in place of the teacher's key. */
+/**
+ * Takes every proposal that nothing was settled against: what the batch command does in place of the teacher's key.
+ * @example withProposalsTaken(record).marks.length // one for each student and subject with a mark to propose
+ */
 export function withProposalsTaken(record: ClassRecord): ClassRecord {
   const index = indexRecord(record)
   const taken = record.students.flatMap((student) =>

@@ -34,7 +34,10 @@ export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   return { text, pieces }
 }
 
-/** A frame in the notation. */
+/**
+ * A frame in the notation.
+ * @example frameNotation(recogniseFrame('Maya reads to her class.', setting)) // '{Name} {reads} to {their} class.'
+ */
 export function frameNotation(frame: Frame): string {
   return writePhrase(frameTokens(frame))
 }
@@ -44,7 +47,10 @@ export function frameTokens(frame: Frame): PlainToken[] {
   return frameParts(frame).map(({ text, piece: found }) => found?.token ?? { kind: 'words', text })
 }
 
-/** A frame's text cut at what varies, in order; `piece` is null where the words are fixed. */
+/**
+ * A frame's text cut at what varies, in order; `piece` is null where the words are fixed.
+ * @example frameParts(recogniseFrame('Maya reads.', setting)).map((part) => part.text) // ['Maya', ' ', 'reads', '.']
+ */
 export function frameParts({ text, pieces }: Frame): { text: string; piece: FramePiece | null }[] {
   const parts: { text: string; piece: FramePiece | null }[] = []
   let from = 0
@@ -79,7 +85,12 @@ export function readOtherwise(frame: Frame, which: number, other: number): Frame
   }
 }
 
-/** The words of a text with their places; what stands in braces is notation and no word. */
+/**
+ * The words of a text with their places; what stands in braces is notation and no word.
+ * @example
+ * cutIntoWords('{Name} reads. So do we.').map((word) => [word.lower, word.sentence])
+ * // [['reads', 0], ['so', 1], ['do', 1], ['we', 1]]
+ */
 export function cutIntoWords(text: string): FrameWord[] {
   // What stands in braces already is notation, and stays.
   const written = [...text.matchAll(/\{[^}]*\}/g)].map((match) => ({

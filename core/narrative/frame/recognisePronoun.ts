@@ -65,7 +65,10 @@ function casesOf(word: FrameWord, set: Exclude<Reading['set'], null>): PronounCa
   return set === they && word.lower === 'themselves' ? ['reflexive'] : found
 }
 
-/** The likelier case and, where one word serves two, the other one, with whether there is any doubt. */
+/**
+ * The likelier case and, where one word serves two, the other one, with whether there is any doubt.
+ * @example “her” in 'She keeps her work.' // ['determiner', { case: 'object', sure: true }]: it belongs to her, surely
+ */
 export function likelierCase(
   cases: readonly PronounCase[],
   word: FrameWord,
@@ -114,7 +117,10 @@ function severalBefore(reading: Reading, at: number): boolean {
     .some((word, index) => word.sentence === sentence && index !== reading.subjectAt && mayBeSeveral(word))
 }
 
-/** Whether a word looks like several people or things: a plural noun, by its ending. */
+/**
+ * Whether a word looks like several people or things: a plural noun, by its ending.
+ * @example mayBeSeveral(the word 'fractions') // true; of 'always' false
+ */
 export function mayBeSeveral(word: FrameWord): boolean {
   if (/^(children|people|we|us)$/.test(word.lower)) return true
   return (
