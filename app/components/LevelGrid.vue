@@ -161,23 +161,25 @@ function fill(which: 'empty' | 'all'): void {
       <p class="text-muted">Type {{ symbols }}, then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
-      <template v-if="may && column">
-        <label class="ml-auto flex items-center gap-2"
-          >{{ column.title }}: all get
-          <select v-model="fillWith" class="field">
-            <option value="" disabled>level</option>
-            <option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">
-              {{ each.symbol }}
-            </option>
-          </select></label
-        >
-        <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">
-          Fill {{ empty.length }} empty
-        </button>
-        <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">
-          Replace {{ students.length }}
-        </button>
-      </template>
+    </div>
+    <!-- A line of its own, with room for the longest title: the grid stays where it is from skill to skill. -->
+    <div v-if="may && column" class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
+      <label class="flex w-0 min-w-60 grow items-center gap-2">
+        <span class="min-w-0 grow truncate text-right" :title="column.title">{{ column.title }}</span>
+        <span class="shrink-0">all get</span>
+        <select v-model="fillWith" class="field shrink-0">
+          <option value="" disabled>level</option>
+          <option v-for="each in column.scale.levels" :key="each.symbol" :value="each.symbol">
+            {{ each.symbol }}
+          </option>
+        </select>
+      </label>
+      <button type="button" class="quiet" :disabled="fillWith === '' || empty.length === 0" @click="fill('empty')">
+        Fill {{ empty.length }} empty
+      </button>
+      <button type="button" class="quiet" :disabled="fillWith === ''" @click="fill('all')">
+        Replace {{ students.length }}
+      </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="fitting < columns.length" class="flex flex-wrap items-center gap-3 text-sm">
