@@ -73,6 +73,8 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
         statement: 'Adds',
         familyWords: 'Adds numbers',
         inSentence: 'adding numbers',
+        does: '',
+        grades: null,
         teacherOnly: false,
       },
       {
@@ -82,6 +84,8 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
         statement: 'Divides',
         familyWords: 'Divides numbers',
         inSentence: 'dividing numbers',
+        does: '',
+        grades: null,
         teacherOnly: false,
       },
       {
@@ -91,6 +95,8 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
         statement: 'Secret screening',
         familyWords: 'Secret screening',
         inSentence: 'secret screening',
+        does: '',
+        grades: null,
         teacherOnly: true,
       },
     ],

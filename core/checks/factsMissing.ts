@@ -17,7 +17,7 @@ export const factsMissing: Check = (input) => {
     ...new Set(
       box.plan.flatMap(({ part, about }) =>
         (part === 'outcome' || part === 'habit') &&
-        !['mark', 'strongest', 'weakest'].includes(about) &&
+        !['each', 'mark', 'strongest', 'weakest'].includes(about) &&
         !standingNamed({ part, about }, box.subject, facts)
           ? [about]
           : [],

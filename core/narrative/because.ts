@@ -3,6 +3,7 @@ import { tiers, type Tier } from '../scales/tier'
 import { text } from '../text/textSchema'
 import type { FactName } from './notation'
 import type { Move, PartKind } from './phrase'
+import type { SkillWords } from './skillWords'
 
 export const becauseKinds = ['skill level', 'mark', 'habit', 'result', 'trend', 'attendance', 'always'] as const
 
@@ -69,6 +70,8 @@ export interface StandingFact {
    */
   readonly strongestSkill: SayableFact | null
   readonly weakestSkill: SayableFact | null
+  /** What of a strand stands at its level, in the skills' own words; left out where no words are known. */
+  readonly skills?: { readonly words: SkillWords; readonly because: Because }
 }
 
 /** A fact that can stand inside a sentence, with what it rests on. */

@@ -152,6 +152,9 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
 /** What sentences of one comment may name more than once. */
 const oftenTold: ReadonlySet<FactName> = new Set<FactName>(['subject', 'term', 'skill', 'habit'])
 
+/** Skills in their own words, of which a comment may have several. */
+const ownWords: ReadonlySet<FactName> = new Set<FactName>(['does skills', 'do skills', 'doing skills'])
+
 /**
  * All wordings of a part with their costs, fixed words and the words of the facts that they tell; the cheapest first.
  */
@@ -177,7 +180,8 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
 
 /** A fact's words; the fact itself counts for as often as a word may stand, so that none is told twice. */
 function familiesOfFact(fact: FactName, words: string): number[] {
-  const families = contentWords(words).map(familyNumber)
+  // Skills of one subject share words by nature: what may not come twice is the same skills.
+  const families = ownWords.has(fact) ? [] : contentWords(words).map(familyNumber)
   return oftenTold.has(fact)
     ? families
     : [...families, ...Array.from({ length: mostTimes }, () => familyNumber(`“${words}”`))]

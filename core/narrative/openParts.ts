@@ -6,7 +6,7 @@ import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
-import { standingNamed, standingsOfBox } from './standingsOfBox'
+import { eachNamed, standingNamed, standingsOfBox } from './standingsOfBox'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -43,7 +43,7 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const parts: OpenPart[] = []
   const leftOut: LeftOut[] = []
   const spokenOf = new Set<string>()
-  for (const planned of request.box.plan) {
+  for (const planned of eachNamed(request.box, request.facts)) {
     const opened = openPart(planned, request, phrasebook, spokenOf)
     if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
     else parts.push(opened)
@@ -190,11 +190,20 @@ function inWords(facts: OpenPart['facts']): OpenPart['words'] {
 /** What phrases may say of the standing that they speak of. */
 export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
   const inSentence: SayableFact = { text: lowerFirst(standing.name), because: null }
-  const { trend, strongestSkill, weakestSkill } = standing
+  const { trend, strongestSkill, weakestSkill, skills } = standing
   return {
     ...(standing.kind === 'mark' ? {} : { skill: inSentence, habit: inSentence }),
     ...(strongestSkill ? { 'strongest skill': strongestSkill } : {}),
     ...(weakestSkill ? { 'weakest skill': weakestSkill } : {}),
+    ...(skills ? skillFacts(skills) : {}),
     ...(trend?.text ? { trend: { text: trend.text, because: trend.because } } : {}),
+  }
+}
+
+function skillFacts({ words, because }: NonNullable<StandingFact['skills']>): OpenPart['facts'] {
+  return {
+    'does skills': { text: words.does, because },
+    'do skills': { text: words.do, because },
+    'doing skills': { text: words.doing, because },
   }
 }

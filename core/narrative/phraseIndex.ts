@@ -5,9 +5,10 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 
 /**
  * The phrases that may be said for a part of a box: of the box's subject and of any, at one tier (null: at none).
- * An outcome that a subject words itself is not worded for any subject; a part that is no outcome or habit may also
- * speak in general; and the general comment says of what serves any subject only what speaks of a habit. The outcome
- * of an uneven strand has phrases of its own, which may speak in general too.
+ * An outcome that a subject words itself is not worded for any subject, and one that nobody words is told by the
+ * skills' own words; a part that is no outcome or habit may also speak in general; and the general comment says of what
+ * serves any subject only what speaks of a habit. The outcome of an uneven strand has phrases of its own, which may
+ * speak in general too.
  * @param subject the box's; null for the general comment
  */
 export function phrasesFor(
@@ -25,10 +26,9 @@ export function phrasesFor(
   const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
   const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
   if (part === 'outcome' && own.length > 0) return own
-  return [
-    ...own,
-    ...abouts.filter((each) => subject !== null || each !== 'any').flatMap((each) => find('any', part, each, tier)),
-  ]
+  const shared = abouts.filter((each) => subject !== null || each !== 'any')
+  const found = [...own, ...shared.flatMap((each) => find('any', part, each, tier))]
+  return part === 'outcome' && found.length === 0 ? find('any', part, 'any', tier) : found
 }
 
 /** What a phrase is looked up as. */
@@ -37,7 +37,7 @@ type IndexedPart = PartKind | 'uneven outcome'
 /** A phrasebook by what its phrases are looked up by, made once per phrasebook. */
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
-  readonly find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => readonly ReadyPhrase[]
+  readonly find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => ReadyPhrase[]
   /** The numbers of the word families of all describing words: what may stand only once in a comment. */
   readonly describingFamilies: ReadonlySet<number>
 }
@@ -69,7 +69,7 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
   return made
 }
 
-const none: readonly ReadyPhrase[] = []
+const none: ReadyPhrase[] = []
 
 function keyOf(subject: string, part: IndexedPart, about: string, tier: Tier | null): string {
   return `${subject}\u0000${part}\u0000${about}\u0000${tier}`

@@ -10,8 +10,8 @@ export type Condition = (typeof conditions)[number]
 export interface PlannedPart {
   readonly part: PartKind
   /**
-   * The strand, or the habit's key; "mark" for the subject's mark; "strongest" or "weakest" of those that the plan
-   * speaks of; "most moved" for progress; "any" where the part speaks of none.
+   * The strand, or the habit's key; "each" for every one there is; "mark" for the subject's mark; "strongest" or
+   * "weakest" of those that the plan speaks of; "most moved" for progress; "any" where the part speaks of none.
    */
   readonly about: string
   /** Null: always. */

@@ -1,7 +1,7 @@
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
 import { capitalised } from './capitals'
-import type { FactName, NameForm, PlainToken } from './notation'
+import { parsePhrase, tokensWith, type FactName, type NameForm, type PlainToken } from './notation'
 import { possessiveOf, type PossessiveRule } from './possessive'
 import { pluralVerb } from './verbs'
 
@@ -32,13 +32,17 @@ export interface Said {
   readonly spoken: Spoken
 }
 
-/** Facts put in their places as plain words. A missing one is the caller's to avoid. */
+/** Facts put in their places as words, or with the verbs that they bring. A missing one is the caller's to avoid. */
 export function withFacts(
   tokens: readonly PlainToken[],
   facts: Partial<Record<FactName, string>>,
 ): readonly PlainToken[] {
   if (!tokens.some((token) => token.kind === 'fact')) return tokens
-  return tokens.map((token) => (token.kind === 'fact' ? { kind: 'words', text: facts[token.fact] ?? '' } : token))
+  return tokens.flatMap((token): readonly PlainToken[] => {
+    if (token.kind !== 'fact') return [token]
+    const text = facts[token.fact] ?? ''
+    return token.fact === 'does skills' ? tokensWith(parsePhrase(text), {}) : [{ kind: 'words', text }]
+  })
 }
 
 /**

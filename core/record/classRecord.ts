@@ -1,5 +1,5 @@
 import type { Roster } from './roster'
-import type { SchoolSetup } from '../school/schoolSetup'
+import { isTaughtIn, type SchoolSetup } from '../school/schoolSetup'
 import type { SettledTerm, TermRecord } from './termRecord'
 
 /** A class in one term, with the terms before it, the latest first. */
@@ -13,7 +13,9 @@ export interface ClassTerm extends Roster, TermRecord {
  */
 export interface ClassRecord extends SchoolSetup, ClassTerm {}
 
-/** The whole record, from the parts that are fetched and kept apart. */
+/** The whole record, from the parts that are fetched and kept apart; of the skills, those of the class's grades. */
 export function classRecordOf(setup: SchoolSetup, term: ClassTerm): ClassRecord {
-  return { ...setup, ...term }
+  const grades = new Set(term.students.map((student) => student.gradeLevel))
+  const skills = setup.skills.filter((skill) => [...grades].some((grade) => isTaughtIn(skill, grade)))
+  return { ...setup, ...term, skills: grades.size === 0 ? setup.skills : skills }
 }

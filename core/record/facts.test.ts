@@ -63,6 +63,16 @@ describe('what a comment may rest on, whole', () => {
             'Weakest of Number',
             'Weakest of Number: Divides numbers',
           ),
+          skills: {
+            words: { does: '{divides} numbers', do: 'divide numbers', doing: 'dividing numbers' },
+            because: {
+              kind: 'skill level',
+              about: 'skills of Number',
+              text: 'dividing numbers',
+              tier: null,
+              termId: 't2',
+            },
+          },
         },
       ],
       sayable: {
@@ -117,8 +127,11 @@ describe('what a comment may rest on, whole', () => {
     const named = (change: Partial<ClassRecord>) =>
       factsOf(exampleClass({ habits: [], ...change }), 'sums').standings[0]
     expect(named({ levels: levels.map((each) => ({ ...each, symbol: '2' })) })?.strongestSkill).toBeNull()
-    const silent = skills.map((skill) => (skill.id === 's2' ? { ...skill, inSentence: '' } : skill))
-    expect(named({ skills: silent })?.weakestSkill).toBeNull()
+    const unworded = (familyWords: string) =>
+      skills.map((skill) => (skill.id === 's2' ? { ...skill, inSentence: '', familyWords } : skill))
+    expect(named({ skills: unworded('?') })?.weakestSkill).toBeNull()
+    // Where nobody has written how a skill stands in a sentence, its family words say it.
+    expect(named({ skills: unworded('Shares and divides') })?.weakestSkill?.text).toBe('sharing and dividing')
     const turned = levels.map((each) => ({ ...each, symbol: each.about === 's1' ? '1' : '2' }))
     expect(named({ levels: turned })?.strongestSkill?.text).toBe('dividing numbers')
   })

@@ -3,6 +3,7 @@ import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '
 import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
 import type { CommentBox } from '../narrative/plan'
+import { skillsTogether, skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
 import type { Student } from './roster'
@@ -121,12 +122,12 @@ function strandStanding(
     told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id)) ?? []),
   )
   const ranked = known
-    .filter(({ skill }) => skill.inSentence !== '')
+    .filter(({ skill }) => doing(skill) !== '')
     .sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
   const [best, least] = [ranked[0], ranked.at(-1)]
   const differ = best && least && best.level.tier !== least.level.tier
   const inWords = (kind: string, skill: Skill): SayableFact => ({
-    text: skill.inSentence,
+    text: doing(skill),
     because: {
       kind: 'skill level',
       about: `${kind} of ${strand}`,
@@ -154,7 +155,44 @@ function strandStanding(
         : trendBetween(index, { about: strand, name: strand }, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
+    ...skillsAt(
+      known.flatMap(({ skill, level }) => (level.tier === now.level.tier ? [skill] : [])),
+      strand,
+      termId,
+    ),
   }
+}
+
+/** So many skills are told in one breath. */
+const mostSkills = 3
+
+/** What of a strand stands at its level, in the skills' own words: of what stands elsewhere it would not be true. */
+function skillsAt(skills: readonly Skill[], strand: string, termId: string): Pick<StandingFact, 'skills'> {
+  const told = skills.flatMap((skill) => wordsOfSkill(skill) ?? []).slice(0, mostSkills)
+  if (told.length === 0) return {}
+  const together = (form: keyof SkillWords): string => skillsTogether(told.map((words) => words[form]))
+  const text = together('doing')
+  return {
+    skills: {
+      words: { does: together('does'), do: together('do'), doing: text },
+      because: { kind: 'skill level', about: `skills of ${strand}`, text, tier: null, termId },
+    },
+  }
+}
+
+const found = new WeakMap<Skill, SkillWords | null>()
+
+/** A skill's words in the forms that sentences need: as somebody has corrected them, else as they are found. */
+function wordsOfSkill(skill: Skill): SkillWords | null {
+  const known = found.get(skill)
+  if (known !== undefined) return known
+  const words = skillWords(skill.does || skill.familyWords)
+  found.set(skill, words)
+  return words
+}
+
+function doing(skill: Skill): string {
+  return skill.inSentence || (wordsOfSkill(skill)?.doing ?? '')
 }
 
 /** The one level that stands for several, and whether they lie too far apart for that; undefined for none. */

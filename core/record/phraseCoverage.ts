@@ -97,10 +97,11 @@ function tiersInUse(record: ClassRecord, box: CommentBox): Tier[] {
  * be.
  */
 function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): string[] {
-  if (!['weakest', 'strongest', 'most moved'].includes(part.about)) return [part.about]
+  if (!['each', 'weakest', 'strongest', 'most moved'].includes(part.about)) return [part.about]
   const named = box.plan
     .filter(
-      (each) => (each.part === 'outcome' || each.part === 'habit') && !['weakest', 'strongest'].includes(each.about),
+      (each) =>
+        (each.part === 'outcome' || each.part === 'habit') && !['each', 'weakest', 'strongest'].includes(each.about),
     )
     .map((each) => each.about)
   const all =
@@ -109,7 +110,7 @@ function aboutsOf(part: PlannedPart, box: CommentBox, record: ClassRecord): stri
       : record.skills
           .filter((skill) => skill.subject === box.subject && !skill.teacherOnly)
           .map((skill) => skill.strand)
-  return [...new Set(named.length > 0 ? named : all)]
+  return [...new Set(named.length > 0 && part.about !== 'each' ? named : all)]
 }
 
 function couldHold({ when }: PlannedPart, tier: Tier): boolean {

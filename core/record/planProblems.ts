@@ -2,7 +2,7 @@ import type { CommentBox } from '../narrative/plan'
 import type { Habit, Skill } from '../school/schoolSetup'
 
 /** What a part may speak of besides a strand or habit by name. */
-const general = ['any', 'mark', 'strongest', 'weakest', 'most moved']
+const general = ['any', 'each', 'mark', 'strongest', 'weakest', 'most moved']
 
 /**
  * What is wrong with a box's plan, in sentences for the person who wrote it; empty when it can be used.

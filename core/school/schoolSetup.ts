@@ -15,6 +15,12 @@ export interface Subject {
   readonly skillScale: string
 }
 
+/** Grades from one to another, both included. */
+export interface GradeRange {
+  readonly from: number
+  readonly to: number
+}
+
 /** A standard that the school rates, with the words a family reads. */
 export interface Skill {
   readonly id: string
@@ -24,8 +30,21 @@ export interface Skill {
   readonly familyWords: string
   /** The same inside a sentence, as in "adding and subtracting large numbers"; "" when nobody has written it. */
   readonly inSentence: string
+  /** The family words as they follow a child's name, verbs in braces; "" where they are found (skillWords). */
+  readonly does: string
+  /** The grades in which it is taught, or null for all. */
+  readonly grades: GradeRange | null
   /** For the teacher's eyes: never on a report. */
   readonly teacherOnly: boolean
+}
+
+/**
+ * Whether a skill belongs to a grade. A grade that is no number has every skill.
+ * @example isTaughtIn({ grades: { from: 4, to: 5 } }, '6') // false
+ */
+export function isTaughtIn({ grades }: Pick<Skill, 'grades'>, gradeLevel: string): boolean {
+  if (grades === null || !/^\d+$/.test(gradeLevel)) return true
+  return Number(gradeLevel) >= grades.from && Number(gradeLevel) <= grades.to
 }
 
 export interface Habit {

@@ -15,11 +15,16 @@ export interface ClassToCount {
 const countsQuery = `
   with wanted as (select class_id, subjects from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])),
     member as (select class_id, student_id from enrolment where class_id in (select class_id from wanted)),
+    taught as (select w.class_id, s.id from wanted w
+      join skill s on s.year_id = :year and s.subject = any(w.subjects) and not s.retired
+      where s.grade_from is null or exists (select from member join student on student.id = student_id
+        where member.class_id = w.class_id and case when grade_level ~ '^[0-9]{1,3}$'
+          then grade_level::int between s.grade_from and s.grade_to else true end)),
     shape as (select class_id, cardinality(subjects) as subjects,
         (select count(*) from member where member.class_id = wanted.class_id) as students,
-        (select count(*) from skill where year_id = :year and subject = any(subjects)) as skills,
-        (select count(*) from habit where year_id = :year) as habits,
-        (select count(*) from comment_box where year_id = :year
+        (select count(*) from taught where taught.class_id = wanted.class_id) as skills,
+        (select count(*) from habit where year_id = :year and not retired) as habits,
+        (select count(*) from comment_box where year_id = :year and not retired
           and (subject is null or subject = any(subjects))) as boxes,
         (select count(*) from work where work.class_id = wanted.class_id and term_id = :term
           and subject = any(subjects)) as work
@@ -33,14 +38,13 @@ const countsQuery = `
       group by 1),
     rated as (select w.class_id, count(*) as done from wanted w join member using (class_id)
       join settled_level l on l.student_id = member.student_id and l.term_id = :term
-      left join skill s on l.kind = 'skill' and s.year_id = :year and s.id = l.about
-      where s.subject = any(w.subjects)
-        or (l.kind = 'habit' and l.about in (select key from habit where year_id = :year))
+      where (l.kind = 'skill' and exists (select from taught t where t.class_id = w.class_id and t.id = l.about))
+        or (l.kind = 'habit' and l.about in (select key from habit where year_id = :year and not retired))
       group by 1),
     written as (select w.class_id, count(*) as done, count(*) filter (where c.status = 'finished') as finished
       from wanted w join member using (class_id)
       join comment c on c.student_id = member.student_id and c.term_id = :term and c.text <> ''
-      join comment_box b on b.year_id = :year and b.key = c.box
+      join comment_box b on b.year_id = :year and b.key = c.box and not b.retired
         and (b.subject is null or b.subject = any(w.subjects)) group by 1),
     sent as (select m.class_id, count(distinct m.student_id) as done from report_run r
       join member m on m.class_id = r.class_id and m.student_id = any(r.student_ids)

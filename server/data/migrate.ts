@@ -5,6 +5,7 @@ import { up as unevenStrands } from './migrations/0003_uneven_strands'
 import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
 import { up as staff } from './migrations/0007_staff'
+import { up as ownSetup } from './migrations/0008_own_setup'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -16,6 +17,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0005_habits_by_key': habitsByKey,
   '0006_school_years': schoolYears,
   '0007_staff': staff,
+  '0008_own_setup': ownSetup,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -84,15 +84,19 @@ const setupQuery = `
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
       'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]')
-      from subject where year_id = :year) as subjects,
+      from subject where year_id = :year and not retired) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
-      'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'teacherOnly', teacher_only)
-      order by position), '[]') from skill where year_id = :year) as skills,
+      'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'does', does,
+      'grades', case when grade_from is null then null else json_build_object('from', grade_from, 'to', grade_to) end,
+      'teacherOnly', teacher_only) order by position), '[]')
+      from skill where year_id = :year and not retired
+        and subject in (select key from subject where year_id = :year and not retired)) as skills,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words,
-      'scale', scale) order by position), '[]') from habit where year_id = :year) as habits,
+      'scale', scale) order by position), '[]') from habit where year_id = :year and not retired) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
       'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]')
-      from comment_box where year_id = :year) as boxes,
+      from comment_box where year_id = :year and not retired
+        and (subject is null or subject in (select key from subject where year_id = :year and not retired))) as boxes,
     (select coalesce(json_agg(phrase order by position, id), '[]')
       from phrase where owner is null and year_id = :year) as phrases,
     (select coalesce(json_agg(describing_words), '[]') from describing_words where year_id = :year) as describing,

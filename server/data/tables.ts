@@ -90,6 +90,55 @@ interface StudentRow {
   grade_level: string
 }
 
+export interface SubjectRow {
+  year_id: string
+  key: string
+  name: string
+  in_sentence: string
+  position: number
+  mark_scale: string
+  skill_scale: string
+  retired: boolean
+}
+
+export interface SkillRow {
+  year_id: string
+  id: string
+  subject: string
+  strand: string
+  statement: string
+  family_words: string
+  in_sentence: string
+  does: string
+  grade_from: number | null
+  grade_to: number | null
+  teacher_only: boolean
+  position: number
+  retired: boolean
+}
+
+interface HabitRow {
+  year_id: string
+  key: string
+  name: string
+  family_words: string
+  scale: string
+  position: number
+  retired: boolean
+}
+
+interface BoxRow {
+  year_id: string
+  key: string
+  name: string
+  subject: string | null
+  character_limit: number
+  tone: string
+  plan: string
+  position: number
+  retired: boolean
+}
+
 /** A row as it goes in: columns with a default may be left out, and jsonb is text. */
 type Insert<Row, Json extends keyof Row = never, Defaulted extends keyof Row = never> = Omit<Row, Json | Defaulted> &
   Partial<Pick<Row, Defaulted>> & { [Column in Json]?: string | null }
@@ -115,46 +164,12 @@ declare module 'knex/types/tables' {
     student: Table<StudentRow, never, 'id'>
     enrolment: Table<{ class_id: string; student_id: string; position: number }>
     scale: Table<{ year_id: string; key: string; definition: Scale }, 'definition'>
-    subject: Table<{
-      year_id: string
-      key: string
-      name: string
-      in_sentence: string
-      position: number
-      mark_scale: string
-      skill_scale: string
-    }>
-    skill: Table<{
-      year_id: string
-      id: string
-      subject: string
-      strand: string
-      statement: string
-      family_words: string
-      in_sentence: string
-      teacher_only: boolean
-      position: number
-    }>
-    habit: Table<{
-      year_id: string
-      key: string
-      name: string
-      family_words: string
-      scale: string
-      position: number
-    }>
+    subject: Table<SubjectRow, never, 'retired'>
+    skill: Table<SkillRow, never, 'retired'>
+    habit: Table<HabitRow, never, 'retired'>
     teaching: Table<{ id: string; person_id: string; class_id: string; subject: string | null }, never, 'id'>
     category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
-    comment_box: Table<{
-      year_id: string
-      key: string
-      name: string
-      subject: string | null
-      character_limit: number
-      tone: string
-      plan: string
-      position: number
-    }>
+    comment_box: Table<BoxRow, never, 'retired'>
     phrase: Table<PhraseRow>
     describing_words: Table<{ year_id: string; tier: string; words: string[] }>
     layout: Table<{ year_id: string; key: string; definition: Layout }, 'definition'>

@@ -47,6 +47,8 @@ it('a class’s folder is read whole', () => {
         statement: 'Adds',
         familyWords: 'Adds numbers',
         inSentence: 'adding numbers',
+        does: '',
+        grades: null,
         teacherOnly: false,
       },
       {
@@ -56,6 +58,8 @@ it('a class’s folder is read whole', () => {
         statement: 'Screens',
         familyWords: 'Screens',
         inSentence: '',
+        does: '',
+        grades: null,
         teacherOnly: true,
       },
     ],

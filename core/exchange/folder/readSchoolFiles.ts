@@ -1,5 +1,7 @@
 import type { Habit, Skill, Subject } from '../../school/schoolSetup'
 import type { SubjectCategory } from '../../record/termRecord'
+import { readGrades } from '../../narrative/phrase'
+import type { FileRecord } from '../readRecords'
 import { scaleProblems, type Level, type Scale } from '../../scales/scale'
 import { tiers } from '../../scales/tier'
 import type { FolderReader } from './folderReader'
@@ -74,10 +76,19 @@ export function readSkills(folder: FolderReader, subjects: readonly Subject[]): 
         statement: record.get('statement'),
         familyWords: record.get('family words') || record.get('statement'),
         inSentence: record.get('in a sentence'),
+        does: record.get('does'),
+        grades: gradesOf(folder, file, record),
         teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
       },
     }))
   return folder.unique(file, 'id', rows)
+}
+
+function gradesOf(folder: FolderReader, file: string, record: FileRecord): Skill['grades'] {
+  const grades = readGrades(record.get('grades'))
+  if (grades !== undefined) return grades
+  folder.report(file, record.row, 'grades', `“${record.get('grades')}” is no range of grades, as in 4-6.`)
+  return null
 }
 
 /** habits.csv. */

@@ -1,0 +1,51 @@
+import { expect, it } from 'vitest'
+import { skillsTogether, skillWords } from './skillWords'
+
+// Written by hand before the rules were: family words as schools write them, and what they are to become.
+it.each([
+  ['Adds and subtracts large numbers', '{adds} and {subtracts} large numbers', 'adding and subtracting large numbers'],
+  ['Add and subtract large numbers.', '{adds} and {subtracts} large numbers', 'adding and subtracting large numbers'],
+  [
+    'adding and subtracting large numbers',
+    '{adds} and {subtracts} large numbers',
+    'adding and subtracting large numbers',
+  ],
+  ['I can plan a fair test', '{plans} a fair test', 'planning a fair test'],
+  ['The student is able to read aloud and retell a story', '{reads} aloud and {retells} a story', null],
+  [
+    'Measures, draws and reads graphs',
+    '{measures}, {draws} and {reads} graphs',
+    'measuring, drawing and reading graphs',
+  ],
+  ['Explains why a method works', '{explains} why a method works', 'explaining why a method works'],
+  ['Draws lines and shapes', '{draws} lines and shapes', 'drawing lines and shapes'],
+  ['Uses commas and quotation marks', '{uses} commas and quotation marks', 'using commas and quotation marks'],
+  [
+    'Knows and uses number facts to 20',
+    '{knows} and {uses} number facts to 20',
+    'knowing and using number facts to 20',
+  ],
+  ['Swims a length', '{swims} a length', 'swimming a length'],
+  ['Is kind to classmates', '{is} kind to classmates', 'being kind to classmates'],
+  ['Strums three chords', '{strums} three chords', 'strumming three chords'],
+  ['{tallies} and draws', '{tallies} and draws', 'tallying and draws'],
+])('%s', (written, does, doing) => {
+  expect(skillWords(written)?.does).toBe(does)
+  if (doing !== null) expect(skillWords(written)?.doing).toBe(doing)
+})
+
+it('says “learning to” with the plain form, and nothing of nothing', () => {
+  expect(skillWords('Tries and carries on')?.do).toBe('try and carry on')
+  expect(skillWords('Has a go')?.do).toBe('have a go')
+  expect([skillWords(''), skillWords(' . '), skillWords('{adds')]).toEqual([null, null, null])
+})
+
+it('puts skills together so that each “and” is read with its own', () => {
+  expect(skillsTogether([])).toBe('')
+  expect(skillsTogether(['drawing maps'])).toBe('drawing maps')
+  expect(skillsTogether(['drawing maps', 'reading graphs'])).toBe('drawing maps and reading graphs')
+  expect(skillsTogether(['adding and subtracting', 'reading graphs'])).toBe(
+    'adding and subtracting, and reading graphs',
+  )
+  expect(skillsTogether(['one', 'two', 'three'])).toBe('one, two, and three')
+})
