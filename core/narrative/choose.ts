@@ -153,7 +153,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
 const oftenTold: ReadonlySet<FactName> = new Set<FactName>(['subject', 'term', 'skill', 'habit'])
 
 /** Skills in their own words, of which a comment may have several. */
-const ownWords: ReadonlySet<FactName> = new Set<FactName>(['does skills', 'do skills', 'doing skills'])
+const ownWords: ReadonlySet<FactName> = new Set<FactName>(['does', 'do', 'doing'])
 
 /**
  * All wordings of a part with their costs, fixed words and the words of the facts that they tell; the cheapest first.

@@ -43,7 +43,9 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const parts: OpenPart[] = []
   const leftOut: LeftOut[] = []
   const spokenOf = new Set<string>()
-  for (const planned of eachNamed(request.box, request.facts)) {
+  const isWorded = ({ part }: PlannedPart, { about, tier }: StandingFact): boolean =>
+    phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
+  for (const planned of eachNamed(request.box, request.facts, isWorded)) {
     const opened = openPart(planned, request, phrasebook, spokenOf)
     if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
     else parts.push(opened)
@@ -202,8 +204,8 @@ export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
 
 function skillFacts({ words, because }: NonNullable<StandingFact['skills']>): OpenPart['facts'] {
   return {
-    'does skills': { text: words.does, because },
-    'do skills': { text: words.do, because },
-    'doing skills': { text: words.doing, because },
+    does: { text: words.does, because },
+    do: { text: words.do, because },
+    doing: { text: words.doing, because },
   }
 }

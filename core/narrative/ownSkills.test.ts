@@ -22,9 +22,9 @@ const own = (about: string, familyWords: string, tier: StandingFact['tier'] = 'g
 const book = {
   ...smallBook,
   phrases: [
-    phrase('learning', '{They} {is} learning to {#do skills}.', { tiers: ['growing'] }),
-    phrase('good', '{They} {is} good at {#doing skills}.', { tiers: ['strong'] }),
-    phrase('does', '{They} {#does skills}, as we expect at this point.', { tiers: ['sound'] }),
+    phrase('learning', '{They} {is} learning to {#do}.', { tiers: ['growing'] }),
+    phrase('good', '{They} {is} good at {#doing}.', { tiers: ['strong'] }),
+    phrase('does', '{They} {#does}, as we expect at this point.', { tiers: ['sound'] }),
     phrase('number-strong', 'Number is a strength.', { about: 'Number', tiers: ['strong'] }),
   ],
 }

@@ -5,8 +5,8 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 
 /**
  * The phrases that may be said for a part of a box: of the box's subject and of any, at one tier (null: at none).
- * An outcome that a subject words itself is not worded for any subject, and one that nobody words is told by the
- * skills' own words; a part that is no outcome or habit may also speak in general; and the general comment says of what
+ * An outcome that a subject words itself is not worded for any subject, and what nobody words is told by its own
+ * words; a part that is no outcome or habit may also speak in general; and the general comment says of what
  * serves any subject only what speaks of a habit. The outcome of an uneven strand has phrases of its own, which may
  * speak in general too.
  * @param subject the box's; null for the general comment
@@ -28,7 +28,7 @@ export function phrasesFor(
   if (part === 'outcome' && own.length > 0) return own
   const shared = abouts.filter((each) => subject !== null || each !== 'any')
   const found = [...own, ...shared.flatMap((each) => find('any', part, each, tier))]
-  return part === 'outcome' && found.length === 0 ? find('any', part, 'any', tier) : found
+  return (part === 'outcome' || part === 'habit') && found.length === 0 ? find('any', part, 'any', tier) : found
 }
 
 /** What a phrase is looked up as. */

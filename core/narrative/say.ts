@@ -41,7 +41,7 @@ export function withFacts(
   return tokens.flatMap((token): readonly PlainToken[] => {
     if (token.kind !== 'fact') return [token]
     const text = facts[token.fact] ?? ''
-    return token.fact === 'does skills' ? tokensWith(parsePhrase(text), {}) : [{ kind: 'words', text }]
+    return token.fact === 'does' ? tokensWith(parsePhrase(text), {}) : [{ kind: 'words', text }]
   })
 }
 

@@ -67,7 +67,7 @@ describe('what a comment may rest on, whole', () => {
             words: { does: '{divides} numbers', do: 'divide numbers', doing: 'dividing numbers' },
             because: {
               kind: 'skill level',
-              about: 'skills of Number',
+              about: 'words of Number',
               text: 'dividing numbers',
               tier: null,
               termId: 't2',
@@ -114,6 +114,10 @@ describe('what a comment may rest on, whole', () => {
         },
         strongestSkill: null,
         weakestSkill: null,
+        skills: {
+          words: { does: '{takes} care', do: 'take care', doing: 'taking care' },
+          because: { kind: 'skill level', about: 'words of care', text: 'taking care', tier: null, termId: 't2' },
+        },
       },
     ])
     expect(trendFrom('2')[0]?.trend).toMatchObject({

@@ -7,7 +7,7 @@ import { skillsTogether, skillWords, type SkillWords } from '../narrative/skillW
 import { findLevel, type Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
 import type { Student } from './roster'
-import type { Skill, Subject } from '../school/schoolSetup'
+import type { Habit, Skill, Subject } from '../school/schoolSetup'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 import { sayableFacts } from './sayableFacts'
@@ -57,11 +57,7 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
   }
 }
 
-function habitStanding(
-  index: RecordIndex,
-  studentId: string,
-  habit: { key: string; name: string; scale: string },
-): StandingFact | undefined {
+function habitStanding(index: RecordIndex, studentId: string, habit: Habit): StandingFact | undefined {
   const level = levelIn(index, habit.scale, index.levelOf(studentId, 'habit', habit.key))
   if (!level) return undefined
   const because: Because = {
@@ -87,6 +83,7 @@ function habitStanding(
     trend,
     strongestSkill: null,
     weakestSkill: null,
+    ...ownWords([habit], { about: habit.key, termId: index.record.term.id }),
   }
 }
 
@@ -155,10 +152,10 @@ function strandStanding(
         : trendBetween(index, { about: strand, name: strand }, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
-    ...skillsAt(
+    // What stands at the strand's level: of what stands elsewhere it would not be true.
+    ...ownWords(
       known.flatMap(({ skill, level }) => (level.tier === now.level.tier ? [skill] : [])),
-      strand,
-      termId,
+      { about: strand, termId },
     ),
   }
 }
@@ -166,33 +163,39 @@ function strandStanding(
 /** So many skills are told in one breath. */
 const mostSkills = 3
 
-/** What of a strand stands at its level, in the skills' own words: of what stands elsewhere it would not be true. */
-function skillsAt(skills: readonly Skill[], strand: string, termId: string): Pick<StandingFact, 'skills'> {
-  const told = skills.flatMap((skill) => wordsOfSkill(skill) ?? []).slice(0, mostSkills)
-  if (told.length === 0) return {}
-  const together = (form: keyof SkillWords): string => skillsTogether(told.map((words) => words[form]))
+/** Skills of a strand, or a habit, in their own words. */
+function ownWords(
+  told: readonly Worded[],
+  { about, termId }: { about: string; termId: string },
+): Pick<StandingFact, 'skills'> {
+  const words = told.flatMap((each) => wordsOf(each) ?? []).slice(0, mostSkills)
+  if (words.length === 0) return {}
+  const together = (form: keyof SkillWords): string => skillsTogether(words.map((each) => each[form]))
   const text = together('doing')
   return {
     skills: {
       words: { does: together('does'), do: together('do'), doing: text },
-      because: { kind: 'skill level', about: `skills of ${strand}`, text, tier: null, termId },
+      because: { kind: 'skill level', about: `words of ${about}`, text, tier: null, termId },
     },
   }
 }
 
-const found = new WeakMap<Skill, SkillWords | null>()
+/** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
+type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>
 
-/** A skill's words in the forms that sentences need: as somebody has corrected them, else as they are found. */
-function wordsOfSkill(skill: Skill): SkillWords | null {
-  const known = found.get(skill)
+const found = new WeakMap<Worded, SkillWords | null>()
+
+/** The words in the forms that sentences need: as somebody has corrected them, else as they are found. */
+function wordsOf(worded: Worded): SkillWords | null {
+  const known = found.get(worded)
   if (known !== undefined) return known
-  const words = skillWords(skill.does || skill.familyWords)
-  found.set(skill, words)
+  const words = skillWords(worded.does || worded.familyWords)
+  found.set(worded, words)
   return words
 }
 
 function doing(skill: Skill): string {
-  return skill.inSentence || (wordsOfSkill(skill)?.doing ?? '')
+  return skill.inSentence || (wordsOf(skill)?.doing ?? '')
 }
 
 /** The one level that stands for several, and whether they lie too far apart for that; undefined for none. */

@@ -1,9 +1,6 @@
 import { z } from 'zod'
 import { usualCheckSettings } from '../../school/checkSettings'
-import { checkSettingsSchema } from '../../school/checkSettingsSchema'
-import { markRulesSchema } from '../../marks/markRules'
 import { termMark } from '../../marks/termMark'
-import { possessiveRules } from '../../narrative/possessive'
 import type { ClassRecord } from '../../record/classRecord'
 import { termSchema, type Term } from '../../record/term'
 import type { StudentResult, SubjectWork, SettledTerm } from '../../record/termRecord'
@@ -13,20 +10,16 @@ import { guessGradebook } from '../guessGradebook'
 import { planImport } from '../planImport'
 import type { FileProblem } from '../problem'
 import { FolderReader, type Folder } from './folderReader'
+import { readJson } from './readJson'
 import { readBoxes, readPhrasebook } from './readNarrativeFiles'
 import { readCategories, readHabits, readScales, readSkills, readSubjects, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
+import { schoolFile } from './readSetupFolder'
 
 const termFile = termSchema.omit({ id: true, yearId: true })
 
 const classFile = z.object({
-  school: z.object({
-    name: z.string(),
-    place: z.string(),
-    markRules: markRulesSchema,
-    possessives: z.enum(possessiveRules),
-    checks: checkSettingsSchema.optional(),
-  }),
+  school: schoolFile,
   classRoom: z.object({ name: z.string(), teacher: z.string() }),
   term: termFile,
   termBefore: termFile.optional(),
@@ -120,22 +113,6 @@ export function withProposalsTaken(record: ClassRecord): ClassRecord {
     }),
   )
   return { ...record, marks: [...record.marks, ...taken] }
-}
-
-function readJson<T>(folder: FolderReader, file: string, schema: z.ZodType<T>): T | null {
-  const text = folder.text(file)
-  if (text === null) return null
-  let value: unknown
-  try {
-    value = JSON.parse(text)
-  } catch (error) {
-    folder.report(file, null, null, `This is no JSON: ${error instanceof Error ? error.message : String(error)}`)
-    return null
-  }
-  const read = schema.safeParse(value)
-  if (read.success) return read.data
-  for (const issue of read.error.issues) folder.report(file, null, issue.path.join('.'), issue.message)
-  return null
 }
 
 /** Every gradebook-SUBJECT.csv (or .tsv), each laid out in its own way and guessed. */
