@@ -27,6 +27,7 @@ export default defineNuxtConfig({
   },
   nitro: {
     typescript: { strict: true },
+    serverAssets: [{ baseName: 'beginnings', dir: '../beginnings' }],
     virtual: { '#api-routes': () => `export const apiRoutes = ${JSON.stringify(apiRoutes())}` },
     esbuild: { options: { target: 'es2022' } },
   },

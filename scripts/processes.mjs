@@ -41,11 +41,20 @@ function keepRunning(name, begin, started = () => {}) {
 }
 
 /** Starts the web and the press beside each other and keeps them running. @returns both, and how to stop them */
-export function startProcesses({ databaseUrl, port, secret, dev = false, quiet = false, pidFile = null }) {
+export function startProcesses({
+  databaseUrl,
+  port,
+  secret,
+  dev = false,
+  quiet = false,
+  pidFile = null,
+  setUpKey = '',
+}) {
   const env = {
     ...process.env,
     DATABASE_URL: databaseUrl,
     NUXT_SESSION_PASSWORD: secret,
+    FACUNDA_SETUP_KEY: setUpKey,
     HOST: '127.0.0.1',
     PORT: String(port),
     NITRO_HOST: '127.0.0.1',

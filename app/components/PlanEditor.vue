@@ -43,7 +43,9 @@ const possible = computed(() => {
   return [
     ...partKinds.filter((kind) => kind !== 'outcome' && kind !== 'habit'),
     ...abouts,
-    ...(box.subject === null ? ['habit each', 'habit strongest', 'habit weakest'] : ['outcome each', 'outcome strongest', 'outcome weakest']),
+    ...(box.subject === null
+      ? ['habit each', 'habit strongest', 'habit weakest']
+      : ['outcome each', 'outcome strongest', 'outcome weakest']),
   ]
 })
 

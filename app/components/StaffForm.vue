@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nameKey } from '~~/core/people/names'
+import { signInNameOf } from '~~/core/people/names'
 import { usePeople } from '~/stores/people'
 
 /** A new colleague: names, and the sign-in name that is proposed from them. */
@@ -9,12 +9,7 @@ const given = ref('')
 const family = ref('')
 const role = ref<'teacher' | 'coordinator'>('teacher')
 const typed = ref<string | null>(null)
-const proposed = computed(() =>
-  [given.value, family.value]
-    .map((part) => nameKey(part).replace(/[\s']/g, ''))
-    .filter(Boolean)
-    .join('.'),
-)
+const proposed = computed(() => signInNameOf({ given: given.value, family: family.value }))
 const signIn = computed({ get: () => typed.value ?? proposed.value, set: (value) => (typed.value = value) })
 
 function takeIn(): Promise<void> {

@@ -1,8 +1,8 @@
 import { useSession } from '~/stores/session'
 
-/** Every page is for people who are signed in, but the sign-in and the page where a password is chosen. */
+/** Every page is for people who are signed in, but those by which one comes in. */
 export default defineNuxtRouteMiddleware(async (to) => {
-  if (to.path.startsWith('/welcome/')) return
+  if (to.path.startsWith('/welcome/') || to.path === '/set-up') return
   const session = useSession()
   if (!session.asked) await session.look()
   if (!session.person && to.path !== '/sign-in')

@@ -1,7 +1,14 @@
 <script setup lang="ts">
+import type { SetUpAnswer } from '~~/contracts/setUp'
+import { askServer } from '~/composables/useApi'
+
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in · Facunda' })
 const route = useRoute()
+// Nobody can sign in where there is no school yet.
+onMounted(async () => {
+  if ((await askServer<SetUpAnswer>('GET', '/api/set-up')).needed) await navigateTo('/set-up')
+})
 
 async function goOn(): Promise<void> {
   const to = String(route.query.to ?? '/')

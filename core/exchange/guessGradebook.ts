@@ -116,7 +116,11 @@ function rolesByHeadings(cells: readonly string[]): (ColumnRole | null)[] {
   return named.map((role) => (role === 'family name' ? 'name' : role))
 }
 
-function roleByHeading(cell: string): ColumnRole | null {
+/**
+ * What a heading says of its column; null where it is none that is known.
+ * @example roleByHeading('Nachname') // 'family name'
+ */
+export function roleByHeading(cell: string): ColumnRole | null {
   const key = headingKey(cell)
   return headingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
 }

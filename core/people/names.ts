@@ -40,3 +40,14 @@ export function nameKey(written: string): string {
     .replace(/\s+/g, ' ')
     .trim()
 }
+
+/**
+ * The name that somebody could sign in with.
+ * @example signInNameOf({ given: 'Zoë', family: 'O’Rourke' }) // 'zoe.orourke'
+ */
+export function signInNameOf({ given, family }: PersonName): string {
+  return [given, family]
+    .map((part) => nameKey(part).replace(/[\s']/g, ''))
+    .filter(Boolean)
+    .join('.')
+}

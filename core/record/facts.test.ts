@@ -115,8 +115,8 @@ describe('what a comment may rest on, whole', () => {
         strongestSkill: null,
         weakestSkill: null,
         skills: {
-          words: { does: '{takes} care', do: 'take care', doing: 'taking care' },
-          because: { kind: 'skill level', about: 'words of care', text: 'taking care', tier: null, termId: 't2' },
+          words: { does: '{works} with care', do: 'work with care', doing: 'working with care' },
+          because: { kind: 'skill level', about: 'words of care', text: 'working with care', tier: null, termId: 't2' },
         },
       },
     ])

@@ -29,7 +29,7 @@ describe('what is wrong with a scale', () => {
   const problems = (change: Partial<Scale>): string[] => scaleProblems({ ...marks, ...change })
   it.each<[string, Partial<Scale>, string[]]>([
     ['nothing', {}, []],
-    ['no levels', { levels: [] }, ['Scale “marks” has no levels.']],
+    ['no levels', { levels: [] }, ['Scale “marks” needs two levels at least.']],
     [
       'no symbol',
       { levels: [level('', 80, 'top'), level('B', 0, 'sound')] },

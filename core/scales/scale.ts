@@ -59,7 +59,7 @@ export function levelForPercent(scale: Scale, percent: number): Level | undefine
  */
 export function scaleProblems(scale: Scale): string[] {
   const problems: string[] = []
-  if (scale.levels.length === 0) problems.push(`Scale “${scale.key}” has no levels.`)
+  if (scale.levels.length < 2) problems.push(`Scale “${scale.key}” needs two levels at least.`)
   const seen = new Set<string>()
   for (const level of scale.levels) {
     const symbol = level.symbol.toLocaleLowerCase('en')

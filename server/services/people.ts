@@ -1,4 +1,3 @@
-import { dictionary } from '@zxcvbn-ts/language-common'
 import type { Knex } from 'knex'
 import type {
   InvitationAnswer,
@@ -9,7 +8,6 @@ import type {
   TeachingToWrite,
   WelcomeAnswer,
 } from '../../contracts/people'
-import { passwordProblem } from '../../core/people/passwordProblem'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { signInKey } from '../access/signInKey'
@@ -19,6 +17,7 @@ import { endSessions, hashPassword } from '../data/people'
 import { loadClasses } from '../data/places'
 import { loadSchoolSetup, loadYears } from '../data/schoolSetup'
 import { save, setupOf, thisYear, yearOf, type Context } from './context'
+import { passwordRefused } from './passwords'
 
 /** The staff, with what each teaches in a year. */
 export async function viewPeople(context: Context, yearId: string): Promise<PeopleAnswer> {
@@ -128,13 +127,10 @@ export async function viewWelcome(db: Knex, token: string, today: string): Promi
 /** Chooses the password that a link is for. */
 export async function choosePassword(db: Knex, token: string, password: string, today: string): Promise<void> {
   const { given, family, signIn } = await goodInvitation(db, token)
-  const own = [given, family, signIn, await schoolName(db, today)]
-  const problem = passwordProblem(password, own, common)
-  if (problem !== null) throw new Refusal('invalid', problem)
+  passwordRefused(password, [given, family, signIn, await schoolName(db, today)])
   if (!(await useInvitation(db, token, await hashPassword(password)))) throw goneMeanwhile
 }
 
-const common: ReadonlySet<string> = new Set(dictionary.passwords as Iterable<string>)
 const goneMeanwhile = new Refusal('conflict', 'This link has been used meanwhile. Sign in, or ask for a new link.')
 
 async function goodInvitation(db: Knex, token: string): Promise<Invitation> {

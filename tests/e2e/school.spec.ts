@@ -1,18 +1,6 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { lookedAt } from './lookedAt'
 import { signIn } from './signedIn'
-
-/** What axe finds, and by how much the page scrolls sideways at the narrowest. */
-async function looked(page: Page): Promise<unknown[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  await page.setViewportSize({ width: 320, height: 800 })
-  const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-  await page.setViewportSize({ width: 1280, height: 800 })
-  return [
-    violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.target.join(' ')}`),
-    Math.max(0, sideways),
-  ]
-}
 
 test('the coordinator takes a colleague in, who chooses a password and finds the own class', async ({
   page,
@@ -30,13 +18,13 @@ test('the coordinator takes a colleague in, who chooses a password and finds the
   await row.getByLabel('A class or subject for Siân Ó Briain').selectOption('6 Rowan: Art')
   await row.getByRole('button', { name: 'Give it to Siân' }).click()
   await expect(row.getByText('6 Rowan: Art', { exact: false }).first()).toBeVisible()
-  expect(await looked(page)).toEqual([[], 0])
+  expect(await lookedAt(page)).toEqual([[], 0])
 
   const fresh = await browser.newContext({ baseURL: new URL(page.url()).origin })
   const theirs = await fresh.newPage()
   await theirs.goto(link)
   await expect(theirs.getByRole('heading', { name: 'Welcome, Siân' })).toBeVisible()
-  expect(await looked(theirs)).toEqual([[], 0])
+  expect(await lookedAt(theirs)).toEqual([[], 0])
   await theirs.getByLabel('Password').fill('sianobriain2026')
   await theirs.getByRole('button', { name: 'Choose this password' }).click()
   await expect(theirs.getByRole('alert')).toContainText('mostly a name')

@@ -19,7 +19,15 @@ interface TableRule {
 /** The tables whose rows people change. A table stands after those it rests on. */
 export const changeableTables = {
   person: { key: ['id'], hidden: ['password_hash', 'session_epoch'] },
+  term: { key: ['id'] },
+  class_room: { key: ['id'] },
   teaching: { key: ['id'] },
+  student: { key: ['id'] },
+  enrolment: { key: ['class_id', 'student_id'] },
+  scale: { key: ['year_id', 'key'], setup: true },
+  subject: { key: ['year_id', 'key'], setup: true },
+  skill: { key: ['year_id', 'id'], setup: true },
+  habit: { key: ['year_id', 'key'], setup: true },
   category: { key: ['class_id', 'subject', 'key'] },
   work: { key: ['id'] },
   result: { key: ['work_id', 'student_id'] },

@@ -3,7 +3,7 @@ import { keyValues, placeOf, ruleOf, tableNames, type Change, type Row } from '.
 import { chunks } from './heldRows'
 
 /** Columns of type jsonb, into which values go as text. */
-const jsonColumns = new Set(['sentences', 'settings'])
+const jsonColumns = new Set(['sentences', 'settings', 'definition'])
 
 /** Takes the rows away that shall go, from the last table to the first. */
 export async function takeRows(trx: Knex.Transaction, changes: readonly Change[]): Promise<void> {

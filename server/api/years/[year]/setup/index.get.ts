@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import { getRequestHeader, setResponseHeaders, setResponseStatus } from 'h3'
-import { idOf, staffRoute } from '../../../http/staffRoute'
-import { yearOf } from '../../../services/context'
-import { viewSetup } from '../../../services/viewClass'
+import { idOf, staffRoute } from '../../../../http/staffRoute'
+import { yearOf } from '../../../../services/context'
+import { viewSetup } from '../../../../services/viewClass'
 
 /** A year's set-up, fetched once: a browser that has this version is told so and nothing else. */
 export default staffRoute(async (context, event) => {

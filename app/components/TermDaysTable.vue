@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import type { TermDays } from '~~/core/terms/schoolYear'
+
+/** Terms with their days, each cell a field. */
+const terms = defineModel<TermDays[]>({ required: true })
+const days = [
+  ['starts', 'First day'],
+  ['ends', 'Last day'],
+  ['commentsDue', 'Comments due'],
+  ['locks', 'Locks'],
+] as const
+
+function change(at: number, part: Partial<TermDays>): void {
+  terms.value = terms.value.map((term, nth) => (nth === at ? { ...term, ...part } : term))
+}
+</script>
+
+<template>
+  <table class="w-full text-sm max-middle:block">
+    <thead class="max-middle:sr-only">
+      <tr class="border-b border-rule text-left text-muted">
+        <th scope="col" class="py-1 pr-2 font-normal">Term</th>
+        <th v-for="[key, title] in days" :key="key" scope="col" class="py-1 pr-2 font-normal">{{ title }}</th>
+      </tr>
+    </thead>
+    <tbody class="max-middle:grid max-middle:gap-4">
+      <tr v-for="(term, at) in terms" :key="at" class="max-middle:grid max-middle:grid-cols-2 max-middle:gap-2">
+        <th scope="row" class="py-1 pr-2 font-normal max-middle:col-span-2">
+          <input
+            class="field w-full"
+            :aria-label="`Name of term ${at + 1}`"
+            :value="term.name"
+            @change="change(at, { name: ($event.target as HTMLInputElement).value })"
+          />
+        </th>
+        <td v-for="[key, title] in days" :key="key" class="py-1 pr-2">
+          <span class="middle:hidden">{{ title }}</span>
+          <input
+            class="field w-full"
+            type="date"
+            :aria-label="`${title} of ${term.name}`"
+            :value="term[key]"
+            @change="change(at, { [key]: ($event.target as HTMLInputElement).value })"
+          />
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>

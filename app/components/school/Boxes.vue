@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import type { BoxRow } from '~~/contracts/ownSetup'
+import { useOwnSchool } from '~/stores/ownSchool'
+
+/** Where texts go on the report, and how much room there is. What they say is planned in the phrasebook. */
+const school = useOwnSchool()
+const { busy, problem, attempt } = useAttempt()
+onMounted(() => attempt(school.loadSetup))
+const name = ref('')
+const subject = ref('')
+const boxes = computed(() => school.setup?.boxes ?? [])
+const subjects = computed(() => (school.setup?.subjects ?? []).filter((each) => !each.retired))
+
+function change(was: BoxRow, part: Partial<BoxRow>): Promise<void> {
+  return attempt(() => school.writeSetup([{ kind: 'box', row: { ...was, ...part }, was }]))
+}
+
+function add(): Promise<void> {
+  return attempt(async () => {
+    const row: BoxRow = {
+      key: keyFor(
+        name.value,
+        boxes.value.map((each) => each.key),
+      ),
+      name: name.value,
+      subject: subject.value || null,
+      limit: 400,
+      tone: '',
+      plan: subject.value ? 'outcome each' : 'habit each',
+      position: nextPosition(boxes.value),
+      retired: false,
+    }
+    await school.writeSetup([{ kind: 'box', row, was: null }])
+    name.value = ''
+  })
+}
+</script>
+
+<template>
+  <section aria-labelledby="boxes">
+    <h2 id="boxes" class="text-xl font-semibold">Comment boxes of {{ school.setup?.year }}</h2>
+    <p class="mt-1 max-w-160">
+      Where a text goes on the report and how many characters fit. What a comment is made of is planned in the
+      <NuxtLink to="/phrasebook" class="link">phrasebook</NuxtLink>.
+    </p>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <ul class="mt-4 grid max-w-4xl">
+      <li
+        v-for="box in boxes"
+        :key="box.key"
+        class="flex flex-wrap items-end gap-3 border-b border-rule py-2 text-sm"
+        :class="box.retired ? 'text-muted' : ''"
+      >
+        <label class="grid gap-0.5"
+          ><span class="text-muted">{{
+            box.subject === null
+              ? 'General'
+              : (school.setup?.subjects.find((each) => each.key === box.subject)?.name ?? '')
+          }}</span>
+          <input class="field w-56" :value="box.name" @change="change(box, { name: valueOf($event) })"
+        /></label>
+        <label class="grid gap-0.5"
+          ><span class="text-muted">Characters</span>
+          <input
+            class="field w-24 tabular-nums"
+            inputmode="numeric"
+            :value="box.limit"
+            @change="change(box, { limit: Math.round(Number(valueOf($event))) || 0 })"
+        /></label>
+        <button type="button" class="link pb-2" :disabled="busy" @click="change(box, { retired: !box.retired })">
+          {{ box.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ box.name }}</span>
+        </button>
+        <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.box[box.key]) }}</span>
+      </li>
+    </ul>
+    <form class="mt-4 flex flex-wrap items-end gap-3 text-sm" @submit.prevent="add">
+      <label class="grid gap-1">A new comment box <input v-model="name" class="field w-56" required /></label>
+      <label class="grid gap-1"
+        >In
+        <select v-model="subject" class="field">
+          <option value="">the general part</option>
+          <option v-for="each in subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
+        </select></label
+      >
+      <button type="submit" class="quiet" :disabled="busy">Add box</button>
+    </form>
+  </section>
+</template>

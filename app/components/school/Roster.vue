@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
+import { pastedStudents } from '~~/core/exchange/pastedStudents'
+import { useOwnSchool } from '~/stores/ownSchool'
+
+/** A class's list: pasted whole, each cell to be changed in place. */
+const school = useOwnSchool()
+const { busy, problem, attempt } = useAttempt()
+const columns = [
+  ['schoolNumber', 'Number', 'w-24'],
+  ['legalGiven', 'Given name', 'w-36'],
+  ['usedName', 'Called', 'w-32'],
+  ['family', 'Family name', 'w-40'],
+  ['pronouns', 'Pronouns', 'w-32'],
+  ['gradeLevel', 'Grade', 'w-16'],
+] as const
+const students = computed(() => school.roster?.students ?? [])
+const written = ref('')
+const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
+const className = ref(school.roster?.name ?? '')
+
+/** What the pasted list would bring, before it is taken in. */
+const preview = computed((): { students: ListedStudent[]; wrong: string[] } => {
+  if (written.value.trim() === '') return { students: [], wrong: [] }
+  try {
+    const found = pastedStudents(written.value, { grade: grade.value, next: nextNumber() })
+    const wrong = found.flatMap((student) => {
+      const read = listedStudent.safeParse(student)
+      return read.success ? [] : [`${student.usedName} ${student.family}: ${read.error.issues[0]?.message ?? ''}`]
+    })
+    return { students: found, wrong }
+  } catch (error) {
+    return { students: [], wrong: [error instanceof Error ? error.message : String(error)] }
+  }
+})
+
+/** Numbers that nobody has yet, for a list without any. */
+function nextNumber(): number {
+  const taken = students.value.map((student) => Number(student.schoolNumber)).filter(Number.isFinite)
+  return (
+    Math.max(1000 * ((school.year?.classes.findIndex((each) => each.id === school.classId) ?? 0) + 1), ...taken) + 1
+  )
+}
+
+function takeIn(): Promise<void> {
+  return attempt(async () => {
+    await school.takeIn(preview.value.students)
+    written.value = ''
+  })
+}
+
+type Listed = RosterAnswer['students'][number]
+
+function changeCell(student: Listed, column: keyof ListedStudent, value: string): Promise<void> {
+  const { id, position, ...was } = student
+  if (was[column] === value.trim()) return Promise.resolve()
+  // Who is called by the given name goes on being called by it.
+  const called = column === 'legalGiven' && was.usedName === was.legalGiven ? { usedName: value } : {}
+  return attempt(() => school.writeStudents([{ id, position, was, student: { ...was, [column]: value, ...called } }]))
+}
+
+function takeOut({ id, position, ...was }: Listed): Promise<void> {
+  return attempt(() => school.writeStudents([{ id, position, was, student: null }]))
+}
+
+function rename(): Promise<void> {
+  return attempt(() => school.nameClass(school.classId ?? '', className.value, school.roster?.name ?? ''))
+}
+</script>
+
+<template>
+  <div class="min-w-0">
+    <div class="flex flex-wrap items-end gap-3">
+      <label class="grid gap-1 text-sm">Class <input v-model="className" class="field w-40" @change="rename" /></label>
+      <button
+        v-if="students.length === 0"
+        type="button"
+        class="link pb-2 text-sm"
+        :disabled="busy"
+        @click="attempt(() => school.nameClass(school.classId ?? '', null, school.roster?.name ?? ''))"
+      >
+        Take this class away
+      </button>
+    </div>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <div v-if="students.length > 0" class="mt-4 relative overflow-x-auto">
+      <table class="text-sm">
+        <caption class="sr-only">
+          Students of
+          {{
+            school.roster?.name
+          }}
+        </caption>
+        <thead>
+          <tr class="border-b border-rule text-left text-muted">
+            <th v-for="[key, title] in columns" :key="key" scope="col" class="py-1 pr-2 font-normal">{{ title }}</th>
+            <td></td>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="student in students" :key="student.id" class="border-b border-rule">
+            <td v-for="[key, title, width] in columns" :key="key" class="py-0.5 pr-2">
+              <input
+                class="cell"
+                :class="width"
+                :aria-label="`${title} of ${student.usedName} ${student.family}`"
+                :list="key === 'pronouns' ? 'pronouns' : undefined"
+                :value="student[key]"
+                @change="changeCell(student, key, ($event.target as HTMLInputElement).value)"
+              />
+            </td>
+            <td>
+              <button type="button" class="link" :disabled="busy" @click="takeOut(student)">
+                take out <span class="sr-only">{{ student.usedName }} {{ student.family }}</span>
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <datalist id="pronouns">
+      <option v-for="each in ['she/her', 'he/him', 'they/them', 'name only']" :key="each" :value="each"></option>
+    </datalist>
+    <form class="mt-5 grid grid-cols-1 gap-2" @submit.prevent="takeIn">
+      <label for="list" class="font-semibold">
+        {{ students.length === 0 ? 'Paste the class list' : 'More students' }}
+      </label>
+      <p class="text-sm text-muted">
+        A name on each line will do. Columns for number, name, pronouns and grade are found, with headings or without.
+      </p>
+      <textarea
+        id="list"
+        v-model="written"
+        class="field font-mono text-sm"
+        rows="5"
+        placeholder="Maya Reed&#10;O’Rourke, Caoimhe"
+      ></textarea>
+      <label class="flex items-center gap-2 text-sm"
+        >Grade, where the list has none <input v-model="grade" class="field w-16"
+      /></label>
+      <ul v-if="preview.wrong.length > 0" class="needs" role="alert">
+        <li v-for="each in preview.wrong" :key="each">{{ each }}</li>
+      </ul>
+      <template v-if="preview.students.length > 0">
+        <div class="relative overflow-x-auto">
+          <table class="text-sm" aria-label="What the list says">
+            <thead>
+              <tr class="border-b border-rule text-left text-muted">
+                <th v-for="[key, title] in columns" :key="key" scope="col" class="py-1 pr-4 font-normal">
+                  {{ title }}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(student, at) in preview.students" :key="at" class="border-b border-rule">
+                <td v-for="[key] in columns" :key="key" class="py-1 pr-4">{{ student[key] }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p v-if="preview.students.every((student) => student.pronouns === 'name only')" class="text-sm">
+          There are no pronouns in this list, so comments name each student instead. Add them here or in the table
+          later.
+        </p>
+        <button type="submit" class="press justify-self-start" :disabled="busy || preview.wrong.length > 0">
+          Take {{ preview.students.length === 1 ? 'this student' : `these ${preview.students.length} students` }} in
+        </button>
+      </template>
+    </form>
+  </div>
+</template>

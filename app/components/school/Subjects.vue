@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import type { BoxRow, SkillRow, SubjectRow } from '~~/contracts/ownSetup'
+import { lowerFirst } from '~~/core/narrative/capitals'
+import { useOwnSchool } from '~/stores/ownSchool'
+
+/** Subjects in the order of the report, and the skills of the chosen one. */
+const school = useOwnSchool()
+const { busy, problem, attempt } = useAttempt()
+onMounted(() => attempt(school.loadSetup))
+const chosen = ref('')
+const newSubject = ref('')
+const subjects = computed(() => school.setup?.subjects ?? [])
+const subject = computed(() => subjects.value.find((each) => each.key === chosen.value) ?? subjects.value[0])
+const skills = computed(() => (school.setup?.skills ?? []).filter((skill) => skill.subject === subject.value?.key))
+const scalesFor = (kind: 'mark' | 'skill') => (school.setup?.scales ?? []).filter((scale) => scale.kind === kind)
+
+function change(part: Partial<SubjectRow>): Promise<void> {
+  const was = subject.value
+  return attempt(async () => was && school.writeSetup([{ kind: 'subject', row: { ...was, ...part }, was }]))
+}
+
+/** A subject comes with a comment box that tells of each of its strands. */
+function add(): Promise<void> {
+  return attempt(async () => {
+    const name = newSubject.value.trim()
+    const [like] = subjects.value
+    const row: SubjectRow = {
+      key: keyFor(
+        name,
+        subjects.value.map((each) => each.key),
+      ),
+      name,
+      inSentence: lowerFirst(name),
+      markScale: like?.markScale ?? scalesFor('mark')[0]?.key ?? '',
+      skillScale: like?.skillScale ?? scalesFor('skill')[0]?.key ?? '',
+      position: nextPosition(subjects.value),
+      retired: false,
+    }
+    const boxes = school.setup?.boxes ?? []
+    const box: BoxRow = {
+      key: keyFor(
+        name,
+        boxes.map((each) => each.key),
+      ),
+      name,
+      subject: row.key,
+      limit: boxes.find((each) => each.subject !== null)?.limit ?? 500,
+      tone: '',
+      plan: 'outcome each; progress',
+      position: nextPosition(boxes),
+      retired: false,
+    }
+    await school.writeSetup([
+      { kind: 'subject', row, was: null },
+      { kind: 'box', row: box, was: null },
+    ])
+    newSubject.value = ''
+    chosen.value = row.key
+  })
+}
+
+function addSkill(): Promise<void> {
+  return attempt(async () => {
+    const all = school.setup?.skills ?? []
+    const row: SkillRow = {
+      id: keyFor(
+        `${subject.value?.key}-skill`,
+        all.map((each) => each.id),
+      ),
+      subject: subject.value?.key ?? '',
+      strand: skills.value.at(-1)?.strand ?? subject.value?.name ?? '',
+      statement: typedSkill.value.trim(),
+      familyWords: typedSkill.value.trim(),
+      inSentence: '',
+      does: '',
+      grades: null,
+      teacherOnly: false,
+      position: nextPosition(all),
+      retired: false,
+    }
+    await school.writeSetup([{ kind: 'skill', row, was: null }])
+    typedSkill.value = ''
+  })
+}
+const typedSkill = ref('')
+</script>
+
+<template>
+  <section aria-labelledby="subjects">
+    <h2 id="subjects" class="text-xl font-semibold">Subjects and skills of {{ school.setup?.year }}</h2>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <div v-if="school.setup" class="mt-4 grid grid-cols-1 gap-6 middle:grid-cols-[13rem_minmax(0,1fr)]">
+      <div>
+        <ul class="grid">
+          <li v-for="each in subjects" :key="each.key">
+            <button
+              type="button"
+              class="w-full border-l-2 px-3 py-1.5 text-left"
+              :class="[
+                each.key === subject?.key ? 'border-teal bg-teal-wash font-semibold' : 'border-transparent',
+                each.retired ? 'text-muted line-through' : '',
+              ]"
+              :aria-pressed="each.key === subject?.key"
+              @click="chosen = each.key"
+            >
+              {{ each.name }}
+            </button>
+          </li>
+        </ul>
+        <form class="mt-3 flex gap-2" @submit.prevent="add">
+          <input v-model="newSubject" class="field min-w-0 flex-1" aria-label="Name of a new subject" required />
+          <button type="submit" class="quiet" :disabled="busy">Add</button>
+        </form>
+      </div>
+      <div v-if="subject" :key="subject.key" class="min-w-0">
+        <div class="flex flex-wrap items-end gap-3 text-sm">
+          <label class="grid gap-1"
+            >Name <input class="field w-44" :value="subject.name" @change="change({ name: valueOf($event) })"
+          /></label>
+          <label class="grid gap-1"
+            >Inside a sentence
+            <input class="field w-44" :value="subject.inSentence" @change="change({ inSentence: valueOf($event) })"
+          /></label>
+          <label class="grid gap-1"
+            >Marks on
+            <select class="field" :value="subject.markScale" @change="change({ markScale: valueOf($event) })">
+              <option v-for="scale in scalesFor('mark')" :key="scale.key" :value="scale.key">{{ scale.name }}</option>
+            </select></label
+          >
+          <label class="grid gap-1"
+            >Skills on
+            <select class="field" :value="subject.skillScale" @change="change({ skillScale: valueOf($event) })">
+              <option v-for="scale in scalesFor('skill')" :key="scale.key" :value="scale.key">{{ scale.name }}</option>
+            </select></label
+          >
+          <button type="button" class="link pb-2" :disabled="busy" @click="change({ retired: !subject.retired })">
+            {{ subject.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ subject.name }}</span>
+          </button>
+          <span class="pb-2 text-muted">{{ restsOn(school.setup.uses.subject[subject.key]) }}</span>
+        </div>
+        <ol class="mt-5 grid">
+          <SkillEditor
+            v-for="skill in skills"
+            :key="skill.id"
+            :skill="skill"
+            :uses="school.setup.uses.skill[skill.id] ?? 0"
+            @write="(row) => attempt(() => school.writeSetup([{ kind: 'skill', row, was: skill }]))"
+          />
+        </ol>
+        <form class="mt-4 flex flex-wrap items-end gap-2" @submit.prevent="addSkill">
+          <label class="grid min-w-60 flex-1 gap-1 text-sm"
+            >A new skill in {{ subject.name }}
+            <input v-model="typedSkill" class="field" placeholder="Adds and subtracts large numbers" required
+          /></label>
+          <button type="submit" class="quiet" :disabled="busy">Add skill</button>
+        </form>
+      </div>
+    </div>
+  </section>
+</template>

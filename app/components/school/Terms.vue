@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { laterDay, type TermDays } from '~~/core/terms/schoolYear'
+import { useOwnSchool } from '~/stores/ownSchool'
+
+/** The days of the year's terms. */
+const school = useOwnSchool()
+const { busy, problem, attempt } = useAttempt()
+onMounted(() => attempt(school.loadYear))
+const days = (term: TermDays): TermDays => {
+  const { name, starts, ends, commentsDue, locks } = term
+  return { name, starts, ends, commentsDue, locks }
+}
+const terms = computed({
+  get: () => (school.year?.terms ?? []).map(days),
+  set: (changed) => {
+    const at = changed.findIndex((term, nth) => JSON.stringify(term) !== JSON.stringify(terms.value[nth]))
+    const was = school.year?.terms[at]
+    const term = changed[at]
+    if (was && term) void attempt(() => school.writeTerm(was.id, term, days(was)))
+  },
+})
+
+function add(): Promise<void> {
+  const last = terms.value.at(-1)
+  const year = school.year?.year
+  const starts = last ? laterDay(last.ends, 1) : (year?.starts ?? '')
+  const ends = year && starts < year.ends ? year.ends : laterDay(starts, 60)
+  const term = { name: `Term ${terms.value.length + 1}`, starts, ends, commentsDue: laterDay(ends, -10), locks: ends }
+  return attempt(() => school.writeTerm(crypto.randomUUID(), term, null))
+}
+</script>
+
+<template>
+  <section aria-labelledby="terms">
+    <h2 id="terms" class="text-xl font-semibold">Terms of {{ school.year?.year.name }}</h2>
+    <p class="mt-1 max-w-160">
+      From the day on which a term locks nothing of it can be changed; put the day later to open it again.
+    </p>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <TermDaysTable v-model="terms" class="mt-4 max-w-4xl" />
+    <p class="mt-3 flex gap-4">
+      <button type="button" class="quiet" :disabled="busy" @click="add">Add a term</button>
+    </p>
+  </section>
+</template>

@@ -1,0 +1,115 @@
+import { defineStore } from 'pinia'
+import type { ClassesAnswer, ListedStudent, RosterAnswer } from '~~/contracts/classes'
+import type { OwnSetupAnswer, SetupChange } from '~~/contracts/ownSetup'
+import type { TermDays } from '~~/core/terms/schoolYear'
+import { askServer } from '~/composables/useApi'
+import { usePeople } from './people'
+import { useSaving } from './saving'
+import { useView } from './view'
+
+/** The school's classes, days and set-up as the coordinator keeps them; every change can be undone. */
+export const useOwnSchool = defineStore('ownSchool', () => {
+  const view = useView()
+  const saving = useSaving()
+  const people = usePeople()
+  const year = shallowRef<ClassesAnswer | null>(null)
+  const setup = shallowRef<OwnSetupAnswer | null>(null)
+  const roster = shallowRef<RosterAnswer | null>(null)
+  const classId = ref<string | null>(null)
+
+  async function path(): Promise<string> {
+    if (!view.kept.yearId) await view.loadDesk()
+    return `/api/years/${view.kept.yearId}`
+  }
+
+  async function loadYear(): Promise<void> {
+    year.value = await askServer<ClassesAnswer>('GET', `${await path()}/classes`)
+    if (!year.value.classes.some((each) => each.id === classId.value)) classId.value = year.value.classes[0]?.id ?? null
+    await loadRoster()
+  }
+
+  async function loadRoster(): Promise<void> {
+    roster.value =
+      classId.value === null
+        ? null
+        : await askServer<RosterAnswer>('GET', `${await path()}/classes/${classId.value}/students`)
+  }
+
+  async function loadSetup(): Promise<void> {
+    setup.value = await askServer<OwnSetupAnswer>('GET', `${await path()}/setup/rows`)
+  }
+
+  /** Everything that is on the page, after something was undone. */
+  async function loadAll(): Promise<void> {
+    await Promise.all([
+      people.answer ? people.load() : null,
+      year.value ? loadYear() : null,
+      setup.value ? loadSetup() : null,
+    ])
+  }
+
+  async function change(rest: string, body: object): Promise<void> {
+    const { event } = await askServer<{ event: number | null }>('PUT', `${await path()}${rest}`, body)
+    if (event !== null) saving.did(event)
+  }
+
+  async function addClass(name: string): Promise<void> {
+    const id = crypto.randomUUID()
+    await change('/classes', { id, name, was: null })
+    classId.value = id
+    await loadYear()
+  }
+
+  async function nameClass(id: string, name: string | null, was: string): Promise<void> {
+    await change('/classes', { id, name, was })
+    await loadYear()
+  }
+
+  async function choose(id: string): Promise<void> {
+    classId.value = id
+    await loadRoster()
+  }
+
+  /** Takes students in behind those who are there. */
+  async function takeIn(students: readonly ListedStudent[]): Promise<void> {
+    const from = Math.max(-1, ...(roster.value?.students ?? []).map((student) => student.position)) + 1
+    await writeStudents(
+      students.map((student, nth) => ({ id: crypto.randomUUID(), student, was: null, position: from + nth })),
+    )
+  }
+
+  async function writeStudents(
+    students: { id: string; student: ListedStudent | null; was: ListedStudent | null; position: number }[],
+  ): Promise<void> {
+    await change(`/classes/${classId.value}/students`, { students })
+    await loadYear()
+  }
+
+  async function writeTerm(id: string, term: TermDays | null, was: TermDays | null): Promise<void> {
+    await change('/terms', { id, term, was })
+    await loadYear()
+  }
+
+  async function writeSetup(changes: SetupChange[]): Promise<void> {
+    if (changes.length === 0) return
+    await change('/setup/rows', { changes })
+    await loadSetup()
+  }
+
+  return {
+    year,
+    setup,
+    roster,
+    classId,
+    loadYear,
+    loadSetup,
+    loadAll,
+    addClass,
+    nameClass,
+    choose,
+    takeIn,
+    writeStudents,
+    writeTerm,
+    writeSetup,
+  }
+})

@@ -1,0 +1,58 @@
+import { z } from 'zod'
+import { readPronouns } from '../core/people/pronouns'
+import { text } from '../core/text/textSchema'
+import { termDays } from './setUp'
+
+const trimmed = (most: number) => text(most).transform((written) => written.trim())
+const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
+
+/** A term to keep or to take away. `was`: as the writer saw it; null for a new one. */
+export const termToWrite = z.object({ id: z.uuid(), term: termDays.nullable(), was: termDays.nullable() })
+export type TermToWrite = z.infer<typeof termToWrite>
+
+const className = needed(60, 'Write what the class is called.')
+
+/** A class to keep or to take away. */
+export const classToWrite = z.object({ id: z.uuid(), name: className.nullable(), was: className.nullable() })
+export type ClassToWrite = z.infer<typeof classToWrite>
+
+/** A student as a class list has them; pronouns as they are written: "she/her", "name only", five cases. */
+export const listedStudent = z.object({
+  schoolNumber: needed(40, 'A student needs a school number.'),
+  legalGiven: needed(120, 'A student needs a name.'),
+  usedName: needed(120, 'A student needs a name.'),
+  family: trimmed(120),
+  pronouns: trimmed(80).refine(
+    (written) => readPronouns(written) !== undefined,
+    'Write pronouns as she/her, he/him, they/them, name only, or all five cases.',
+  ),
+  gradeLevel: trimmed(20),
+})
+export type ListedStudent = z.infer<typeof listedStudent>
+
+/** Students to take into a class, to change, or to take out of it. */
+export const studentsToWrite = z.object({
+  students: z
+    .array(
+      z.object({
+        id: z.uuid(),
+        student: listedStudent.nullable(),
+        was: listedStudent.nullable(),
+        position: z.number().int().min(0).max(10_000),
+      }),
+    )
+    .min(1)
+    .max(400),
+})
+export type StudentsToWrite = z.infer<typeof studentsToWrite>
+
+export interface ClassesAnswer {
+  year: { id: string; name: string; starts: string; ends: string }
+  terms: ({ id: string } & z.infer<typeof termDays>)[]
+  classes: { id: string; name: string; students: number }[]
+}
+
+export interface RosterAnswer {
+  name: string
+  students: ({ id: string; position: number } & ListedStudent)[]
+}

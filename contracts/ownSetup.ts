@@ -1,0 +1,112 @@
+import { z } from 'zod'
+import { tiers } from '../core/scales/tier'
+import { key, text } from '../core/text/textSchema'
+
+const trimmed = (most: number) => text(most).transform((written) => written.trim())
+const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
+const position = z.number().int().min(0).max(10_000)
+const grade = z.number().int().min(0).max(13)
+/** What is not used any more but has been rated or written in stays, retired. */
+const retired = z.boolean()
+
+export const subjectRow = z.object({
+  key,
+  name: needed(80, 'A subject needs a name.'),
+  inSentence: trimmed(80),
+  markScale: key,
+  skillScale: key,
+  position,
+  retired,
+})
+export const skillRow = z.object({
+  id: key,
+  subject: key,
+  strand: needed(80, 'Say to which strand the skill belongs.'),
+  statement: needed(400, 'Write the skill.'),
+  familyWords: needed(400, 'Write the skill in words for families.'),
+  inSentence: trimmed(400),
+  does: trimmed(400),
+  grades: z
+    .object({ from: grade, to: grade })
+    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
+    .nullable(),
+  teacherOnly: z.boolean(),
+  position,
+  retired,
+})
+export const habitRow = z.object({
+  key,
+  name: needed(80, 'A habit needs a name.'),
+  familyWords: needed(400, 'Write the habit in words for families.'),
+  scale: key,
+  position,
+  retired,
+})
+export const boxRow = z.object({
+  key,
+  name: needed(80, 'A comment box needs a name.'),
+  subject: key.nullable(),
+  limit: z.number().int().min(20, 'A comment box needs room for 20 characters at least.').max(10_000),
+  tone: trimmed(20),
+  plan: text(2000),
+  position,
+  retired,
+})
+export const scaleRow = z.object({
+  key,
+  name: needed(80, 'A scale needs a name.'),
+  kind: z.enum(['mark', 'skill', 'habit']),
+  levels: z
+    .array(
+      z.object({
+        symbol: needed(8, 'A level needs a symbol.'),
+        name: needed(80, 'A level needs a name.'),
+        familySentence: trimmed(200),
+        tier: z.enum(tiers),
+        lowestPercent: z.number().min(0).max(100).nullable(),
+      }),
+    )
+    .max(20),
+})
+
+const change = <Kind extends string, Row extends z.ZodType>(kind: Kind, row: Row) =>
+  z.object({ kind: z.literal(kind), row: row.nullable(), was: row.nullable() })
+
+/** One row of the set-up as it shall be, and as its writer saw it. */
+export const setupChange = z.discriminatedUnion('kind', [
+  change('subject', subjectRow),
+  change('skill', skillRow),
+  change('habit', habitRow),
+  change('box', boxRow),
+  change('scale', scaleRow),
+])
+export type SetupChange = z.infer<typeof setupChange>
+export type SetupKind = SetupChange['kind']
+
+export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(200) })
+
+export type SubjectRow = z.infer<typeof subjectRow>
+export type SkillRow = z.infer<typeof skillRow>
+export type HabitRow = z.infer<typeof habitRow>
+export type BoxRow = z.infer<typeof boxRow>
+export type ScaleRow = z.infer<typeof scaleRow>
+
+/** The set-up of a year with what is retired, and how much rests on each row of it. */
+export interface OwnSetupAnswer {
+  year: string
+  subjects: SubjectRow[]
+  skills: SkillRow[]
+  habits: HabitRow[]
+  boxes: BoxRow[]
+  scales: ScaleRow[]
+  uses: SetupUses
+}
+
+/** How many ratings, marks or texts of the year rest on something, by its key; of a scale, by the level's symbol. */
+export interface SetupUses {
+  subject: Record<string, number>
+  skill: Record<string, number>
+  habit: Record<string, number>
+  box: Record<string, number>
+  scale: Record<string, Record<string, number>>
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { yearProblems } from '../core/terms/schoolYear'
+import { text } from '../core/text/textSchema'
+import { staff } from './people'
+
+const named = (most: number, missing: string) =>
+  text(most)
+    .transform((written) => written.trim())
+    .pipe(z.string().min(1, missing))
+const day = z.iso.date('Write a day as 2026-08-31.')
+
+/** A term's name and days. */
+export const termDays = z.object({ name: text(80), starts: day, ends: day, commentsDue: day, locks: day })
+
+/** A school year with its terms, which fit each other. */
+export const yearWithTerms = z
+  .object({ name: text(40), starts: day, ends: day, terms: z.array(termDays).max(12) })
+  .superRefine(({ terms, ...year }, found) => {
+    for (const message of yearProblems(year, terms)) found.addIssue({ code: 'custom', message })
+  })
+
+/** What an empty school is set up with, by whoever has the key that the console printed. */
+export const schoolToSetUp = z.object({
+  key: z.string().max(80),
+  name: named(120, 'Write the school’s name.'),
+  place: text(120).transform((written) => written.trim()),
+  year: yearWithTerms,
+  /** Which of the beginnings, by its key. */
+  beginning: z.string().max(40),
+  coordinator: staff.pick({ signIn: true, given: true, family: true }),
+  password: z.string().max(200, 'A password has at most 200 characters.'),
+})
+export type SchoolToSetUp = z.infer<typeof schoolToSetUp>
+
+/** A ready beginning, as it is offered. */
+export interface Beginning {
+  key: string
+  title: string
+  about: string
+}
+
+export interface SetUpAnswer {
+  /** Whether there is no school yet. */
+  needed: boolean
+  beginnings: Beginning[]
+}

@@ -1,0 +1,94 @@
+import { nameKey, readName } from '../people/names'
+import { readPronouns } from '../people/pronouns'
+import { roleByHeading } from './guessGradebook'
+import { UnreadableFile } from './problem'
+import { readTable } from './readTable'
+
+/** A student as a list has them, before anything is decided; pronouns as they are written. */
+export interface PastedStudent {
+  readonly schoolNumber: string
+  readonly legalGiven: string
+  readonly usedName: string
+  readonly family: string
+  readonly pronouns: string
+  readonly gradeLevel: string
+}
+
+type Column = 'number' | 'name' | 'given name' | 'used name' | 'family name' | 'pronouns' | 'grade'
+
+/**
+ * Reads a class list as it is pasted from a spreadsheet, a mail or a page: with headings in any order, or without, when
+ * the columns are told by what stands in them. A whole name is parted as files have them. Rows without a number are
+ * given the next free one.
+ *
+ * @param next the first number to give
+ * @throws UnreadableFile when there is nothing to read
+ * @example pastedStudents('05101\tMaya\tReed\tshe/her', { grade: '5', next: 1 })
+ * // [{ schoolNumber: '05101', legalGiven: 'Maya', usedName: 'Maya', family: 'Reed', pronouns: 'she/her', … }]
+ */
+export function pastedStudents(text: string, { grade, next }: { grade: string; next: number }): PastedStudent[] {
+  if (text.trim() === '') throw new UnreadableFile('There is nothing here yet. Copy a class list and paste it here.')
+  const rows = oneColumn(text) ?? readTable(text).rows.map((row) => row.cells)
+  const headings = rows[0]?.map(columnNamed) ?? []
+  const named = headings.filter((column) => column !== null).length >= Math.min(2, headings.length)
+  const columns = named ? headings : columnsByContent(rows)
+  let free = next
+  return (named ? rows.slice(1) : rows).flatMap((cells) => {
+    const cell = (wanted: Column): string => cells[columns.indexOf(wanted)]?.trim() ?? ''
+    const whole = readName(cell('name'))
+    const given = cell('given name') || whole.given
+    const family = cell('family name') || whole.family
+    if (given === '' && family === '') return []
+    return [
+      {
+        schoolNumber: cell('number') || String(free++),
+        legalGiven: given || family,
+        usedName: cell('used name') || given || family,
+        family: given === '' ? '' : family,
+        pronouns: cell('pronouns') || 'name only',
+        gradeLevel: cell('grade') || grade,
+      },
+    ]
+  })
+}
+
+/** A list of whole names, one a line: a comma in "Reed, Maya" parts a name and not a row. */
+function oneColumn(text: string): string[][] | null {
+  const lines = text.split(/\r\n|\r|\n/).filter((line) => line.trim() !== '')
+  const plain = lines.every((line) => !/[\t;|]/.test(line) && line.split(',').length <= 2)
+  if (!plain || lines.some((line) => /^\s*\d+\s*,/.test(line) || columnNamed(line.split(',')[0] ?? '') !== null))
+    return null
+  const commas = lines.filter((line) => line.includes(','))
+  // "Maya, she/her" is two columns, not a name.
+  if (commas.some((line) => readPronouns(line.split(',')[1] ?? '') !== undefined)) return null
+  return lines.map((line) => [line])
+}
+
+function columnNamed(heading: string): Column | null {
+  const key = nameKey(heading).replace(/[^a-z]/g, '')
+  const known = roleByHeading(heading)
+  if (known === 'number' || known === 'given name' || known === 'family name' || known === 'name') return known
+  if (/^(used|known|preferred|calling|rufname|called)/.test(key)) return 'used name'
+  if (/^pronouns?$/.test(key)) return 'pronouns'
+  if (/^(grade|gradelevel|yeargroup|klasse|jahrgang|stufe|curso|classe|niveau)$/.test(key)) return 'grade'
+  return null
+}
+
+/** Columns without headings: a number is a number, pronouns are pronouns, and names come as given, then family. */
+function columnsByContent(rows: readonly (readonly string[])[]): (Column | null)[] {
+  const width = Math.max(...rows.map((cells) => cells.length))
+  const most = (at: number, is: (cell: string) => boolean): boolean => {
+    const filled = rows.map((cells) => cells[at]?.trim() ?? '').filter(Boolean)
+    return filled.length > 0 && filled.filter(is).length * 2 > filled.length
+  }
+  const names: number[] = []
+  const columns = Array.from({ length: width }, (_, at): Column | null => {
+    if (most(at, (cell) => readPronouns(cell) !== undefined)) return 'pronouns'
+    if (most(at, (cell) => /^\d{1,2}$/.test(cell)) && at > 0) return 'grade'
+    if (most(at, (cell) => /\d/.test(cell))) return 'number'
+    names.push(at)
+    return null
+  })
+  const kinds: Column[] = names.length === 1 ? ['name'] : ['given name', 'family name']
+  return columns.map((column, at) => column ?? kinds[names.indexOf(at)] ?? null)
+}

@@ -1,0 +1,45 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { laterDay, proposeTerms, yearProblems } from './schoolYear'
+
+const year = { name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }
+const problemsWith = (change: Partial<ReturnType<typeof proposeTerms>[number]>, at = 0): string[] =>
+  yearProblems(
+    year,
+    proposeTerms(year, 3).map((term, nth) => (nth === at ? { ...term, ...change } : term)),
+  )
+
+it('proposes terms that follow one another, fill the year and can be used as they are', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 40, max: 400 }), fc.integer({ min: 1, max: 6 }), (days, count) => {
+      const ends = laterDay(year.starts, days)
+      const terms = proposeTerms({ ...year, ends }, count)
+      expect(yearProblems({ ...year, ends }, terms)).toEqual([])
+      expect([terms[0]?.starts, terms.at(-1)?.ends]).toEqual([year.starts, ends])
+      terms.slice(1).forEach((term, nth) => expect(term.starts).toBe(laterDay(terms[nth]?.ends ?? '', 1)))
+    }),
+  )
+  expect(proposeTerms(year, 4).map((term) => term.name)[1]).toBe('Second quarter')
+})
+
+it.each([
+  [{ name: ' ' }, 'Each term needs a name.'],
+  [{ ends: year.starts }, 'First trimester ends before it begins.'],
+  [{ starts: '2026-08-16' }, 'First trimester is not within the year.'],
+  [{ commentsDue: '2026-08-16' }, 'In First trimester, comments are due before it begins.'],
+  [{ locks: '2026-08-20' }, 'First trimester locks before its comments are due.'],
+  [{ name: 'Second trimester' }, 'Two terms are called “Second trimester”.'],
+])('says what is wrong with a term: %o', (change, problem) => {
+  expect(problemsWith(change)).toContain(problem)
+})
+
+it('says what is wrong with a year', () => {
+  expect(problemsWith({ starts: '2026-10-01' }, 1)).toContain(
+    'Second trimester begins before First trimester has ended.',
+  )
+  expect(yearProblems({ name: '', starts: '2027-01-01', ends: '2027-01-01' }, [])).toEqual([
+    'The year needs a name, as in 2026–27.',
+    'The year ends before it begins.',
+    'A year needs a term.',
+  ])
+})

@@ -1,0 +1,82 @@
+import type { Term } from '../record/term'
+import { daysUntil } from './lock'
+
+/** A school year as it is written down; days are ISO dates. */
+export interface YearDays {
+  readonly name: string
+  readonly starts: string
+  readonly ends: string
+}
+
+/** A term's name and days. */
+export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'commentsDue' | 'locks'>
+
+/** What terms are called by how many a year has: the trade's words, to be written over. */
+const termWords: Readonly<Record<number, string>> = { 1: 'year', 2: 'semester', 3: 'trimester', 4: 'quarter' }
+const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth']
+
+/** Comments are due so many days before a term ends, and it locks so many days after. Ours, to be written over. */
+const usual = { due: 10, locks: 14 }
+
+/**
+ * So many terms of one length, one after the other, for a school to put its own days in.
+ * @example proposeTerms({ name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }, 2).map((term) => term.name)
+ * // ['First semester', 'Second semester']
+ */
+export function proposeTerms({ starts, ends }: YearDays, count: number): TermDays[] {
+  const days = daysUntil(ends, starts) + 1
+  return Array.from({ length: count }, (_, nth) => {
+    const first = laterDay(starts, Math.round((days * nth) / count))
+    const last = laterDay(starts, Math.round((days * (nth + 1)) / count) - 1)
+    const name = count === 1 ? 'The year' : `${ordinals[nth] ?? nth + 1} ${termWords[count] ?? 'term'}`
+    const due = laterDay(last, -usual.due)
+    return {
+      name,
+      starts: first,
+      ends: last,
+      commentsDue: due < first ? first : due,
+      locks: laterDay(last, usual.locks),
+    }
+  })
+}
+
+/**
+ * The day so many days after another (before it, below 0); ISO dates.
+ * @example laterDay('2027-02-27', 2) // '2027-03-01'
+ */
+export function laterDay(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+}
+
+/**
+ * What is wrong with a year and its terms, in sentences for the person who wrote them; empty when they can be used.
+ * @example yearProblems({ name: '2027', starts: '2027-06-01', ends: '2027-01-01' }, [])
+ * // ['The year ends before it begins.', 'A year needs a term.']
+ */
+export function yearProblems(year: YearDays, terms: readonly TermDays[]): string[] {
+  const inOrder = terms.toSorted((a, b) => (a.starts < b.starts ? -1 : 1))
+  return [
+    ...(year.name.trim() === '' ? ['The year needs a name, as in 2026–27.'] : []),
+    ...(year.ends <= year.starts ? ['The year ends before it begins.'] : []),
+    ...(terms.length === 0 ? ['A year needs a term.'] : []),
+    ...terms.flatMap((term) => termProblems(year, term)),
+    ...inOrder.flatMap((term, nth) => {
+      const before = inOrder[nth - 1]
+      return before && term.starts <= before.ends ? [`${term.name} begins before ${before.name} has ended.`] : []
+    }),
+    ...[...new Set(terms.map((term) => term.name))]
+      .filter((name) => terms.filter((term) => term.name === name).length > 1)
+      .map((name) => `Two terms are called “${name}”.`),
+  ]
+}
+
+function termProblems(year: YearDays, { name, starts, ends, commentsDue, locks }: TermDays): string[] {
+  const called = name.trim() === '' ? 'A term without a name' : name
+  return [
+    ...(name.trim() === '' ? ['Each term needs a name.'] : []),
+    ...(ends <= starts ? [`${called} ends before it begins.`] : []),
+    ...(starts < year.starts || ends > year.ends ? [`${called} is not within the year.`] : []),
+    ...(commentsDue < starts ? [`In ${called}, comments are due before it begins.`] : []),
+    ...(locks < commentsDue ? [`${called} locks before its comments are due.`] : []),
+  ]
+}

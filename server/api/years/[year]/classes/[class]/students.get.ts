@@ -1,0 +1,4 @@
+import { idOf, staffRoute } from '../../../../../http/staffRoute'
+import { viewRoster } from '../../../../../services/classes'
+
+export default staffRoute((context, event) => viewRoster(context, idOf(event, 'year'), idOf(event, 'class')))

@@ -1,0 +1,34 @@
+import type { Knex } from 'knex'
+import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
+
+/** A year with its terms and classes, and how many students each class has; undefined where there is none. */
+export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer | undefined> {
+  const { rows } = await db.raw<{ rows: ClassesAnswer[] }>(
+    `select json_build_object('id', id, 'name', name, 'starts', starts, 'ends', ends) as year,
+       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'ends', ends,
+           'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
+         from term where year_id = school_year.id) as terms,
+       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'students',
+           (select count(*) from enrolment where class_id = class_room.id)) order by name), '[]')
+         from class_room where year_id = school_year.id) as classes
+     from school_year where id = ?`,
+    [yearId],
+  )
+  return rows[0]
+}
+
+/** A class's list; undefined where there is no such class in this year. */
+export async function loadRoster(
+  db: Knex,
+  { yearId, classId }: { yearId: string; classId: string },
+): Promise<RosterAnswer | undefined> {
+  const { rows } = await db.raw<{ rows: RosterAnswer[] }>(
+    `select name, (select coalesce(json_agg(json_build_object('id', id, 'schoolNumber', school_number,
+         'legalGiven', legal_given, 'usedName', used_name, 'family', family, 'pronouns', pronouns,
+         'gradeLevel', grade_level, 'position', position) order by position), '[]')
+       from enrolment join student on student.id = student_id where class_id = class_room.id) as students
+     from class_room where id = :class and year_id = :year`,
+    { class: classId, year: yearId },
+  )
+  return rows[0]
+}

@@ -1,0 +1,153 @@
+import type {
+  ClassesAnswer,
+  ClassToWrite,
+  ListedStudent,
+  RosterAnswer,
+  StudentsToWrite,
+  TermToWrite,
+} from '../../contracts/classes'
+import { yearProblems } from '../../core/terms/schoolYear'
+import { allow, changesSchool } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import type { Change, Row } from '../data/changes/changeableTables'
+import { loadRoster, loadYear } from '../data/rosters'
+import { save, type Context } from './context'
+
+/** What the school's own people and days are changed for. */
+const forSchool = { classId: null, termId: null, needs: ['school' as const] }
+
+/** A year with its terms and classes. */
+export async function viewClasses(context: Context, yearId: string): Promise<ClassesAnswer> {
+  allow(changesSchool(context.who), 'see the school’s classes')
+  return found(await loadYear(context.db, yearId), 'There is no such school year.')
+}
+
+/** Adds a term to a year, changes its days, or takes it away where nothing rests on it. */
+export async function writeTerm(
+  context: Context,
+  yearId: string,
+  { id, term, was }: TermToWrite,
+): Promise<number | null> {
+  allow(changesSchool(context.who), 'change the terms')
+  const { year, terms } = await viewClasses(context, yearId)
+  const others = terms.filter((each) => each.id !== id)
+  const [problem] = yearProblems(year, term ? [...others, term] : others)
+  if (problem !== undefined) throw new Refusal('invalid', problem)
+  const row = (each: NonNullable<TermToWrite['term']>): Row => ({
+    year_id: yearId,
+    name: each.name.trim(),
+    starts: each.starts,
+    ends: each.ends,
+    comments_due: each.commentsDue,
+    locks: each.locks,
+  })
+  const change: Change = { table: 'term', key: { id }, seen: was && row(was), after: term && row(term) }
+  return (await save(context, { ...forSchool, kind: 'changed a term' }, [change])).event
+}
+
+/** Adds a class to a year, names it anew, or takes it away where nothing rests on it. */
+export async function writeClass(
+  context: Context,
+  yearId: string,
+  { id, name, was }: ClassToWrite,
+): Promise<number | null> {
+  allow(changesSchool(context.who), 'change the classes')
+  const { classes } = await viewClasses(context, yearId)
+  const other = classes.find((each) => each.id !== id && each.name.toLowerCase() === name?.toLowerCase())
+  if (other) throw new Refusal('invalid', `There is a class “${other.name}” in this year already.`)
+  const row = (called: string): Row => ({ year_id: yearId, name: called })
+  const seen = was === null ? null : row(was)
+  const change: Change = { table: 'class_room', key: { id }, seen, after: name === null ? null : row(name) }
+  const kind = was === null ? 'added a class' : name === null ? 'took a class away' : 'changed a class'
+  return (await save(context, { ...forSchool, kind }, [change])).event
+}
+
+/** A class's list. */
+export async function viewRoster(context: Context, yearId: string, classId: string): Promise<RosterAnswer> {
+  allow(changesSchool(context.who), 'change the class list')
+  return found(await loadRoster(context.db, { yearId, classId }), 'There is no such class.')
+}
+
+/**
+ * Takes students into a class, changes how they are kept, or takes them out of the class; what is recorded about them
+ * stays. A number that is another child's is refused; the same child in a second class is one student.
+ */
+export async function writeStudents(
+  context: Context,
+  place: { yearId: string; classId: string },
+  { students }: StudentsToWrite,
+): Promise<number | null> {
+  const { students: standing } = await viewRoster(context, place.yearId, place.classId)
+  const here = new Map(standing.map((student) => [student.id, student.position]))
+  const known = await studentsByNumber(context, students)
+  const changes = students.flatMap(({ id, student, was, position }): Change[] => {
+    const same = student && known.get(student.schoolNumber)
+    if (same && same.id !== id) requireSameChild(student, same)
+    const studentId = same?.id ?? id
+    const inClass = here.get(studentId)
+    const enrolment: Change = {
+      table: 'enrolment',
+      key: { class_id: place.classId, student_id: studentId },
+      seen: inClass === undefined ? null : { position: inClass },
+      after: student ? { position } : null,
+    }
+    if (student === null || (same && same.id !== id)) return [enrolment]
+    return [{ table: 'student', key: { id }, seen: was && studentRow(was), after: studentRow(student) }, enrolment]
+  })
+  requireEachOnce(students)
+  const kind = students.length === 1 ? 'changed a student' : `changed ${students.length} students`
+  return (await save(context, { ...forSchool, kind }, changes)).event
+}
+
+type Known = ListedStudent & { id: string }
+
+async function studentsByNumber({ db }: Context, students: StudentsToWrite['students']): Promise<Map<string, Known>> {
+  const numbers = students.flatMap(({ student }) => student?.schoolNumber ?? [])
+  const rows = await db('student').whereIn('school_number', numbers)
+  return new Map(
+    rows.map((row) => [
+      row.school_number,
+      {
+        id: row.id,
+        schoolNumber: row.school_number,
+        legalGiven: row.legal_given,
+        usedName: row.used_name,
+        family: row.family,
+        pronouns: row.pronouns,
+        gradeLevel: row.grade_level,
+      },
+    ]),
+  )
+}
+
+function requireSameChild(wanted: ListedStudent, standing: Known): void {
+  if (wanted.family === standing.family && wanted.legalGiven === standing.legalGiven) return
+  const name = `${standing.usedName} ${standing.family}`.trim()
+  throw new Refusal('invalid', `The number ${wanted.schoolNumber} is ${name}’s already. Nothing was changed.`)
+}
+
+function requireEachOnce(students: StudentsToWrite['students']): void {
+  const seen = new Set<string>()
+  for (const { student } of students) {
+    if (student && seen.has(student.schoolNumber)) {
+      throw new Refusal('invalid', `The number ${student.schoolNumber} stands twice. Nothing was changed.`)
+    }
+    if (student) seen.add(student.schoolNumber)
+  }
+}
+
+function studentRow(student: ListedStudent): Row {
+  return {
+    school_number: student.schoolNumber,
+    legal_given: student.legalGiven,
+    used_name: student.usedName,
+    family: student.family,
+    pronouns: student.pronouns,
+    grade_level: student.gradeLevel,
+  }
+}
+
+function found<T>(it: T | undefined, missing: string): T {
+  if (it === undefined) throw new Refusal('not found', missing)
+  return it
+}

@@ -1,0 +1,55 @@
+import type { Knex } from 'knex'
+import type { SchoolToSetUp, SetUpAnswer } from '../../contracts/setUp'
+import { readSetupFolder } from '../../core/exchange/folder/readSetupFolder'
+import { problemText } from '../../core/exchange/problem'
+import { Refusal } from '../access/refusal'
+import { requireSetUpKey } from '../access/setUpKey'
+import { signInKey } from '../access/signInKey'
+import { loadBeginning, loadBeginnings } from '../data/beginnings'
+import { hashPassword } from '../data/people'
+import { passwordRefused } from './passwords'
+import { addTerm, addYear } from './setUpSchool'
+
+/** Whether there is no school yet, and what one can begin from. */
+export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
+  const needed = !(await db('school_year').first('id'))
+  return { needed, beginnings: needed ? await loadBeginnings() : [] }
+}
+
+/**
+ * Sets up a school where there is none: its year with the terms, a beginning to change, and the first coordinator, who
+ * can sign in at once. Whole or not at all; of two who try at once, one has it.
+ * @throws Refusal
+ */
+export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void> {
+  requireSetUpKey(wanted.key)
+  const { setup, problems } = readSetupFolder(await loadBeginning(wanted.beginning))
+  if (!setup) {
+    throw new Refusal(
+      'invalid',
+      problems.length > 0 ? problems.map(problemText).join(' ') : 'Choose what to begin from.',
+    )
+  }
+  const { coordinator, name, place, year } = wanted
+  const { given, family, signIn } = coordinator
+  passwordRefused(wanted.password, [given, family, signIn, name])
+  const password = await hashPassword(wanted.password)
+  await db.transaction(async (trx) => {
+    await trx.raw('lock table school_year in exclusive mode')
+    if (await trx('school_year').first('id')) {
+      throw new Refusal(
+        'conflict',
+        'This school has been set up already. Sign in, or ask its coordinator to take you in.',
+      )
+    }
+    const yearId = await addYear(trx, year, { ...setup, school: { ...setup.school, name, place } })
+    for (const term of year.terms) await addTerm(trx, { ...term, yearId })
+    await trx('person').insert({
+      sign_in: signInKey(signIn),
+      password_hash: password,
+      given_name: given,
+      family_name: family,
+      role: 'coordinator',
+    })
+  })
+}

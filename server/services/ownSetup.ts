@@ -1,0 +1,198 @@
+import type { OwnSetupAnswer, SetupChange, SetupKind, SetupUses } from '../../contracts/ownSetup'
+import { readPlan } from '../../core/narrative/plan'
+import { skillWords } from '../../core/narrative/skillWords'
+import { planProblems } from '../../core/record/planProblems'
+import { scaleProblems } from '../../core/scales/scale'
+import { allow, changesSchool } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import type { Change, Row } from '../data/changes/changeableTables'
+import { countUses, loadSetupRows } from '../data/ownSetup'
+import { save, type Context } from './context'
+
+/** A year's set-up as its coordinator changes it. */
+export async function viewOwnSetup(context: Context, yearId: string): Promise<OwnSetupAnswer> {
+  allow(changesSchool(context.who), 'change the school’s set-up')
+  const rows = await loadSetupRows(context.db, yearId)
+  if (!rows) throw new Refusal('not found', 'There is no such school year.')
+  return { ...rows, uses: await countUses(context.db, yearId, rows) }
+}
+
+/**
+ * Changes rows of a year's set-up. What would not fit together is refused with what is wrong, and so is taking away
+ * what something rests on: that is retired.
+ */
+export async function writeOwnSetup(
+  context: Context,
+  yearId: string,
+  changes: readonly SetupChange[],
+): Promise<number | null> {
+  const standing = await viewOwnSetup(context, yearId)
+  for (const change of changes) requireUnused(change, standing.uses)
+  const problems = problemsOf(changes.reduce(withChange, standing))
+  if (problems.length > 0) throw new Refusal('invalid', `${problems.slice(0, 3).join(' ')} Nothing was changed.`)
+  const [first, ...more] = changes
+  const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
+  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
+  return (await save(context, deed, inOrder(changes.map((change) => changeOf(change, yearId))))).event
+}
+
+/** Rows of tables are written from the first table to the last, so nothing has to be put in order here but twins. */
+function inOrder(changes: readonly Change[]): Change[] {
+  const places = new Set<string>()
+  return changes.filter((change) => {
+    const place = `${change.table} ${JSON.stringify(change.key)}`
+    if (places.has(place)) throw new Refusal('invalid', 'The same thing stands twice in this change.')
+    places.add(place)
+    return true
+  })
+}
+
+const tables = {
+  subject: 'subject',
+  skill: 'skill',
+  habit: 'habit',
+  box: 'comment_box',
+  scale: 'scale',
+} as const satisfies Record<SetupKind, Change['table']>
+
+const words: Record<SetupKind, string> = {
+  subject: 'a subject',
+  skill: 'a skill',
+  habit: 'a habit',
+  box: 'a comment box',
+  scale: 'a scale',
+}
+
+function kindOf({ kind, row, was }: SetupChange): string {
+  return `${was === null ? 'added' : row === null ? 'took away' : 'changed'} ${words[kind]}`
+}
+
+function keyOf({ kind, row, was }: SetupChange): string {
+  const one = row ?? was
+  if (!one) throw new Refusal('invalid', `Nothing is said of ${words[kind]}.`)
+  return 'id' in one ? one.id : one.key
+}
+
+function changeOf(change: SetupChange, yearId: string): Change {
+  const column = change.kind === 'skill' ? 'id' : 'key'
+  const { row, was } = change
+  return {
+    table: tables[change.kind],
+    key: { year_id: yearId, [column]: keyOf(change) },
+    seen: was && columnsOf(change.kind, was),
+    after: row && columnsOf(change.kind, row),
+  }
+}
+
+type AnyRow = NonNullable<SetupChange['row']>
+
+/** A row's columns, apart from its key. */
+function columnsOf(kind: SetupKind, row: AnyRow): Row {
+  if (kind === 'scale') return { definition: row }
+  const { grades, ...rest } = { grades: undefined, ...row } as Record<string, unknown> & { grades?: Grades }
+  const columns = Object.entries(rest).flatMap(([name, value]): [string, Row[string]][] =>
+    name === 'key' || name === 'id' ? [] : [[columnNames[name] ?? name, value as Row[string]]],
+  )
+  const range: Row = kind === 'skill' ? { grade_from: grades?.from ?? null, grade_to: grades?.to ?? null } : {}
+  return { ...Object.fromEntries(columns), ...range }
+}
+
+type Grades = { from: number; to: number } | null
+
+/** Columns that are called otherwise than their fields. */
+const columnNames: Readonly<Record<string, string>> = {
+  inSentence: 'in_sentence',
+  markScale: 'mark_scale',
+  skillScale: 'skill_scale',
+  familyWords: 'family_words',
+  teacherOnly: 'teacher_only',
+  limit: 'character_limit',
+}
+
+/** @throws Refusal where what shall go is rated, written in or used as a level */
+function requireUnused(change: SetupChange, uses: SetupUses): void {
+  const key = keyOf(change)
+  if (change.kind === 'scale') {
+    const counts = uses.scale[key] ?? {}
+    const kept = new Set(change.row?.levels.map((level) => level.symbol))
+    const lost = Object.entries(counts).find(([symbol, count]) => count > 0 && !kept.has(symbol))
+    if (lost)
+      throw new Refusal('invalid', `${ratings(lost[1])} level ${lost[0]}, so it has to stay. Nothing was changed.`)
+    return
+  }
+  const count = uses[change.kind][key] ?? 0
+  if (change.row !== null || count === 0) return
+  throw new Refusal(
+    'invalid',
+    `${ratings(count)} ${words[change.kind]} that would go. Retire it: what was recorded stays.`,
+  )
+}
+
+function ratings(count: number): string {
+  return count === 1 ? 'One entry rests on' : `${count.toLocaleString('en')} entries rest on`
+}
+
+type Rows = Omit<OwnSetupAnswer, 'uses'>
+
+function withChange<T extends Rows>(rows: T, change: SetupChange): T {
+  const key = keyOf(change)
+  const put = <R extends object>(list: readonly R[], row: R | null, keyOfRow: (one: R) => string): R[] => {
+    const rest = list.filter((one) => keyOfRow(one) !== key)
+    return row ? [...rest, row] : rest
+  }
+  switch (change.kind) {
+    case 'subject':
+      return { ...rows, subjects: put(rows.subjects, change.row, (one) => one.key) }
+    case 'skill':
+      return { ...rows, skills: put(rows.skills, change.row, (one) => one.id) }
+    case 'habit':
+      return { ...rows, habits: put(rows.habits, change.row, (one) => one.key) }
+    case 'box':
+      return { ...rows, boxes: put(rows.boxes, change.row, (one) => one.key) }
+    case 'scale':
+      return { ...rows, scales: put(rows.scales, change.row, (one) => one.key) }
+  }
+}
+
+/** What does not fit together in a set-up, in sentences. */
+function problemsOf({ subjects, skills, habits, boxes, scales }: Rows): string[] {
+  const scaleOf = (key: string) => scales.find((scale) => scale.key === key)
+  const isOfKind = (key: string, kind: string): boolean => scaleOf(key)?.kind === kind
+  const inUse = subjects.filter((subject) => !subject.retired)
+  const live = { skills: skills.filter((skill) => !skill.retired), habits: habits.filter((habit) => !habit.retired) }
+  return [
+    ...scales.flatMap((scale) => scaleProblems(scale)),
+    ...subjects.flatMap(({ name, markScale, skillScale }) => [
+      ...(isOfKind(markScale, 'mark') ? [] : [`${name} needs a scale for marks.`]),
+      ...(isOfKind(skillScale, 'skill') ? [] : [`${name} needs a scale for skills.`]),
+    ]),
+    ...twice(inUse.map(({ name }) => name)).map((name) => `There are two subjects called ${name}.`),
+    ...skills
+      .filter((skill) => !subjects.some((subject) => subject.key === skill.subject))
+      .map((skill) => `“${skill.statement}” belongs to a subject that is not there.`),
+    ...skills
+      .filter(({ does }) => does !== '' && skillWords(does) === null)
+      .map(({ does }) => `“${does}” cannot be read: a verb stands in { and }.`),
+    ...habits.filter(({ scale }) => !isOfKind(scale, 'habit')).map(({ name }) => `${name} needs a scale for habits.`),
+    ...boxes.flatMap((box) => (box.retired ? [] : boxProblems(box, inUse, live))),
+  ]
+}
+
+function boxProblems(
+  box: OwnSetupAnswer['boxes'][number],
+  subjects: OwnSetupAnswer['subjects'],
+  { skills, habits }: Pick<Rows, 'skills' | 'habits'>,
+): string[] {
+  if (box.subject !== null && !subjects.some((subject) => subject.key === box.subject)) return []
+  try {
+    const plan = readPlan(box.plan)
+    return planProblems({ subject: box.subject, plan }, skills, habits).map((problem) => `In ${box.name}: ${problem}`)
+  } catch (error) {
+    return [`In ${box.name}: ${error instanceof Error ? error.message : String(error)}`]
+  }
+}
+
+function twice(names: readonly string[]): string[] {
+  const keys = names.map((name) => name.toLowerCase())
+  return names.filter((name, at) => keys.indexOf(name.toLowerCase()) !== at)
+}

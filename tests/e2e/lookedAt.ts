@@ -1,0 +1,14 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+
+/** What axe finds on a page, and by how much it scrolls sideways at the narrowest (WCAG 2.2, 1.4.10). */
+export async function lookedAt(page: Page): Promise<unknown[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  await page.setViewportSize({ width: 320, height: 800 })
+  const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  return [
+    violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.target.join(' ')}`),
+    Math.max(0, sideways),
+  ]
+}

@@ -1,0 +1,98 @@
+import { execFileSync } from 'node:child_process'
+import { expect, test, type Page } from '@playwright/test'
+import { laterDay } from '../../core/terms/schoolYear'
+import { startEmptySchool, type EmptySchool } from './emptySchool'
+import { lookedAt } from './lookedAt'
+
+// A school of one's own, from an empty database to the first report card, as somebody new would go about it.
+let school: EmptySchool
+test.beforeAll(async () => {
+  school = await startEmptySchool(4303)
+})
+test.afterAll(() => school.stop())
+
+async function setUp(page: Page): Promise<void> {
+  await page.goto(school.address)
+  await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByLabel('Its name').fill('Willow School')
+  const today = new Date().toLocaleDateString('sv-SE')
+  await page.getByLabel('First day', { exact: true }).fill(laterDay(today, -60))
+  await page.getByLabel('Last day', { exact: true }).fill(laterDay(today, 240))
+  await page.getByLabel('Given name').fill('Ada')
+  await page.getByLabel('Family name').fill('Moss')
+  await expect(page.getByLabel('You sign in as')).toHaveValue('ada.moss')
+  await page.getByLabel('Password').fill('harbour lantern spoon')
+  await page.getByLabel(/It was printed/).fill('not the key')
+  await page.getByRole('button', { name: 'Set up Willow School' }).click()
+  await expect(page.getByRole('alert')).toContainText('not the key that the console printed')
+  await page.getByLabel(/It was printed/).fill(school.key)
+  await page.getByRole('button', { name: 'Set up Willow School' }).click()
+  await expect(page.getByRole('heading', { name: /^Classes and students of/ })).toBeVisible()
+}
+
+async function addClass(page: Page): Promise<void> {
+  await page.getByLabel('Name of a new class').fill('5 Willow')
+  await page.getByRole('button', { name: 'Add class' }).click()
+  await page.getByLabel('Paste the class list').fill('Maya\tReed\tshe/her\nKit\tBae\tthey/them\nOmar\tO’Hara\the/him')
+  await page.getByRole('button', { name: 'Take these 3 students in' }).click()
+  await expect(page.getByLabel('Family name of Omar O’Hara')).toHaveValue('O’Hara')
+  await page.getByLabel('Called of Kit Bae').fill('Kip')
+  await page.getByLabel('Called of Kit Bae').press('Tab')
+  await expect(page.getByLabel('Called of Kip Bae')).toHaveValue('Kip')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Called of Kit Bae')).toHaveValue('Kit')
+  expect(await lookedAt(page)).toEqual([[], 0])
+}
+
+async function addSubject(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Subjects and skills' }).click()
+  await page.getByLabel('Name of a new subject').fill('Chess')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByLabel('A new skill in Chess').fill('Plans and defends')
+  await page.getByRole('button', { name: 'Add skill' }).click()
+  await expect(page.getByText('planning and defends')).toBeVisible()
+  // The verb that was not known is made one by a click.
+  await page.getByRole('button', { name: 'defends, no verb' }).click()
+  await expect(page.getByText('planning and defending')).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  for (const part of ['Scales', 'Habits', 'Comment boxes', 'Terms']) {
+    await page.getByRole('link', { name: part, exact: true }).click()
+    await expect(page.getByRole('heading', { name: new RegExp(`^${part} of`) })).toBeVisible()
+    expect([part, await lookedAt(page)]).toEqual([part, [[], 0]])
+  }
+}
+
+test('an empty school is set up, and its first report card printed', async ({ page }) => {
+  await setUp(page)
+  await addClass(page)
+  await addSubject(page)
+
+  await page.getByRole('link', { name: 'People', exact: true }).click()
+  await page.getByLabel('A class or subject for Ada Moss').selectOption('5 Willow: home class')
+  await page.getByRole('button', { name: 'Give it to Ada' }).click()
+  await page.getByRole('link', { name: 'Your desk' }).click()
+  await page.getByRole('region', { name: '5 Willow' }).getByRole('button').first().click()
+  await page.goto(`${school.address}/settle`)
+  await page.getByLabel('Subject').selectOption('Chess')
+  await page.getByRole('tab', { name: 'Skills in Chess' }).click()
+  await page.getByRole('gridcell', { name: /^Maya, Plans and defends/ }).click()
+  await page.keyboard.press('2')
+  await page.keyboard.press('3')
+  await expect(page.getByRole('gridcell', { name: /^Kit, Plans and defends: 3/ })).toBeVisible()
+
+  await page.getByRole('link', { name: /^Write/ }).click()
+  await page.getByLabel(/^Box/).selectOption('chess')
+  await page.getByRole('button', { name: /^Draft .*empty/ }).click()
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
+  await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(/^Maya .*(plan|planning) and defend/)
+
+  await page.getByRole('link', { name: /^Send/ }).click()
+  await page.getByRole('button', { name: /^Make 3 report cards/ }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: /PDF/ }).first().click()
+  const file = await (await download).path()
+  const text = execFileSync('pdftotext', ['-layout', file, '-']).toString()
+  expect(text).toContain('Willow School')
+  expect(text).toMatch(/Maya .*(plan|planning) and defend/)
+})
