@@ -4,6 +4,7 @@ import type { FileAnswer, RunAnswer } from '../../contracts/answers'
 import { apiRoutes } from '../../scripts/apiRoutes.mjs'
 import { writePlan } from '../../core/narrative/plan'
 import { address, signedInAs, type Client } from './client'
+import { coordinatorAsks } from './coordinatorAsks'
 import { juniper, see, type DemoPlace } from './school'
 import { triedElsewhere } from './triedElsewhere'
 
@@ -230,6 +231,11 @@ const rows: Row[] = [
     () => ['PUT', '/api/people/teaching', { id: randomUUID(), lesson: null, was: null }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
+  ...coordinatorAsks(() => place).map(([what, ask]): Row => [
+    what,
+    ask,
+    { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
+  ]),
   [
     'bring a file',
     () => ['POST', `${place.path}/files?subject=art&name=x.csv`, new TextEncoder().encode('Number,Mask\n05101,12\n')],

@@ -1,0 +1,29 @@
+import { randomUUID } from 'node:crypto'
+import type { DemoPlace } from './school'
+
+type Ask = () => [method: string, path: string, body?: object]
+
+/** What the coordinator asks of the school's own classes and set-up, and nobody else may; each changes nothing. */
+export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask][] {
+  const year = (): string => place().yearPath
+  const roster = (): string => `${year()}/classes/${place().answer.record.classRoom.id}/students`
+  const gone = (body: object): object => ({ id: randomUUID(), was: null, ...body })
+  const unchanged = (): object => {
+    const { id, schoolNumber, legalGiven, usedName, family, gradeLevel } = place().student('Finn')
+    const student = { schoolNumber, legalGiven, usedName, family, gradeLevel, pronouns: 'he/him' }
+    return { id, student, was: student, position: 0 }
+  }
+  const sameHabit = (): object => {
+    const row = { ...place().answer.record.habits[0], position: 0, retired: false }
+    return { kind: 'habit', row, was: row }
+  }
+  return [
+    ['see the school’s classes', () => ['GET', `${year()}/classes`]],
+    ['see a class list', () => ['GET', roster()]],
+    ['see the set-up’s rows', () => ['GET', `${year()}/setup/rows`]],
+    ['take away a class that is not there', () => ['PUT', `${year()}/classes`, gone({ name: null })]],
+    ['take away a term that is not there', () => ['PUT', `${year()}/terms`, gone({ term: null })]],
+    ['leave a student as they are', () => ['PUT', roster(), { students: [unchanged()] }]],
+    ['leave a habit as it is', () => ['PUT', `${year()}/setup/rows`, { changes: [sameHabit()] }]],
+  ]
+}

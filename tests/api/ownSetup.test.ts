@@ -1,0 +1,224 @@
+import { randomUUID } from 'node:crypto'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
+import type { OwnSetupAnswer, SetupChange, SkillRow } from '../../contracts/ownSetup'
+import { signedInAs, type Client } from './client'
+import { juniper, see, type DemoPlace } from './school'
+
+// The school's own set-up, classes and students, changed by its coordinator; everything is undone again.
+interface Done {
+  event: number | null
+  message: string
+}
+let philippa: Client
+let place: DemoPlace
+beforeAll(async () => {
+  philippa = await signedInAs('philippa')
+  place = await juniper(philippa)
+})
+const rows = async () => (await philippa<OwnSetupAnswer>('GET', `${place.yearPath}/setup/rows`)).body
+const write = (...changes: SetupChange[]) => philippa<Done>('PUT', `${place.yearPath}/setup/rows`, { changes })
+const undo = async (event: number | null) =>
+  expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
+const skillOf = async (id: string): Promise<SkillRow> => {
+  const skill = (await rows()).skills.find((each) => each.id === id)
+  if (!skill) throw new Error(`no ${id}`)
+  return skill
+}
+const changed = (was: SkillRow, part: Partial<SkillRow>): SetupChange => ({
+  kind: 'skill',
+  was,
+  row: { ...was, ...part },
+})
+
+describe('the set-up', () => {
+  it('a skill that is retired is rated and told no more, its ratings stay, and undo brings it back', async () => {
+    const was = await skillOf('M1')
+    const ids = async () => (await see(philippa, place.path)).record.skills.map((skill) => skill.id)
+    const { body } = await write(changed(was, { retired: true }))
+    expect(await ids()).not.toContain('M1')
+    expect((await rows()).uses.skill.M1).toBeGreaterThan(20)
+    await undo(body.event)
+    expect(await ids()).toContain('M1')
+  })
+
+  it('a skill of another grade is none of the class’s, on the grid and at the desk', async () => {
+    const settle = async () => {
+      const { body } = await philippa<{ classes: { name: string; counts: { settle: { of: number } } }[] }>(
+        'GET',
+        '/api/desk',
+      )
+      return body.classes.find((each) => each.name === '5 Juniper')?.counts.settle.of ?? 0
+    }
+    const before = await settle()
+    const { body } = await write(changed(await skillOf('M1'), { grades: { from: 6, to: 8 } }))
+    const { record } = await see(philippa, place.path)
+    expect(record.skills.some((skill) => skill.id === 'M1')).toBe(false)
+    expect(await settle()).toBe(before - record.students.length)
+    await undo(body.event)
+  })
+
+  it('what something rests on is not taken away, and says how much', async () => {
+    const was = await skillOf('M1')
+    const { status, body } = await write({ kind: 'skill', was, row: null })
+    expect([status, body.message]).toEqual([
+      422,
+      expect.stringMatching(/^\d+ entries rest on a skill that would go\. Retire it/),
+    ])
+    const scale = (await rows()).scales.find((each) => each.key === 'skills')
+    if (!scale) throw new Error('no scale')
+    const shorter = { ...scale, levels: scale.levels.slice(0, -1) }
+    const refused = await write({ kind: 'scale', was: scale, row: shorter })
+    expect([refused.status, refused.body.message]).toEqual([422, expect.stringMatching(/entries rest on level 1/)])
+  })
+
+  it.each<[string, (standing: OwnSetupAnswer) => SetupChange[], RegExp]>([
+    [
+      'a scale with one level',
+      ({ scales: [scale] }) =>
+        scale ? [{ kind: 'scale', was: null, row: { ...scale, key: 'one', levels: scale.levels.slice(0, 1) } }] : [],
+      /needs two levels/,
+    ],
+    [
+      'two equal cut-offs',
+      ({ scales }) =>
+        scales
+          .filter((scale) => scale.kind === 'mark')
+          .map((was) => ({
+            kind: 'scale',
+            was,
+            row: { ...was, levels: was.levels.map((level) => ({ ...level, lowestPercent: 50 })) },
+          })),
+      /is not above that of/,
+    ],
+    [
+      'a subject marked on a scale for skills',
+      ({ subjects: [was] }) => (was ? [{ kind: 'subject', was, row: { ...was, markScale: 'skills' } }] : []),
+      /needs a scale for marks/,
+    ],
+    [
+      'two subjects of one name',
+      ({ subjects: [was, other] }) =>
+        was && other ? [{ kind: 'subject', was, row: { ...was, name: other.name } }] : [],
+      /two subjects called/,
+    ],
+    [
+      'a strand that a plan speaks of',
+      ({ skills }) =>
+        skills.filter((skill) => skill.strand === 'Number').map((was) => changed(was, { strand: 'Counting' })),
+      /There is no strand “Number”/,
+    ],
+    [
+      'a verb that is never closed',
+      ({ skills: [was] }) => (was ? [changed(was, { does: '{adds numbers' })] : []),
+      /cannot be read/,
+    ],
+  ])('%s is refused whole, with the reason', async (_, changes, reason) => {
+    const before = await rows()
+    const { status, body } = await write(...changes(before))
+    expect([status, body.message]).toEqual([422, expect.stringMatching(reason)])
+    expect(await rows()).toEqual(before)
+  })
+
+  it('of two who change one skill, the second is told what stands', async () => {
+    const was = await skillOf('M2')
+    const first = await write(changed(was, { familyWords: 'Multiplies and divides' }))
+    expect((await write(changed(was, { familyWords: 'Something else' }))).status).toBe(409)
+    await undo(first.body.event)
+  })
+})
+
+describe('classes and students', () => {
+  const year = async () => (await philippa<ClassesAnswer>('GET', `${place.yearPath}/classes`)).body
+  const roster = async (id: string) =>
+    (await philippa<RosterAnswer>('GET', `${place.yearPath}/classes/${id}/students`)).body
+  const child = (part: Partial<ListedStudent>): ListedStudent => ({
+    schoolNumber: `t-${randomUUID().slice(0, 8)}`,
+    legalGiven: 'Ottilie',
+    usedName: 'Ottilie',
+    family: 'Brandt',
+    pronouns: 'she/her',
+    gradeLevel: '5',
+    ...part,
+  })
+  const take = (classId: string, students: ListedStudent[]) =>
+    philippa<Done>('PUT', `${place.yearPath}/classes/${classId}/students`, {
+      students: students.map((student, position) => ({ id: randomUUID(), student, was: null, position })),
+    })
+
+  it('a class is made, filled, and a child of another class joins it as the same child', async () => {
+    const id = randomUUID()
+    const made = await philippa<Done>('PUT', `${place.yearPath}/classes`, { id, name: 'River group', was: null })
+    const finn = (await roster(place.answer.record.classRoom.id)).students.find((each) => each.usedName === 'Finn')
+    if (!finn) throw new Error('no Finn')
+    const { id: finnId, position: _, ...listed } = finn
+    const filled = await take(id, [child({}), listed])
+    expect((await roster(id)).students.map((each) => [each.usedName, each.id === finnId])).toEqual([
+      ['Ottilie', false],
+      ['Finn', true],
+    ])
+    expect((await year()).classes.find((each) => each.id === id)?.students).toBe(2)
+    await undo(filled.body.event)
+    await undo(made.body.event)
+    expect((await year()).classes.some((each) => each.id === id)).toBe(false)
+  })
+
+  it.each<[string, () => ListedStudent[], RegExp]>([
+    ['two of one number', () => [child({ schoolNumber: 'x1' }), child({ schoolNumber: 'x1' })], /x1 stands twice/],
+    [
+      'another child’s number',
+      () => [child({ schoolNumber: place.student('Finn').schoolNumber })],
+      /is Finn Aaltonen’s already/,
+    ],
+    ['no pronouns at all', () => [child({ pronouns: 'blue' })], /Write pronouns as/],
+    ['no name', () => [child({ legalGiven: ' ' })], /needs a name/],
+  ])('%s is refused whole', async (_, students, reason) => {
+    const before = await roster(place.answer.record.classRoom.id)
+    const { status, body } = await take(place.answer.record.classRoom.id, students())
+    expect([status, body.message]).toEqual([422, expect.stringMatching(reason)])
+    expect(await roster(place.answer.record.classRoom.id)).toEqual(before)
+  })
+
+  it('a term is opened again by a later day, and one that does not fit is refused', async () => {
+    const { terms } = await year()
+    const [autumn, winter] = terms
+    if (!autumn || !winter) throw new Error('no terms')
+    const days = ({ id: _id, ...term }: typeof autumn) => term
+    const put = (part: object) =>
+      philippa<Done>('PUT', `${place.yearPath}/terms`, {
+        id: autumn.id,
+        was: days(autumn),
+        term: { ...days(autumn), ...part },
+      })
+    expect((await put({ ends: winter.ends })).body.message).toContain('begins before')
+    const opened = await put({ locks: '2099-01-01' })
+    expect((await see(philippa, place.lastTermPath)).may.locked).toBeNull()
+    await undo(opened.body.event)
+    expect((await see(philippa, place.lastTermPath)).may.locked).toContain('has been locked since')
+  })
+
+  it('a class with students is not taken away, nor is a school set up twice', async () => {
+    const [room] = (await year()).classes
+    const { status } = await philippa('PUT', `${place.yearPath}/classes`, { id: room?.id, name: null, was: room?.name })
+    expect(status).toBe(422)
+    const nobody = await signedInAs(null)
+    const again = {
+      key: 'whatever',
+      name: 'Another',
+      place: '',
+      beginning: 'primary',
+      password: 'harbour lantern spoon',
+      coordinator: { signIn: 'eve', given: 'Eve', family: '' },
+      year: {
+        name: '2040',
+        starts: '2040-01-01',
+        ends: '2040-12-01',
+        terms: [
+          { name: 'T', starts: '2040-01-01', ends: '2040-12-01', commentsDue: '2040-11-01', locks: '2040-12-01' },
+        ],
+      },
+    }
+    expect((await nobody('POST', '/api/set-up', again)).status).toBe(403)
+    expect((await nobody('GET', '/api/set-up')).body).toEqual({ needed: false, beginnings: [] })
+  })
+})
