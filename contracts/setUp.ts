@@ -44,3 +44,29 @@ export interface SetUpAnswer {
   needed: boolean
   beginnings: Beginning[]
 }
+
+/** A year to make from another: its set-up is carried over, and so are the classes and students that are named. */
+export const yearToMake = z.object({
+  from: z.uuid(),
+  year: yearWithTerms,
+  classes: z
+    .array(
+      z.object({
+        from: z.uuid(),
+        name: named(60, 'Write what the class is called.'),
+        /** Who goes on into it, in the order of the list. */
+        students: z.array(z.uuid()).max(400),
+      }),
+    )
+    .max(200),
+})
+export type YearToMake = z.infer<typeof yearToMake>
+
+/** The school's years, oldest first, and the classes of one with their students: what a next one is made from. */
+export interface YearsAnswer {
+  years: { id: string; name: string }[]
+}
+
+export interface YearToFollow {
+  classes: { id: string; name: string; students: { id: string; name: string; gradeLevel: string }[] }[]
+}

@@ -164,10 +164,10 @@ async function growSchool(base: Knex): Promise<Room[]> {
     await base.raw(
       `
       create temporary table pair on commit drop as
-        select student_id as old, gen_random_uuid() as new, position from enrolment where class_id = :from;
-      insert into student select pair.new, school_number || ' ' || :nth, legal_given, used_name, family, pronouns,
-        grade_level from student join pair on pair.old = student.id;
-      insert into enrolment select :to, new, position from pair;
+        select student_id as old, gen_random_uuid() as new, position, grade_level from enrolment where class_id = :from;
+      insert into student select pair.new, school_number || ' ' || :nth, legal_given, used_name, family, pronouns
+        from student join pair on pair.old = student.id;
+      insert into enrolment select :to, new, position, grade_level from pair;
       insert into category select :to, subject, key, name, weight from category where class_id = :from;
       create temporary table piece on commit drop as
         select id as old, gen_random_uuid() as new from work where class_id = :from;

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import type { ClassesAnswer, ListedStudent, RosterAnswer } from '~~/contracts/classes'
 import type { OwnSetupAnswer, SetupChange } from '~~/contracts/ownSetup'
+import type { YearsAnswer, YearToFollow, YearToMake } from '~~/contracts/setUp'
 import type { TermDays } from '~~/core/terms/schoolYear'
 import { askServer } from '~/composables/useApi'
 import { usePeople } from './people'
@@ -12,14 +13,35 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   const view = useView()
   const saving = useSaving()
   const people = usePeople()
+  const years = shallowRef<YearsAnswer['years']>([])
   const year = shallowRef<ClassesAnswer | null>(null)
   const setup = shallowRef<OwnSetupAnswer | null>(null)
   const roster = shallowRef<RosterAnswer | null>(null)
   const classId = ref<string | null>(null)
 
   async function path(): Promise<string> {
-    if (!view.kept.yearId) await view.loadDesk()
-    return `/api/years/${view.kept.yearId}`
+    if (!view.desk) await view.loadDesk()
+    return `/api/years/${view.schoolYear ?? view.kept.yearId}`
+  }
+
+  async function loadYears(): Promise<void> {
+    years.value = (await askServer<YearsAnswer>('GET', '/api/years')).years
+  }
+
+  /** Looks at another year; what is shown of it comes anew. */
+  async function chooseYear(id: string): Promise<void> {
+    view.schoolYear = id
+    await loadAll()
+  }
+
+  async function makeYear(wanted: YearToMake): Promise<void> {
+    const { year: made } = await askServer<{ year: string }>('POST', '/api/years', wanted)
+    await loadYears()
+    await chooseYear(made)
+  }
+
+  async function yearToFollow(): Promise<YearToFollow> {
+    return askServer<YearToFollow>('GET', `${await path()}/next`)
   }
 
   async function loadYear(): Promise<void> {
@@ -97,6 +119,11 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   }
 
   return {
+    years,
+    loadYears,
+    chooseYear,
+    makeYear,
+    yearToFollow,
     year,
     setup,
     roster,

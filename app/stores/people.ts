@@ -13,8 +13,9 @@ export const usePeople = defineStore('people', () => {
   const links = shallowReactive(new Map<string, InvitationAnswer>())
 
   async function load(): Promise<void> {
-    if (!view.kept.yearId) await view.loadDesk()
-    answer.value = await askServer<PeopleAnswer>('GET', `/api/years/${view.kept.yearId}/people`)
+    if (!view.desk) await view.loadDesk()
+    const year = view.schoolYear ?? view.kept.yearId
+    answer.value = await askServer<PeopleAnswer>('GET', `/api/years/${year}/people`)
   }
 
   async function change(path: string, body: object): Promise<void> {

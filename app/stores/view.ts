@@ -45,6 +45,8 @@ export const useView = defineStore('view', () => {
   const kept = useSessionStorage<Kept>('facunda.view', fromLastVisit(), { mergeDefaults: true })
   watch(kept, (now) => localStorage.setItem(lastVisit, JSON.stringify(now)), { deep: true })
   const desk = shallowRef<DeskAnswer | null>(null)
+  /** The year whose set-up, classes and people are looked at in School; null: the year of today. */
+  const schoolYear = ref<string | null>(null)
 
   async function loadDesk(): Promise<DeskAnswer> {
     const answer = await askServer<DeskAnswer>('GET', '/api/desk')
@@ -56,5 +58,5 @@ export const useView = defineStore('view', () => {
     return answer
   }
 
-  return { kept, desk, loadDesk }
+  return { kept, desk, schoolYear, loadDesk }
 })

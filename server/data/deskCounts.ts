@@ -14,10 +14,10 @@ export interface ClassToCount {
  */
 const countsQuery = `
   with wanted as (select class_id, subjects from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])),
-    member as (select class_id, student_id from enrolment where class_id in (select class_id from wanted)),
+    member as (select class_id, student_id, grade_level from enrolment where class_id in (select class_id from wanted)),
     taught as (select w.class_id, s.id from wanted w
       join skill s on s.year_id = :year and s.subject = any(w.subjects) and not s.retired
-      where s.grade_from is null or exists (select from member join student on student.id = student_id
+      where s.grade_from is null or exists (select from member
         where member.class_id = w.class_id and case when grade_level ~ '^[0-9]{1,3}$'
           then grade_level::int between s.grade_from and s.grade_to else true end)),
     shape as (select class_id, cardinality(subjects) as subjects,

@@ -6,6 +6,7 @@ import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
+import { up as gradeOfAYear } from './migrations/0009_grade_of_a_year'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -18,6 +19,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0006_school_years': schoolYears,
   '0007_staff': staff,
   '0008_own_setup': ownSetup,
+  '0009_grade_of_a_year': gradeOfAYear,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -87,7 +87,6 @@ interface StudentRow {
   used_name: string
   family: string
   pronouns: string
-  grade_level: string
 }
 
 export interface SubjectRow {
@@ -162,7 +161,7 @@ declare module 'knex/types/tables' {
     term: Table<TermRow, never, 'id'>
     class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
     student: Table<StudentRow, never, 'id'>
-    enrolment: Table<{ class_id: string; student_id: string; position: number }>
+    enrolment: Table<{ class_id: string; student_id: string; position: number; grade_level: string }>
     scale: Table<{ year_id: string; key: string; definition: Scale }, 'definition'>
     subject: Table<SubjectRow, never, 'retired'>
     skill: Table<SkillRow, never, 'retired'>

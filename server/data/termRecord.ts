@@ -45,7 +45,7 @@ const settled = (term: string): string => `
 const termRecordQuery = `
   with here as (select * from term where id = :term),
     before as (select term.* from term, here where term.starts < here.starts order by term.starts desc limit 1),
-    pupil as (select student.*, position from enrolment join student on student.id = student_id
+    pupil as (select student.*, position, grade_level from enrolment join student on student.id = student_id
       where class_id = :class),
     piece as (select * from work where class_id = :class and term_id = :term),
     teacher as (select subject, trim(given_name || ' ' || family_name) as name
@@ -91,7 +91,10 @@ const termRecordQuery = `
     )},
     'namesInYear', ${listOf(
       'distinct used_name',
-      `from student where grade_level = any(array(select grade_level from pupil))
+      `from student where id in (
+          select student_id from enrolment join class_room on class_room.id = class_id
+          where year_id = (select year_id from class_room where id = :class)
+            and grade_level = any(array(select grade_level from pupil)))
         and id <> all(array(select id from pupil))`,
     )}
   )::text as record`

@@ -78,18 +78,17 @@ export async function writeStudents(
   { students }: StudentsToWrite,
 ): Promise<number | null> {
   const { students: standing } = await viewRoster(context, place.yearId, place.classId)
-  const here = new Map(standing.map((student) => [student.id, student.position]))
+  const here = new Map(standing.map((student) => [student.id, placeRow(student)]))
   const known = await studentsByNumber(context, students)
   const changes = students.flatMap(({ id, student, was, position }): Change[] => {
     const same = student && known.get(student.schoolNumber)
     if (same && same.id !== id) requireSameChild(student, same)
     const studentId = same?.id ?? id
-    const inClass = here.get(studentId)
     const enrolment: Change = {
       table: 'enrolment',
       key: { class_id: place.classId, student_id: studentId },
-      seen: inClass === undefined ? null : { position: inClass },
-      after: student ? { position } : null,
+      seen: here.get(studentId) ?? null,
+      after: student ? placeRow({ position, gradeLevel: student.gradeLevel }) : null,
     }
     if (student === null || (same && same.id !== id)) return [enrolment]
     return [{ table: 'student', key: { id }, seen: was && studentRow(was), after: studentRow(student) }, enrolment]
@@ -99,7 +98,7 @@ export async function writeStudents(
   return (await save(context, { ...forSchool, kind }, changes)).event
 }
 
-type Known = ListedStudent & { id: string }
+type Known = Omit<ListedStudent, 'gradeLevel'> & { id: string }
 
 async function studentsByNumber({ db }: Context, students: StudentsToWrite['students']): Promise<Map<string, Known>> {
   const numbers = students.flatMap(({ student }) => student?.schoolNumber ?? [])
@@ -114,7 +113,6 @@ async function studentsByNumber({ db }: Context, students: StudentsToWrite['stud
         usedName: row.used_name,
         family: row.family,
         pronouns: row.pronouns,
-        gradeLevel: row.grade_level,
       },
     ]),
   )
@@ -136,6 +134,11 @@ function requireEachOnce(students: StudentsToWrite['students']): void {
   }
 }
 
+/** A child's place in a class: in the list, and the grade of this year. */
+function placeRow({ position, gradeLevel }: { position: number; gradeLevel: string }): Row {
+  return { position, grade_level: gradeLevel }
+}
+
 function studentRow(student: ListedStudent): Row {
   return {
     school_number: student.schoolNumber,
@@ -143,7 +146,6 @@ function studentRow(student: ListedStudent): Row {
     used_name: student.usedName,
     family: student.family,
     pronouns: student.pronouns,
-    grade_level: student.gradeLevel,
   }
 }
 

@@ -131,7 +131,6 @@ async function addStudents(db: Knex, classId: string, students: readonly Student
         used_name: student.usedName,
         family: student.family,
         pronouns: writePronouns(student.pronouns),
-        grade_level: student.gradeLevel,
       })),
     )
     .returning<{ id: string; school_number: string }[]>(['id', 'school_number'])
@@ -141,6 +140,7 @@ async function addStudents(db: Knex, classId: string, students: readonly Student
       class_id: classId,
       student_id: ids.get(student.schoolNumber) ?? '',
       position,
+      grade_level: student.gradeLevel,
     })),
   )
   return ids

@@ -19,6 +19,8 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
   }
   return [
     ['see the school’s classes', () => ['GET', `${year()}/classes`]],
+    ['see the school’s years', () => ['GET', '/api/years']],
+    ['see what a next year is made from', () => ['GET', `${year()}/next`]],
     ['see a class list', () => ['GET', roster()]],
     ['see the set-up’s rows', () => ['GET', `${year()}/setup/rows`]],
     ['take away a class that is not there', () => ['PUT', `${year()}/classes`, gone({ name: null })]],

@@ -3,6 +3,7 @@ export const triedElsewhere: Record<string, string> = {
   'GET /api/health': 'open to all: the demo’s start and every test wait for it',
   'GET /api/set-up': 'open to all: whether there is a school; ownSchool.spec.ts',
   'POST /api/set-up': 'ownSchool.spec.ts, with the key and without; below, where there is a school',
+  'POST /api/years': 'years.test.ts, a year made from another; below, nobody else’s work',
   'POST /api/session': 'below, at the door',
   'DELETE /api/session': 'door.test.ts, sessions',
   'GET /api/welcome/:token': 'people.test.ts, a link',

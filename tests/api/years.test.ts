@@ -1,10 +1,12 @@
 import type { Knex } from 'knex'
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { DeskAnswer, SetupAnswer } from '../../contracts/answers'
+import type { OwnSetupAnswer } from '../../contracts/ownSetup'
+import type { YearToFollow } from '../../contracts/setUp'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { addClass, addTerm, addYear } from '../../server/services/setUpSchool'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace } from './school'
+import { juniper, see, type DemoPlace } from './school'
 
 // Two school years in one school: what belongs to one is not the other's.
 let db: Knex
@@ -24,16 +26,22 @@ beforeAll(async () => {
 })
 
 afterAll(async () => {
-  await db('event')
-    .whereRaw('changes @> ?::jsonb', [JSON.stringify([{ key: { year_id: next.year } }])])
-    .delete()
-  for (const table of ['comment_box', 'phrase', 'describing_words', 'layout', 'habit', 'skill', 'subject'] as const)
-    await db(table).where({ year_id: next.year }).delete()
-  for (const table of ['scale', 'school', 'setup_version', 'class_room', 'term'] as const)
-    await db(table).where({ year_id: next.year }).delete()
-  await db('school_year').where({ id: next.year }).delete()
+  await removeYear(next.year)
   await db.destroy()
 })
+
+async function removeYear(year: string): Promise<void> {
+  await db('event')
+    .whereRaw('changes @> ?::jsonb', [JSON.stringify([{ key: { year_id: year } }])])
+    .delete()
+  for (const table of ['comment_box', 'phrase', 'describing_words', 'layout', 'habit', 'skill', 'subject'] as const)
+    await db(table).where({ year_id: year }).delete()
+  const rooms = db('class_room').where({ year_id: year }).select('id')
+  for (const table of ['enrolment', 'category'] as const) await db(table).whereIn('class_id', rooms).delete()
+  for (const table of ['scale', 'school', 'setup_version', 'class_room', 'term'] as const)
+    await db(table).where({ year_id: year }).delete()
+  await db('school_year').where({ id: year }).delete()
+}
 
 const setupIn = async (id: string) => (await philippa<SetupAnswer>('GET', `/api/years/${id}/setup`)).body.setup
 const thisYear = () => place.answer.record.term.yearId
@@ -71,4 +79,68 @@ it('the desk shows the year of today, with a class of the same name once', async
 
 it('a year that is none is said so', async () => {
   expect((await philippa('GET', `/api/years/${next.term}/setup`)).status).toBe(404)
+})
+
+describe('a year made from another', () => {
+  const ada = { name: 'Ada’s year', starts: '2040-09-01', ends: '2041-07-20' }
+  const term = {
+    name: 'Autumn',
+    starts: '2040-09-01',
+    ends: '2040-12-20',
+    commentsDue: '2040-12-01',
+    locks: '2040-12-22',
+  }
+  const early = {
+    ...{ name: 'Long ago', starts: '2020-09-01', ends: '2021-07-20' },
+    terms: [{ ...term, starts: '2020-09-01', ends: '2020-12-20', commentsDue: '2020-12-01', locks: '2020-12-22' }],
+  }
+  const make = (part: object = {}, classes: object[] = []) =>
+    philippa<{ year: string; message: string }>('POST', '/api/years', {
+      from: thisYear(),
+      year: { ...ada, terms: [term], ...part },
+      classes,
+    })
+
+  it('has the set-up to itself, and the class a grade higher; the old one stays as it was', async () => {
+    const { classRoom, students } = place.answer.record
+    const going = students.slice(0, 5).map((student) => student.id)
+    const made = await make({}, [{ from: classRoom.id, name: '6 Juniper', students: going }])
+    const year = made.body.year
+    try {
+      expect(made.status).toBe(200)
+      const [before, after] = [await setupIn(thisYear()), await setupIn(year)]
+      expect(after).toEqual(before)
+      const { classes } = (await philippa<YearToFollow>('GET', `/api/years/${year}/next`)).body
+      expect(classes.map((room) => [room.name, room.students.map(({ id, gradeLevel }) => [id, gradeLevel])])).toEqual([
+        ['6 Juniper', going.map((id) => [id, '6'])],
+      ])
+      expect((await see(philippa, place.path)).record.students.map((student) => student.gradeLevel)).toEqual(
+        students.map(() => '5'),
+      )
+      // What is retired in the new year goes on in the old.
+      const { skills } = (await philippa<OwnSetupAnswer>('GET', `/api/years/${year}/setup/rows`)).body
+      const [was] = skills
+      const changes = [{ kind: 'skill', was, row: { ...was, retired: true } }]
+      await philippa('PUT', `/api/years/${year}/setup/rows`, { changes })
+      expect((await setupIn(year)).skills).toHaveLength(before.skills.length - 1)
+      expect(await setupIn(thisYear())).toEqual(before)
+    } finally {
+      await removeYear(year)
+    }
+  })
+
+  it.each<[string, object, RegExp]>([
+    ['a year made twice', { name: 'Years to come' }, /There is a year “Years to come” already/],
+    ['a year before the last', early, /begins after the last one, Years to come, began/],
+    ['one that ends before it begins', { ends: '2040-08-01' }, /ends before it begins/],
+    ['one without a term', { terms: [] }, /A year needs a term/],
+  ])('%s is refused', async (_, part, reason) => {
+    const { status, body } = await make(part)
+    expect([status, body.message]).toEqual([422, expect.stringMatching(reason)])
+  })
+
+  it('is the coordinator’s to make', async () => {
+    const ines = await signedInAs('ines')
+    expect((await ines('GET', '/api/years')).status).toBe(403)
+  })
 })

@@ -63,6 +63,20 @@ async function addSubject(page: Page): Promise<void> {
   }
 }
 
+async function nextYear(page: Page): Promise<void> {
+  await page.goto(`${school.address}/school/terms`)
+  await page.getByRole('button', { name: /^Make .* from this year/ }).click()
+  await page.getByRole('checkbox', { name: /Kit Bae/ }).uncheck()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('button', { name: /^Make \d/ }).click()
+  await page.getByRole('link', { name: 'Classes and students' }).click()
+  await expect(page.getByRole('button', { name: '6 Willow' })).toBeVisible()
+  await expect(page.getByLabel('Grade of Maya Reed')).toHaveValue('6')
+  await expect(page.getByLabel('Grade of Kit Bae')).toBeHidden()
+  await page.getByLabel('Year').selectOption({ index: 0 })
+  await expect(page.getByLabel('Grade of Kit Bae')).toHaveValue('5')
+}
+
 test('an empty school is set up, and its first report card printed', async ({ page }) => {
   await setUp(page)
   await addClass(page)
@@ -93,6 +107,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await page.getByRole('link', { name: /PDF/ }).first().click()
   const file = await (await download).path()
   const text = execFileSync('pdftotext', ['-layout', file, '-']).toString()
+  await nextYear(page)
   expect(text).toContain('Willow School')
   expect(text).toMatch(/Maya .*(plan|planning) and defend/)
 })

@@ -41,5 +41,6 @@ function add(): Promise<void> {
     <p class="mt-3 flex gap-4">
       <button type="button" class="quiet" :disabled="busy" @click="add">Add a term</button>
     </p>
+    <NextYear class="mt-10" />
   </section>
 </template>

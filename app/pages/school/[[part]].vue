@@ -2,6 +2,7 @@
 import { useSession } from '~/stores/session'
 import { useOwnSchool } from '~/stores/ownSchool'
 import { useSaving } from '~/stores/saving'
+import { useView } from '~/stores/view'
 
 /** The place where the coordinator keeps the school: people, classes, days, and all that is set up. */
 definePageMeta({ layout: 'plain' })
@@ -10,6 +11,7 @@ const route = useRoute()
 const session = useSession()
 const school = useOwnSchool()
 const saving = useSaving()
+const view = useView()
 const parts = [
   ['people', 'People'],
   ['classes', 'Classes and students'],
@@ -20,6 +22,7 @@ const parts = [
   ['boxes', 'Comment boxes'],
 ] as const
 const part = computed(() => String(route.params.part || 'people'))
+onMounted(() => (session.person?.role === 'coordinator' ? school.loadYears() : undefined))
 // What can be undone here is what was done here.
 onMounted(() => saving.did(null))
 onUnmounted(() => saving.did(null))
@@ -32,7 +35,15 @@ onUnmounted(() => saving.did(null))
       <UndoLast :show="school.loadAll" />
       <span class="ml-auto">{{ session.person?.name }}</span>
     </div>
-    <h1 class="mt-2 text-3xl font-semibold">School</h1>
+    <div class="mt-2 flex flex-wrap items-baseline gap-4">
+      <h1 class="text-3xl font-semibold">School</h1>
+      <label v-if="school.years.length > 1" class="flex items-baseline gap-2 text-sm"
+        >Year
+        <select class="field" :value="view.schoolYear ?? view.kept.yearId" @change="school.chooseYear(valueOf($event))">
+          <option v-for="year in school.years" :key="year.id" :value="year.id">{{ year.name }}</option>
+        </select></label
+      >
+    </div>
     <nav aria-label="Parts of the school" class="mt-4 flex flex-wrap gap-x-5 gap-y-1 border-b border-rule">
       <NuxtLink
         v-for="[key, title] in parts"

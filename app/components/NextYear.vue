@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import type { YearToFollow } from '~~/contracts/setUp'
+import { nextGrade, nextName, nextYear } from '~~/core/terms/nextYear'
+import { yearProblems, type TermDays, type YearDays } from '~~/core/terms/schoolYear'
+import { useOwnSchool } from '~/stores/ownSchool'
+import { useView } from '~/stores/view'
+
+/** A new year made from this one: its days, and which classes go on with whom. */
+const school = useOwnSchool()
+const view = useView()
+const { busy, problem, attempt } = useAttempt()
+interface GoingOn {
+  from: string
+  was: string
+  name: string
+  goes: boolean
+  students: (YearToFollow['classes'][number]['students'][number] & { goes: boolean })[]
+}
+const open = ref(false)
+const year = ref<YearDays>({ name: '', starts: '', ends: '' })
+const terms = ref<TermDays[]>([])
+const classes = ref<GoingOn[]>([])
+const proposedName = computed(() => nextName(school.year?.year.name ?? ''))
+const isLast = computed(() => school.years.at(-1)?.id === (view.schoolYear ?? view.kept.yearId))
+const wrong = computed(() => yearProblems(year.value, terms.value))
+
+function begin(): Promise<void> {
+  return attempt(async () => {
+    if (!school.year) return
+    const next = nextYear(school.year.year, school.year.terms)
+    year.value = next.year
+    terms.value = next.terms
+    classes.value = (await school.yearToFollow()).classes.map(({ id, name, students }) => ({
+      from: id,
+      was: name,
+      name: nextName(name),
+      goes: true,
+      students: students.map((student) => ({ ...student, goes: true })),
+    }))
+    open.value = true
+  })
+}
+
+function make(): Promise<void> {
+  return attempt(async () => {
+    await school.makeYear({
+      from: view.schoolYear ?? view.kept.yearId ?? '',
+      year: { ...year.value, terms: terms.value },
+      classes: classes.value
+        .filter((room) => room.goes)
+        .map(({ from, name, students }) => ({
+          from,
+          name,
+          students: students.filter((student) => student.goes).map((student) => student.id),
+        })),
+    })
+    open.value = false
+  })
+}
+</script>
+
+<template>
+  <section aria-labelledby="next-year">
+    <h2 id="next-year" class="text-xl font-semibold">The next year</h2>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <template v-if="!open">
+      <p class="mt-1 max-w-160">
+        Subjects, skills, scales, habits, comment boxes, phrasebook and layout are carried over and can be changed there
+        without touching this year. Students move up with their class.
+      </p>
+      <button v-if="isLast" type="button" class="quiet mt-3" :disabled="busy" @click="begin">
+        Make {{ proposedName }} from this year
+      </button>
+      <p v-else class="mt-3 text-sm text-muted">There is a later year already: choose it above.</p>
+    </template>
+    <form v-else class="mt-4 grid gap-5" @submit.prevent="make">
+      <div class="flex flex-wrap gap-3">
+        <label class="grid gap-1">Called <input v-model="year.name" class="field w-32" required /></label>
+        <label class="grid gap-1">First day <input v-model="year.starts" class="field" type="date" required /></label>
+        <label class="grid gap-1">Last day <input v-model="year.ends" class="field" type="date" required /></label>
+      </div>
+      <TermDaysTable v-model="terms" class="max-w-4xl" />
+      <ul v-if="wrong.length > 0" class="needs" role="alert">
+        <li v-for="each in wrong" :key="each">{{ each }}</li>
+      </ul>
+      <fieldset v-for="room in classes" :key="room.from" class="border-t border-rule pt-3">
+        <legend class="float-left mr-4 font-semibold">{{ room.was }}</legend>
+        <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <label class="flex items-center gap-2"><input v-model="room.goes" type="checkbox" /> goes on as</label>
+          <input v-model="room.name" class="field w-40" :aria-label="`${room.was} is called`" :disabled="!room.goes" />
+        </div>
+        <ul v-if="room.goes" class="clear-both mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
+          <li v-for="student in room.students" :key="student.id">
+            <label class="flex items-center gap-1.5" :class="student.goes ? '' : 'text-muted line-through'"
+              ><input v-model="student.goes" type="checkbox" /> {{ student.name }}
+              <span class="text-muted">{{ nextGrade(student.gradeLevel) }}</span></label
+            >
+          </li>
+        </ul>
+      </fieldset>
+      <p class="flex flex-wrap gap-4">
+        <button type="submit" class="press" :disabled="busy || wrong.length > 0">Make {{ year.name }}</button>
+        <button type="button" class="link" @click="open = false">Not now</button>
+      </p>
+    </form>
+  </section>
+</template>

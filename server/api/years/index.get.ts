@@ -1,0 +1,4 @@
+import { staffRoute } from '../../http/staffRoute'
+import { viewYears } from '../../services/years'
+
+export default staffRoute((context) => Promise.resolve(viewYears(context)))

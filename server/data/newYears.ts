@@ -1,0 +1,62 @@
+import type { Knex } from 'knex'
+import type { YearToFollow, YearToMake } from '../../contracts/setUp'
+import { nextGrade } from '../../core/terms/nextYear'
+
+/** What is carried over, a table after those it rests on; of the first, what is retired stays behind. */
+const carriedOver = [
+  ['school', ''],
+  ['scale', ''],
+  ['subject', 'and not retired'],
+  ['skill', 'and not retired and subject in (select key from subject where year_id = :to)'],
+  ['habit', 'and not retired'],
+  ['comment_box', 'and not retired and (subject is null or subject in (select key from subject where year_id = :to))'],
+  ['phrase', ''],
+  ['describing_words', ''],
+  ['layout', ''],
+] as const
+
+/** Copies a year's set-up row by row; from then on each year is changed by itself. */
+export async function carrySetupOver(trx: Knex.Transaction, years: { from: string; to: string }): Promise<void> {
+  for (const [table, condition] of carriedOver) {
+    await trx.raw(
+      `insert into ${table} select (jsonb_populate_record(null::${table},
+         to_jsonb(old) || jsonb_build_object('year_id', :to::text))).*
+       from ${table} as old where year_id = :from ${condition}`,
+      years,
+    )
+  }
+  await trx('setup_version').insert({ year_id: years.to })
+}
+
+/** A class that follows another: its students in their order, a grade higher, and how its marks are made up. */
+export async function carryClassOver(
+  trx: Knex.Transaction,
+  yearId: string,
+  { from, name, students }: YearToMake['classes'][number],
+): Promise<void> {
+  const [room] = await trx('class_room').insert({ year_id: yearId, name }).returning('id')
+  if (!room) throw new Error('The class was not kept.')
+  await trx.raw(`insert into category select :to, subject, key, name, weight from category where class_id = :from`, {
+    to: room.id,
+    from,
+  })
+  const before = await trx('enrolment').where({ class_id: from }).whereIn('student_id', students)
+  const grades = new Map(before.map((each) => [each.student_id, nextGrade(each.grade_level)]))
+  const rows = students.flatMap((id, position) => {
+    const grade = grades.get(id)
+    return grade === undefined ? [] : [{ class_id: room.id, student_id: id, position, grade_level: grade }]
+  })
+  if (rows.length > 0) await trx('enrolment').insert(rows)
+}
+
+/** The classes of a year with their students. */
+export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearToFollow> {
+  const { rows } = await db.raw<{ rows: YearToFollow['classes'] }>(
+    `select id, name, (select coalesce(json_agg(json_build_object('id', student.id,
+         'name', trim(used_name || ' ' || family), 'gradeLevel', grade_level) order by position), '[]')
+       from enrolment join student on student.id = student_id where class_id = class_room.id) as students
+     from class_room where year_id = ? order by name`,
+    [yearId],
+  )
+  return { classes: rows }
+}
