@@ -25,8 +25,8 @@ export const schoolToSetUp = z.object({
   name: named(120, 'Write the school’s name.'),
   place: text(120).transform((written) => written.trim()),
   year: yearWithTerms,
-  /** Which of the beginnings, by its key. */
-  beginning: z.string().max(40),
+  /** Which of the beginnings, by its key; or the files of a school folder, by name. */
+  beginning: z.union([z.string().max(40), z.record(z.string().max(80), z.string().max(2_000_000))]),
   coordinator: staff.pick({ signIn: true, given: true, family: true }),
   password: z.string().max(200, 'A password has at most 200 characters.'),
 })

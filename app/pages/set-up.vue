@@ -21,6 +21,8 @@ const year = reactive(yearOfToday())
 const count = ref(3)
 const terms = ref<TermDays[]>([])
 const beginning = ref('')
+/** Stands among the beginnings for a school folder that somebody brings. */
+const own = 'a school folder'
 const given = ref('')
 const family = ref('')
 const typed = ref<string | null>(null)
@@ -44,6 +46,18 @@ onMounted(() =>
   }),
 )
 
+/** A colleague's set-up, brought as a file. */
+const brought = shallowRef<Record<string, string> | null>(null)
+function bring(event: Event): Promise<void> {
+  return attempt(async () => {
+    brought.value = null
+    const [file] = (event.target as HTMLInputElement).files ?? []
+    if (!file) return
+    brought.value = readSchoolFolder(new Uint8Array(await file.arrayBuffer()))
+    beginning.value = own
+  })
+}
+
 /** The school year that today is in: from the middle of August, as most have it; every day can be written over. */
 function yearOfToday(): { name: string; starts: string; ends: string } {
   const now = new Date()
@@ -58,7 +72,7 @@ function setUp(): Promise<void> {
       name: name.value,
       place: place.value,
       year: { ...year, terms: terms.value },
-      beginning: beginning.value,
+      beginning: beginning.value === own ? (brought.value ?? {}) : beginning.value,
       coordinator: { signIn: signIn.value, given: given.value, family: family.value },
       password: password.value,
     }
@@ -124,6 +138,19 @@ function setUp(): Promise<void> {
             ><span class="block text-sm text-muted">{{ each.about }}</span></span
           >
         </label>
+        <div class="flex flex-wrap items-baseline gap-3">
+          <label class="flex items-baseline gap-3"
+            ><input v-model="beginning" type="radio" name="beginning" :value="own" />
+            <strong>A school folder from elsewhere</strong></label
+          >
+          <input
+            type="file"
+            accept=".zip,application/zip"
+            aria-label="Choose a school folder"
+            class="text-sm"
+            @change="bring"
+          />
+        </div>
       </fieldset>
 
       <fieldset class="grid gap-3">

@@ -45,7 +45,7 @@ export function readPhraseRow(
     part,
     about: record.get('about') || 'any',
     ...levels,
-    text: record.get('text').replace(/^'(?='*[=+\-@])/, ''),
+    text: record.get('text'),
     tone: record.get('tone'),
     grades,
     owner: null,

@@ -28,7 +28,9 @@ export function readRecords(
     }))
   const records = body.map((row) => ({
     row: row.number,
-    get: (heading: string) => row.cells[headings.get(headingKey(heading)) ?? -1] ?? '',
+    // The apostrophe that writeCsv puts before what a spreadsheet would run is taken off again.
+    get: (heading: string) =>
+      (row.cells[headings.get(headingKey(heading)) ?? -1] ?? '').replace(/^'(?='*[=+\-@\t\r])/, ''),
   }))
   return { records: problems.length > 0 ? [] : records, problems }
 }

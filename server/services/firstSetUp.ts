@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { SchoolToSetUp, SetUpAnswer } from '../../contracts/setUp'
+import type { Folder } from '../../core/exchange/folder/folderReader'
 import { readSetupFolder } from '../../core/exchange/folder/readSetupFolder'
 import { problemText } from '../../core/exchange/problem'
 import { Refusal } from '../access/refusal'
@@ -23,11 +24,15 @@ export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
  */
 export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void> {
   requireSetUpKey(wanted.key)
-  const { setup, problems } = readSetupFolder(await loadBeginning(wanted.beginning))
+  const { beginning } = wanted
+  const files = typeof beginning === 'string' ? await loadBeginning(beginning) : folderOf(beginning)
+  const { setup, problems } = readSetupFolder(files)
   if (!setup) {
+    const more = problems.length > 5 ? ` And ${problems.length - 5} more.` : ''
+    const wrong = problems.slice(0, 5).map(problemText).join(' ')
     throw new Refusal(
       'invalid',
-      problems.length > 0 ? problems.map(problemText).join(' ') : 'Choose what to begin from.',
+      files.size === 0 ? 'Choose what to begin from.' : `${wrong}${more} Nothing was set up.`,
     )
   }
   const { coordinator, name, place, year } = wanted
@@ -52,4 +57,8 @@ export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void
       role: 'coordinator',
     })
   })
+}
+
+function folderOf(files: Readonly<Record<string, string>>): Folder {
+  return new Map(Object.entries(files).map(([name, text]) => [name, new TextEncoder().encode(text)]))
 }

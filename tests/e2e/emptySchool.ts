@@ -11,7 +11,7 @@ export interface EmptySchool {
 
 export async function startEmptySchool(port: number): Promise<EmptySchool> {
   const url = new URL(databaseUrl())
-  const name = `facunda_empty_${process.pid}`
+  const name = `facunda_empty_${port}`
   url.pathname = `/${name}`
   const key = 'test-test-test-test'
   execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts'], {

@@ -11,10 +11,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => school.stop())
 
-async function setUp(page: Page): Promise<void> {
-  await page.goto(school.address)
-  await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible()
-  expect(await lookedAt(page)).toEqual([[], 0])
+async function setUpWith(page: Page, { key }: EmptySchool): Promise<void> {
   await page.getByLabel('Its name').fill('Willow School')
   const today = new Date().toLocaleDateString('sv-SE')
   await page.getByLabel('First day', { exact: true }).fill(laterDay(today, -60))
@@ -26,7 +23,7 @@ async function setUp(page: Page): Promise<void> {
   await page.getByLabel(/It was printed/).fill('not the key')
   await page.getByRole('button', { name: 'Set up Willow School' }).click()
   await expect(page.getByRole('alert')).toContainText('not the key that the console printed')
-  await page.getByLabel(/It was printed/).fill(school.key)
+  await page.getByLabel(/It was printed/).fill(key)
   await page.getByRole('button', { name: 'Set up Willow School' }).click()
   await expect(page.getByRole('heading', { name: /^Classes and students of/ })).toBeVisible()
 }
@@ -77,8 +74,36 @@ async function nextYear(page: Page): Promise<void> {
   await expect(page.getByLabel('Grade of Kit Bae')).toHaveValue('5')
 }
 
+/** The set-up goes out as a school folder, and another empty school begins from it. */
+async function beginAnother(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'School folder' }).click()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save the school folder' }).click()
+  const folder = await (await download).path()
+  const other = await startEmptySchool(4305)
+  try {
+    await page.goto(other.address)
+    await page
+      .getByLabel('Choose a school folder')
+      .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') })
+    await expect(page.getByRole('alert')).toContainText('This is no zip of a school folder')
+    await page.getByLabel('Choose a school folder').setInputFiles(folder)
+    await expect(page.getByLabel('A school folder from elsewhere')).toBeChecked()
+    await setUpWith(page, other)
+    await page.getByRole('link', { name: 'Subjects and skills' }).click()
+    await page.getByRole('button', { name: 'Chess' }).click()
+    await expect(page.getByText('planning and defending')).toBeVisible()
+  } finally {
+    await other.stop()
+  }
+}
+
 test('an empty school is set up, and its first report card printed', async ({ page }) => {
-  await setUp(page)
+  await page.goto(school.address)
+  await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await setUpWith(page, school)
   await addClass(page)
   await addSubject(page)
 
@@ -108,6 +133,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   const file = await (await download).path()
   const text = execFileSync('pdftotext', ['-layout', file, '-']).toString()
   await nextYear(page)
+  await beginAnother(page)
   expect(text).toContain('Willow School')
   expect(text).toMatch(/Maya .*(plan|planning) and defend/)
 })

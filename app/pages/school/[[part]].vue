@@ -20,6 +20,7 @@ const parts = [
   ['scales', 'Scales'],
   ['habits', 'Habits'],
   ['boxes', 'Comment boxes'],
+  ['folder', 'School folder'],
 ] as const
 const part = computed(() => String(route.params.part || 'people'))
 onMounted(() => (session.person?.role === 'coordinator' ? school.loadYears() : undefined))
@@ -62,6 +63,7 @@ onUnmounted(() => saving.did(null))
     <SchoolScales v-else-if="part === 'scales'" class="mt-6" />
     <SchoolHabits v-else-if="part === 'habits'" class="mt-6" />
     <SchoolBoxes v-else-if="part === 'boxes'" class="mt-6" />
+    <SchoolFolder v-else-if="part === 'folder'" class="mt-6" />
     <p v-else class="mt-6">There is no such part of the school.</p>
   </main>
 </template>

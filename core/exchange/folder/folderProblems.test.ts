@@ -30,6 +30,7 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       [
         'scales.csv, row 2, column kind: “marks” is none of: mark, skill, habit.',
         'scales.csv, row 2, column tier: “best” is none of: starting, growing, sound, strong, top.',
+        'scales.csv: Scale “m” needs two levels at least.',
       ],
     ],
     [

@@ -7,7 +7,7 @@ import { anyRoute } from '../../http/staffRoute'
 import { setUpSchool } from '../../services/firstSetUp'
 
 export default anyRoute(async (event) => {
-  const wanted = await bodyOf(event, schoolToSetUp, 64 * 1024)
+  const wanted = await bodyOf(event, schoolToSetUp)
   await countAttempt(database(), { name: 'set up', address: addressOf(event), knownDevice: false })
   await setUpSchool(database(), wanted)
   return { done: true }

@@ -1,0 +1,34 @@
+import { strToU8, unzipSync, zipSync } from 'fflate'
+import { decodeText } from '~~/core/exchange/decodeText'
+import { writeSetupFolder } from '~~/core/exchange/folder/writeSetupFolder'
+import type { SchoolSetup } from '~~/core/school/schoolSetup'
+
+/** A school folder is a zip of its files; nothing in it is larger than this once it is unpacked. */
+const largestPart = 2_000_000
+
+/** Hands a set-up to its owner as a school folder. */
+export function saveSchoolFolder(setup: SchoolSetup, name: string): void {
+  const files = [...writeSetupFolder(setup)].map(([file, text]) => [file, strToU8(text)] as const)
+  const zip = zipSync(Object.fromEntries(files))
+  const url = URL.createObjectURL(new Blob([new Uint8Array(zip)], { type: 'application/zip' }))
+  Object.assign(document.createElement('a'), { href: url, download: `${name}.zip` }).click()
+  URL.revokeObjectURL(url)
+}
+
+/**
+ * The texts of a school folder's files, by name; a folder inside the zip is looked through.
+ * @throws Error in words for the person who chose the file
+ */
+export function readSchoolFolder(bytes: Uint8Array): Record<string, string> {
+  try {
+    const wanted = ({ name, originalSize }: { name: string; originalSize: number }): boolean =>
+      /\.(csv|json)$/i.test(name) && !name.includes('__MACOSX') && originalSize <= largestPart
+    const files = Object.entries(unzipSync(bytes, { filter: wanted }))
+    return Object.fromEntries(files.map(([path, content]) => [path.replace(/^.*\//, ''), decodeText(content)]))
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error)
+    throw new Error(`This is no zip of a school folder (${why}). Choose the file that “Save the school folder” made.`, {
+      cause: error,
+    })
+  }
+}
