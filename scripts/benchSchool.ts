@@ -11,6 +11,7 @@ import { migrate } from '../server/data/migrate'
 import { hashPassword } from '../server/data/people'
 import { stopReading } from '../server/reading/readTableBeside'
 import { later, percentiles, timesOf, together } from './benchTimes'
+import { yearTimes } from './benchYear'
 import { startCluster } from './cluster.mjs'
 
 /**
@@ -124,6 +125,13 @@ async function report(teachers: string[], places: string[]): Promise<void> {
   console.log(
     `  the coordinator's desk             ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
   )
+  const { year_id: yearId } = await db('term')
+    .orderBy('starts', 'desc')
+    .first('year_id')
+    .then((row) => row ?? { year_id: '' })
+  const asCoordinator = (method: string, path: string, body?: object): Promise<Buffer> =>
+    ask(philippa, method, path, body)
+  for (const line of await yearTimes(asCoordinator, yearId, brotliDecompressSync)) console.log(line)
   console.log(`  memory of the web over this load   ${webMemory()}`)
   console.log(`  health while the worst comes in    at most ${(await healthAtWorst(one, place)).toFixed(0)} ms`)
   console.log(`  memory of the web with the worst   ${webMemory()}`)

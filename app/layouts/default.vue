@@ -2,12 +2,16 @@
 import { useEventListener } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
+import { useSession } from '~/stores/session'
 import { useView } from '~/stores/view'
 
 const classRecord = useClassRecord()
 const saving = useSaving()
+const session = useSession()
 const view = useView()
 const route = useRoute()
+/** A class without students has no work; the phrasebook needs one to show phrases with. */
+const nobody = computed(() => classRecord.record?.students.length === 0)
 const { marginFolded, listFolded, sheet } = useFrame()
 
 onMounted(async () => {
@@ -58,7 +62,17 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>
     <div class="flex min-h-0 flex-1">
       <ClassList v-if="view.desk && classRecord.record" />
-      <main class="min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1"><slot v-if="classRecord.record" /></main>
+      <main class="min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
+        <div v-if="classRecord.record && nobody" class="max-w-160 px-5 py-8">
+          <h1 class="text-xl font-semibold">Nobody is in {{ classRecord.record.classRoom.name }} yet</h1>
+          <p v-if="session.person?.role === 'coordinator'" class="mt-2">
+            Paste the class list, and the work can begin.
+            <NuxtLink to="/school/classes" class="link">Classes and students</NuxtLink>
+          </p>
+          <p v-else class="mt-2">The coordinator adds the students; ask for it, and the work can begin.</p>
+        </div>
+        <slot v-else-if="classRecord.record" />
+      </main>
       <aside id="margin" aria-label="Margin" class="hidden shrink-0 wide:block" />
     </div>
     <SignInAgain />
