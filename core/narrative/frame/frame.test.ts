@@ -58,6 +58,57 @@ describe('recognising a frame in plain English', () => {
     expect(frameNotation(frame(text)).replaceAll('’', "'")).toBe(notation)
   })
 
+  it.each<[string, [words: string, asked: boolean, others: string[]][]]>([
+    ['We give her own ideas room.', [['her', false, ['pronoun object', 'words']]]],
+    [
+      'She writes and we help her plan.',
+      [
+        ['She', false, ['words']],
+        ['writes', false, ['words']],
+        ['her', true, ['pronoun determiner', 'words']],
+      ],
+    ],
+    [
+      'Sam helps friends, and we thank them.',
+      [
+        ['Sam', false, ['name', 'words']],
+        ['helps', false, ['words']],
+        ['them', true, ['pronoun object', 'words']],
+      ],
+    ],
+    [
+      'Sam has a thorough grasp of their work.',
+      [
+        ['Sam', false, ['name', 'words']],
+        ['has', false, ['words']],
+        ['a', false, ['words']],
+        ['thorough', false, ['words']],
+        ['their', false, ['words']],
+      ],
+    ],
+    [
+      'Sam helps friends by themself.',
+      [
+        ['Sam', false, ['name', 'words']],
+        ['helps', false, ['words']],
+        ['themself', false, ['words']],
+      ],
+    ],
+    ['We saw Maya.', [['Maya', false, ['pronoun object', 'words']]]],
+  ])('%s: what else each piece could be, and what is asked', (text, pieces) => {
+    const found = frame(text).pieces.map(({ start, end, doubt, others }) => [
+      text.slice(start, end),
+      doubt !== null,
+      others.map((other) => (other.kind === 'pronoun' ? `pronoun ${other.case}` : other.kind)),
+    ])
+    expect(found).toEqual(pieces)
+  })
+
+  it('takes a capital inside a sentence for a name, and a verb after a comma only in a row', () => {
+    expect(frameNotation(frame('In maths Ottoline reads well.', { names: [] }))).toBe('In maths {they} {reads} well.')
+    expect(frameNotation(frame('Maya reads a book, plans it.'))).toBe('{They} {reads} a book, plans it.')
+  })
+
   it('finds a name that nobody knows by its place, and always names where the part wants it', () => {
     expect(frameNotation(frame('Ottoline reads well and keeps her notes.', { names: [] }))).toBe(
       '{They} {reads} well and {keeps} {their} notes.',
