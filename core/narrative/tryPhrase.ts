@@ -11,7 +11,9 @@ export function tryPhrase(phrase: Phrase, request: DraftRequest, describing: Des
     phrase.about !== 'any' || phrase.part === 'opening' || phrase.part === 'closing'
       ? [phrase.about]
       : [...standingsFor(phrase.part, request.box.subject, request.facts).map((standing) => standing.about), 'mark']
-  const alone = { phrases: [{ ...phrase, subject: request.box.subject ?? 'general' }], describing }
+  // What tells any strand or habit by its own words is looked for under no subject.
+  const ofAny = phrase.about === 'any' && (phrase.part === 'outcome' || phrase.part === 'habit')
+  const alone = { phrases: [{ ...phrase, subject: ofAny ? 'any' : (request.box.subject ?? 'general') }], describing }
   const plan = abouts.map((about) => ({ part: phrase.part, about, when: null, sharesSentence: false }))
   return openParts({ ...request, avoid: new Set(), box: { ...request.box, plan } }, alone).parts[0] ?? null
 }

@@ -18,7 +18,7 @@ capture categorise cite clarify classify colour compose compute consolidate conv
 deduce define devise distinguish dribble echo employ enlarge exchange exercise expand exploit extract factor frame gauge
 hop hum illuminate imitate improvise indicate interact interpolate justify juggle kick knit layer locate map memorise mime
 mould multiply narrate negotiate notate order outline partition pedal perceive phrase pitch plot polish position pose press
-print propel quote rank reduce refine rehearse reproduce rewrite rhyme rotate scale scan scan sew simplify sketch skim skip
+print propel quote rank reduce refine rehearse reproduce rewrite rhyme rotate scale scan sew simplify sketch skim skip
 slide solder splash stretch strum subdivide substitute summarise swap symbolise tabulate tally tap throw transcribe translate
 transpose trim tune twist verify weave weigh whistle wrap zoom`.split(/\s+/)
 
