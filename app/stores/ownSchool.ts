@@ -44,17 +44,18 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     return askServer<YearToFollow>('GET', `${await path()}/next`)
   }
 
-  async function loadYear(): Promise<void> {
-    year.value = await askServer<ClassesAnswer>('GET', `${await path()}/classes`)
-    if (!year.value.classes.some((each) => each.id === classId.value)) classId.value = year.value.classes[0]?.id ?? null
-    await loadRoster()
+  async function loadYear(wanted = classId.value): Promise<void> {
+    const found = await askServer<ClassesAnswer>('GET', `${await path()}/classes`)
+    const chosen = found.classes.find((each) => each.id === wanted) ?? found.classes[0]
+    await choose(chosen?.id ?? null)
+    year.value = found
   }
 
-  async function loadRoster(): Promise<void> {
-    roster.value =
-      classId.value === null
-        ? null
-        : await askServer<RosterAnswer>('GET', `${await path()}/classes/${classId.value}/students`)
+  /** A class and its list change together: what is typed is never typed into the list of another. */
+  async function choose(id: string | null): Promise<void> {
+    const list = id === null ? null : await askServer<RosterAnswer>('GET', `${await path()}/classes/${id}/students`)
+    classId.value = id
+    roster.value = list
   }
 
   async function loadSetup(): Promise<void> {
@@ -78,18 +79,12 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   async function addClass(name: string): Promise<void> {
     const id = crypto.randomUUID()
     await change('/classes', { id, name, was: null })
-    classId.value = id
-    await loadYear()
+    await loadYear(id)
   }
 
   async function nameClass(id: string, name: string | null, was: string): Promise<void> {
     await change('/classes', { id, name, was })
     await loadYear()
-  }
-
-  async function choose(id: string): Promise<void> {
-    classId.value = id
-    await loadRoster()
   }
 
   /** Takes students in behind those who are there. */

@@ -29,14 +29,9 @@ async function setUpWith(page: Page, { key }: EmptySchool): Promise<void> {
 }
 
 async function addClass(page: Page): Promise<void> {
-  await page.getByLabel('Name of a new class').fill('Foxes')
-  await page.getByRole('button', { name: 'Add class' }).click()
-  await page.getByRole('link', { name: 'Your desk' }).click()
-  await page.getByRole('region', { name: 'Foxes' }).getByRole('button').first().click()
-  await expect(page.getByRole('heading', { name: 'Nobody is in Foxes yet' })).toBeVisible()
-  await page.getByRole('link', { name: 'Classes and students' }).click()
   await page.getByLabel('Name of a new class').fill('5 Willow')
   await page.getByRole('button', { name: 'Add class' }).click()
+  await expect(page.getByLabel('Class', { exact: true })).toHaveValue('5 Willow')
   await page.getByLabel('Paste the class list').fill('Maya\tReed\tshe/her\nKit\tBae\tthey/them\nOmar\tO’Hara\the/him')
   await page.getByRole('button', { name: 'Take these 3 students in' }).click()
   await expect(page.getByLabel('Family name of Omar O’Hara')).toHaveValue('O’Hara')
