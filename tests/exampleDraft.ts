@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import type { DraftRequest } from '../core/narrative/draftRequest'
-import type { StandingFact } from '../core/narrative/because'
+import type { DraftSentence, StandingFact } from '../core/narrative/because'
 import type { Phrase, Phrasebook } from '../core/narrative/phrase'
 import { readPlan } from '../core/narrative/plan'
+import type { CostSetting } from '../core/narrative/wordingCost'
 import { he, readPronouns, she, they, type Pronouns } from '../core/people/pronouns'
 import { tiers, type Tier } from '../core/scales/tier'
 
@@ -155,3 +156,20 @@ export const anyRequest: fc.Arbitrary<DraftRequest> = fc
         }
       : made
   })
+
+/** A composed sentence at its place in a text, resting on nothing in particular. */
+export function sentenceAt(start: number, composed: string): DraftSentence {
+  return { start, end: start + composed.length, composed, parts: [], phraseIds: [], because: [] }
+}
+
+/** What a wording's cost looks at, where nothing weighs yet. */
+export const plainCosts: CostSetting = {
+  seed: 's',
+  usage: new Map(),
+  tone: '',
+  subject: null,
+  idealLength: 20,
+  namedOnly: false,
+  shown: new Map(),
+  standing: new Set(),
+}

@@ -64,9 +64,7 @@ function turn(at: number): void {
           :value="writeGrades(skill.grades)"
           @change="changeGrades(valueOf($event))"
       /></label>
-      <button type="button" class="link pb-2" @click="change({ retired: !skill.retired })">
-        {{ skill.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ skill.statement }}</span>
-      </button>
+      <RetireButton :retired="skill.retired" :name="skill.statement" @turn="change({ retired: !skill.retired })" />
     </div>
     <p v-if="wrongGrades" class="needs text-sm" role="alert">Write grades as 4-6 or 5, or leave it empty for all.</p>
     <p v-if="told" class="text-sm">

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { SchoolToSetUp, SetUpAnswer } from '~~/contracts/setUp'
-import { shortestPassword } from '~~/core/people/passwordProblem'
 import { proposeTerms, yearProblems, type TermDays } from '~~/core/terms/schoolYear'
 import { signInNameOf } from '~~/core/people/names'
 import { askServer } from '~/composables/useApi'
@@ -31,7 +30,6 @@ const signIn = computed({
   set: (value) => (typed.value = value),
 })
 const password = ref('')
-const shown = ref(false)
 
 watch([() => year.starts, () => year.ends, count], () => (terms.value = proposeTerms(year, count.value)), {
   immediate: true,
@@ -167,23 +165,7 @@ function setUp(): Promise<void> {
             <input v-model="signIn" class="field" autocomplete="username" autocapitalize="none" required
           /></label>
         </div>
-        <label class="grid max-w-md gap-1"
-          >Password
-          <input
-            v-model="password"
-            class="field"
-            :type="shown ? 'text' : 'password'"
-            autocomplete="new-password"
-            aria-describedby="advice"
-            required
-        /></label>
-        <label class="flex items-center gap-2 text-sm"
-          ><input v-model="shown" type="checkbox" /> Show what I type</label
-        >
-        <p id="advice" class="text-sm text-muted">
-          At least {{ shortestPassword }} characters. Three or four words that do not belong together are easy to keep
-          and hard to guess.
-        </p>
+        <NewPassword v-model="password" />
       </fieldset>
 
       <fieldset class="grid gap-3">

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { phrase, requestOf, standing } from '../../tests/exampleDraft'
+import { phrase, requestOf, standing, plainCosts } from '../../tests/exampleDraft'
 import { chooseWordings, type ChoiceSetting } from './choose'
 import { openParts, type OpenPart } from './openParts'
 import { readPlan } from './plan'
@@ -68,14 +68,9 @@ function partsOf({
   return {
     parts,
     setting: {
+      ...plainCosts,
       seed,
       usage: counts,
-      tone: '',
-      subject: null,
-      idealLength: 20,
-      namedOnly: false,
-      shown: new Map(),
-      standing: new Set(),
       describing,
       describingFamilies: new Set(describing.top.map(familyNumber)),
       mayBe: () => true,

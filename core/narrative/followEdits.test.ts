@@ -1,20 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { sentenceAt } from '../../tests/exampleDraft'
 import { she, they } from '../people/pronouns'
-import type { DraftSentence } from './because'
 import { changeBetween, fidelity, followEdits } from './followEdits'
 import { couldBeMeant, nothingSpoken, saySentence, type Spoken } from './say'
 import { parsePhrase, tokensWith } from './notation'
 
-const sentence = (start: number, composed: string): DraftSentence => ({
-  start,
-  end: start + composed.length,
-  composed,
-  parts: [],
-  phraseIds: [],
-  because: [],
-})
 const text = 'Sam draws. Sam sings. Sam runs.'
-const three = [sentence(0, 'Sam draws.'), sentence(11, 'Sam sings.'), sentence(22, 'Sam runs.')]
+const three = [sentenceAt(0, 'Sam draws.'), sentenceAt(11, 'Sam sings.'), sentenceAt(22, 'Sam runs.')]
 const follow = (typed: string): string[] =>
   followEdits(three, text, typed).map(({ start, end }) => typed.slice(start, end))
 
@@ -57,7 +49,7 @@ describe('how far a sentence is still the composed one', () => {
     ['Well done!', 'Not so!', 'own words'],
     ['…', 'Something.', 'own words'],
   ])('%s / %s: %s', (composed, now, expected) => {
-    expect(fidelity({ ...sentence(0, composed), end: now.length }, now)).toBe(expected)
+    expect(fidelity({ ...sentenceAt(0, composed), end: now.length }, now)).toBe(expected)
   })
 })
 

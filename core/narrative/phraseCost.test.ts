@@ -1,26 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { phrase } from '../../tests/exampleDraft'
+import { phrase, plainCosts } from '../../tests/exampleDraft'
 import { familyNumber } from './familyNumber'
 import { phraseSchema, readGrades, writeGrades } from './phrase'
 import { preference } from './preference'
 import { readyPhrase } from './readyPhrase'
 import { usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
 
-const setting: CostSetting = {
-  seed: 's',
-  usage: new Map(),
-  tone: '',
-  subject: null,
-  idealLength: 20,
-  namedOnly: false,
-  shown: new Map(),
-  standing: new Set(),
-}
-
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
   const cost = (more: Partial<CostSetting> = {}, of = plain): number =>
-    wordingCost(of, 'sound', { ...setting, ...more })
+    wordingCost(of, 'sound', { ...plainCosts, ...more })
   const base = cost()
 
   it('begins with the own preference and how far its length is from what suits', () => {
@@ -56,7 +45,10 @@ describe('what a wording costs', () => {
     const twice = other({}, '{They} {reads} {their} book.')
     expect(cost({ namedOnly: true }, twice) - cost({}, twice)).toBeCloseTo(weights.namedAgain)
     // At no tier nobody stands at the same one, and every level is as good.
-    const none = wordingCost(other({ tiers: [] }), null, { ...setting, usage: new Map([[usageKey('p', 'sound'), 3]]) })
+    const none = wordingCost(other({ tiers: [] }), null, {
+      ...plainCosts,
+      usage: new Map([[usageKey('p', 'sound'), 3]]),
+    })
     expect(none).toBeCloseTo(base)
   })
 })

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
+import { phrase, requestOf, sentenceAt, smallBook, standing } from '../../tests/exampleDraft'
 import { she, they } from '../people/pronouns'
-import type { DraftSentence } from './because'
 import { draftComment } from './draftComment'
 import { fidelity, followEdits } from './followEdits'
 import { parsePhrase, tokensWith } from './notation'
@@ -12,14 +11,6 @@ import { saySentence } from './say'
 import { standingNamed } from './standingsOfBox'
 
 // Single rules of the narrative, each by what it decides; the larger tests see them together.
-const sentence = (start: number, composed: string): DraftSentence => ({
-  start,
-  end: start + composed.length,
-  composed,
-  parts: [],
-  phraseIds: [],
-  because: [],
-})
 
 describe('when a part is said', () => {
   it('a part with a condition is not said of nothing, one without is', () => {
@@ -59,7 +50,7 @@ describe('when a part is said', () => {
 
 describe('sentences in a text that is worked on', () => {
   const text = 'Sam draws.  Sam sings.'
-  const both = [sentence(0, 'Sam draws.'), sentence(12, 'Sam sings.')]
+  const both = [sentenceAt(0, 'Sam draws.'), sentenceAt(12, 'Sam sings.')]
 
   it('a sentence’s place has no spaces at its ends, whatever was typed there', () => {
     const typed = 'Sam draws.   \n Sam sings.'
@@ -67,20 +58,20 @@ describe('sentences in a text that is worked on', () => {
       'Sam draws.',
       'Sam sings.',
     ])
-    const gone = followEdits([sentence(0, 'Sam draws.')], 'Sam draws.', '   ')
+    const gone = followEdits([sentenceAt(0, 'Sam draws.')], 'Sam draws.', '   ')
     expect(gone.map((each) => fidelity(each, '   '))).toEqual(['taken out'])
   })
 
   it('is a teacher’s own once more than half of its words are', () => {
     const composed = 'Careful rivers carry coloured boats.'
-    const now = (words: string) => fidelity({ ...sentence(0, composed), end: words.length }, words)
+    const now = (words: string) => fidelity({ ...sentenceAt(0, composed), end: words.length }, words)
     expect(now('Careful rivers carry paper hats.')).toBe('changed')
     expect(now('Careful rivers hold paper hats.')).toBe('own words')
     expect(now('Quick horses hold paper hats.')).toBe('own words')
   })
 
   it('one is exchanged for two, and what follows moves along; one that is not there changes nothing', () => {
-    const made = exchange({ text, sentences: both }, 0, [sentence(0, 'Sam paints well.'), sentence(0, 'It shows.')])
+    const made = exchange({ text, sentences: both }, 0, [sentenceAt(0, 'Sam paints well.'), sentenceAt(0, 'It shows.')])
     expect(made.text).toBe('Sam paints well. It shows.  Sam sings.')
     expect(made.sentences.map(({ start, end }) => made.text.slice(start, end))).toEqual([
       'Sam paints well.',

@@ -13,7 +13,8 @@ export interface ClassToCount {
  * back, whatever the size of the school. The two are held together by tests/api/desk.test.ts.
  */
 const countsQuery = `
-  with wanted as (select class_id, subjects from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])),
+  with wanted as (select class_id, subjects
+      from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])),
     member as (select class_id, student_id, grade_level from enrolment where class_id in (select class_id from wanted)),
     taught as (select w.class_id, s.id from wanted w
       join skill s on s.year_id = :year and s.subject = any(w.subjects) and not s.retired

@@ -33,18 +33,19 @@ export async function writeOwnSetup(
   const [first, ...more] = changes
   const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
   const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
-  return (await save(context, deed, inOrder(changes.map((change) => changeOf(change, yearId))))).event
+  requireEachOnce(changes)
+  return (
+    await save(
+      context,
+      deed,
+      changes.map((change) => changeOf(change, yearId)),
+    )
+  ).event
 }
 
-/** Rows of tables are written from the first table to the last, so nothing has to be put in order here but twins. */
-function inOrder(changes: readonly Change[]): Change[] {
-  const places = new Set<string>()
-  return changes.filter((change) => {
-    const place = `${change.table} ${JSON.stringify(change.key)}`
-    if (places.has(place)) throw new Refusal('invalid', 'The same thing stands twice in this change.')
-    places.add(place)
-    return true
-  })
+function requireEachOnce(changes: readonly SetupChange[]): void {
+  const places = new Set(changes.map((change) => `${change.kind} ${keyOf(change)}`))
+  if (places.size < changes.length) throw new Refusal('invalid', 'The same thing stands twice in this change.')
 }
 
 const tables = {
@@ -75,38 +76,46 @@ function keyOf({ kind, row, was }: SetupChange): string {
 
 function changeOf(change: SetupChange, yearId: string): Change {
   const column = change.kind === 'skill' ? 'id' : 'key'
-  const { row, was } = change
   return {
     table: tables[change.kind],
     key: { year_id: yearId, [column]: keyOf(change) },
-    seen: was && columnsOf(change.kind, was),
-    after: row && columnsOf(change.kind, row),
+    ...columnsOf(change),
   }
 }
 
-type AnyRow = NonNullable<SetupChange['row']>
-
-/** A row's columns, apart from its key. */
-function columnsOf(kind: SetupKind, row: AnyRow): Row {
-  if (kind === 'scale') return { definition: row }
-  const { grades, ...rest } = { grades: undefined, ...row } as Record<string, unknown> & { grades?: Grades }
-  const columns = Object.entries(rest).flatMap(([name, value]): [string, Row[string]][] =>
-    name === 'key' || name === 'id' ? [] : [[columnNames[name] ?? name, value as Row[string]]],
-  )
-  const range: Row = kind === 'skill' ? { grade_from: grades?.from ?? null, grade_to: grades?.to ?? null } : {}
-  return { ...Object.fromEntries(columns), ...range }
+/** A change's rows as the columns of its table, apart from the key. */
+function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null } {
+  switch (change.kind) {
+    case 'subject':
+      return both(change, ({ key: _key, inSentence, markScale, skillScale, ...same }) => ({
+        ...same,
+        in_sentence: inSentence,
+        mark_scale: markScale,
+        skill_scale: skillScale,
+      }))
+    case 'skill':
+      return both(change, ({ id: _id, familyWords, inSentence, teacherOnly, grades, ...same }) => ({
+        ...same,
+        family_words: familyWords,
+        in_sentence: inSentence,
+        teacher_only: teacherOnly,
+        grade_from: grades?.from ?? null,
+        grade_to: grades?.to ?? null,
+      }))
+    case 'habit':
+      return both(change, ({ key: _key, familyWords, ...same }) => ({ ...same, family_words: familyWords }))
+    case 'box':
+      return both(change, ({ key: _key, limit, ...same }) => ({ ...same, character_limit: limit }))
+    case 'scale':
+      return both(change, (definition) => ({ definition }))
+  }
 }
 
-type Grades = { from: number; to: number } | null
-
-/** Columns that are called otherwise than their fields. */
-const columnNames: Readonly<Record<string, string>> = {
-  inSentence: 'in_sentence',
-  markScale: 'mark_scale',
-  skillScale: 'skill_scale',
-  familyWords: 'family_words',
-  teacherOnly: 'teacher_only',
-  limit: 'character_limit',
+function both<T>(
+  { row, was }: { row: T | null; was: T | null },
+  columns: (row: T) => Row,
+): ReturnType<typeof columnsOf> {
+  return { seen: was && columns(was), after: row && columns(row) }
 }
 
 /** @throws Refusal where what shall go is rated, written in or used as a level */

@@ -113,6 +113,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await page.getByRole('button', { name: 'Give it to Ada' }).click()
   await page.getByRole('link', { name: 'Your desk' }).click()
   await page.getByRole('region', { name: '5 Willow' }).getByRole('button').first().click()
+  await expect(page).toHaveURL(/\/gather$/)
   await page.goto(`${school.address}/settle`)
   await page.getByLabel('Subject').selectOption('Chess')
   await page.getByRole('tab', { name: 'Skills in Chess' }).click()
@@ -137,4 +138,30 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await beginAnother(page)
   expect(text).toContain('Willow School')
   expect(text).toMatch(/Maya .*(plan|planning) and defend/)
+})
+
+test('a class of nobody says so, and what to do', async ({ page }) => {
+  const empty = await startEmptySchool(4307)
+  try {
+    await page.goto(empty.address)
+    await setUpWith(page, empty)
+    await page.getByLabel('Name of a new class').fill('Foxes')
+    await page.getByRole('button', { name: 'Add class' }).click()
+    await expect(page.getByLabel('Class', { exact: true })).toHaveValue('Foxes')
+    await page.getByRole('link', { name: 'Your desk' }).click()
+    await page.getByRole('region', { name: 'Foxes' }).getByRole('button').first().click()
+    await expect(page.getByRole('heading', { name: 'Nobody is in Foxes yet' })).toBeVisible()
+    expect(await lookedAt(page)).toEqual([[], 0])
+    await page.getByRole('link', { name: 'Classes and students' }).click()
+    // The list that is pasted right after another class was added goes into that class.
+    await page.getByLabel('Name of a new class').fill('Owls')
+    await page.getByRole('button', { name: 'Add class' }).click()
+    await expect(page.getByLabel('Class', { exact: true })).toHaveValue('Owls')
+    await page.getByLabel('Paste the class list').fill('Maya Reed')
+    await page.getByRole('button', { name: 'Take this student in' }).click()
+    await expect(page.getByLabel('Family name of Maya Reed')).toHaveValue('Reed')
+    await expect(page.getByRole('button', { name: 'Owls 1' })).toBeVisible()
+  } finally {
+    await empty.stop()
+  }
 })

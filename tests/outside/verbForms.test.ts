@@ -13,14 +13,16 @@ const conjugated = (verb: string): Conjugated | undefined =>
   (nlp(`they ${verb}`).verbs().conjugate() as Conjugated[])[0] as Conjugated | undefined
 
 /** Verbs that skills begin with and that are not in our list: written by hand, before the rules were. */
-const schoolVerbs = `acquire adapt adjust alternate annotate approximate assemble assess balance batten bounce calibrate
-capture categorise cite clarify classify colour compose compute consolidate converse cooperate critique cycle debate decode
-deduce define devise distinguish dribble echo employ enlarge exchange exercise expand exploit extract factor frame gauge
-hop hum illuminate imitate improvise indicate interact interpolate justify juggle kick knit layer locate map memorise mime
-mould multiply narrate negotiate notate order outline partition pedal perceive phrase pitch plot polish position pose press
-print propel quote rank reduce refine rehearse reproduce rewrite rhyme rotate scale scan sew simplify sketch skim skip
-slide solder splash stretch strum subdivide substitute summarise swap symbolise tabulate tally tap throw transcribe translate
-transpose trim tune twist verify weave weigh whistle wrap zoom`.split(/\s+/)
+const schoolVerbs =
+  `acquire adapt adjust alternate annotate approximate assemble assess balance batten bounce calibrate capture
+  categorise cite clarify classify colour compose compute consolidate converse cooperate critique cycle debate
+  decode deduce define devise distinguish dribble echo employ enlarge exchange exercise expand exploit extract
+  factor frame gauge hop hum illuminate imitate improvise indicate interact interpolate justify juggle kick
+  knit layer locate map memorise mime mould multiply narrate negotiate notate order outline partition pedal
+  perceive phrase pitch plot polish position pose press print propel quote rank reduce refine rehearse
+  reproduce rewrite rhyme rotate scale scan sew simplify sketch skim skip slide solder splash stretch strum
+  subdivide substitute summarise swap symbolise tabulate tally tap throw transcribe translate transpose trim
+  tune twist verify weave weigh whistle wrap zoom`.split(/\s+/)
 
 const verbs = [...pluralVerbs.keys(), ...schoolVerbs].filter((verb) => !/n't|^(are|were|have|do)$/.test(verb))
 

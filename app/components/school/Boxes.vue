@@ -67,9 +67,12 @@ function add(): Promise<void> {
             :value="box.limit"
             @change="change(box, { limit: Math.round(Number(valueOf($event))) || 0 })"
         /></label>
-        <button type="button" class="link pb-2" :disabled="busy" @click="change(box, { retired: !box.retired })">
-          {{ box.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ box.name }}</span>
-        </button>
+        <RetireButton
+          :retired="box.retired"
+          :name="box.name"
+          :disabled="busy"
+          @turn="change(box, { retired: !box.retired })"
+        />
         <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.box[box.key]) }}</span>
       </li>
     </ul>

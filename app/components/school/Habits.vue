@@ -62,9 +62,12 @@ function add(): Promise<void> {
               <option v-for="scale in scales" :key="scale.key" :value="scale.key">{{ scale.name }}</option>
             </select></label
           >
-          <button type="button" class="link pb-2" :disabled="busy" @click="change(habit, { retired: !habit.retired })">
-            {{ habit.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ habit.name }}</span>
-          </button>
+          <RetireButton
+            :retired="habit.retired"
+            :name="habit.name"
+            :disabled="busy"
+            @turn="change(habit, { retired: !habit.retired })"
+          />
           <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.habit[habit.key]) }}</span>
         </div>
         <p class="font-serif">Maya often {{ skillWords(habit.familyWords)?.does.replace(/[{}]/g, '') }}.</p>

@@ -133,9 +133,12 @@ const typedSkill = ref('')
               <option v-for="scale in scalesFor('skill')" :key="scale.key" :value="scale.key">{{ scale.name }}</option>
             </select></label
           >
-          <button type="button" class="link pb-2" :disabled="busy" @click="change({ retired: !subject.retired })">
-            {{ subject.retired ? 'Use it again' : 'Retire' }} <span class="sr-only">{{ subject.name }}</span>
-          </button>
+          <RetireButton
+            :retired="subject.retired"
+            :name="subject.name"
+            :disabled="busy"
+            @turn="change({ retired: !subject.retired })"
+          />
           <span class="pb-2 text-muted">{{ restsOn(school.setup.uses.subject[subject.key]) }}</span>
         </div>
         <ol class="mt-5 grid">

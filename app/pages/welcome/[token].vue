@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { WelcomeAnswer } from '~~/contracts/people'
-import { shortestPassword } from '~~/core/people/passwordProblem'
 import { askServer } from '~/composables/useApi'
 import { useSession } from '~/stores/session'
 
@@ -10,7 +9,6 @@ const path = `/api/welcome/${String(useRoute().params.token)}`
 const session = useSession()
 const welcome = shallowRef<WelcomeAnswer | null>(null)
 const password = ref('')
-const shown = ref(false)
 const { busy, problem, attempt } = useAttempt()
 
 onMounted(() =>
@@ -42,21 +40,7 @@ function choose(): Promise<void> {
         sees it.
       </p>
       <input class="hidden" autocomplete="username" :value="welcome.signIn" tabindex="-1" aria-hidden="true" />
-      <label class="grid gap-1"
-        >Password
-        <input
-          v-model="password"
-          class="field"
-          :type="shown ? 'text' : 'password'"
-          autocomplete="new-password"
-          aria-describedby="advice"
-          required
-      /></label>
-      <label class="flex items-center gap-2 text-sm"><input v-model="shown" type="checkbox" /> Show what I type</label>
-      <p id="advice" class="text-sm text-muted">
-        At least {{ shortestPassword }} characters. Three or four words that do not belong together are easy to keep and
-        hard to guess.
-      </p>
+      <NewPassword v-model="password" />
       <button type="submit" class="press justify-center" :disabled="busy">Choose this password and go in</button>
     </form>
     <NuxtLink v-else-if="problem" to="/sign-in" class="link">To the sign-in</NuxtLink>

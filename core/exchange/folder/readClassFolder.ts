@@ -1,20 +1,17 @@
 import { z } from 'zod'
-import { usualCheckSettings } from '../../school/checkSettings'
 import { termMark } from '../../marks/termMark'
 import type { ClassRecord } from '../../record/classRecord'
 import { termSchema, type Term } from '../../record/term'
 import type { StudentResult, SubjectWork, SettledTerm } from '../../record/termRecord'
 import { indexRecord } from '../../record/recordIndex'
-import { layoutSchema } from '../../school/layout'
 import { guessGradebook } from '../guessGradebook'
 import { planImport } from '../planImport'
 import type { FileProblem } from '../problem'
 import { FolderReader, type Folder } from './folderReader'
 import { readJson } from './readJson'
-import { readBoxes, readPhrasebook } from './readNarrativeFiles'
-import { readCategories, readHabits, readScales, readSkills, readSubjects, readTeachers } from './readSchoolFiles'
+import { readCategories, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
-import { schoolFile } from './readSetupFolder'
+import { readSetupParts, schoolFile, schoolOf } from './readSetupFolder'
 
 const termFile = termSchema.omit({ id: true, yearId: true })
 
@@ -32,26 +29,17 @@ const classFile = z.object({
 export function readClassFolder(files: Folder): { record: ClassRecord | null; problems: FileProblem[] } {
   const folder = new FolderReader(files)
   const head = readJson(folder, 'class.json', classFile)
-  const layout = readJson(folder, 'layout.json', layoutSchema)
-  const scales = readScales(folder)
-  const subjects = readSubjects(folder, scales)
-  const skills = readSkills(folder, subjects)
-  const habits = readHabits(folder, scales)
+  const { layout, ...setup } = readSetupParts(folder)
   const students = readStudents(folder)
+  const all = { ...setup, students }
   const shared = {
-    scales,
-    subjects,
-    skills,
-    habits,
-    students,
-    categories: readCategories(folder, subjects),
+    ...all,
+    categories: readCategories(folder, setup.subjects),
     attendance: readAttendance(folder, students),
     observations: [],
-    marks: readMarks(folder, students, subjects),
-    levels: readLevels(folder, { students, skills, subjects, scales }),
-    habitScores: readHabitScores(folder, { students, habits, scales }),
-    boxes: readBoxes(folder, subjects, skills, habits),
-    phrasebook: readPhrasebook(folder, subjects),
+    marks: readMarks(folder, students, setup.subjects),
+    levels: readLevels(folder, all),
+    habitScores: readHabitScores(folder, all),
     comments: [],
     work: [],
     results: [],
@@ -63,7 +51,7 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
     ...shared,
     teachers: readTeachers(folder),
     earlier: head.termBefore ? [readBefore(folder, termOf(head.termBefore), shared)] : [],
-    school: { ...head.school, checks: head.school.checks ?? usualCheckSettings },
+    school: schoolOf(head.school),
     layout,
     classRoom: { id: head.classRoom.name, ...head.classRoom },
     term: termOf(head.term),

@@ -3,8 +3,8 @@ import { markRulesSchema } from '../../marks/markRules'
 import { possessiveRules } from '../../narrative/possessive'
 import { usualCheckSettings } from '../../school/checkSettings'
 import { checkSettingsSchema } from '../../school/checkSettingsSchema'
-import { layoutSchema } from '../../school/layout'
-import type { SchoolSetup } from '../../school/schoolSetup'
+import { layoutSchema, type Layout } from '../../school/layout'
+import type { School, SchoolSetup } from '../../school/schoolSetup'
 import type { FileProblem } from '../problem'
 import { FolderReader, type Folder } from './folderReader'
 import { readJson } from './readJson'
@@ -20,6 +20,24 @@ export const schoolFile = z.object({
   checks: checkSettingsSchema.optional(),
 })
 
+/** What a school has set up, apart from itself, as its files have it; what is wrong is reported to the folder. */
+export function readSetupParts(
+  folder: FolderReader,
+): Omit<SchoolSetup, 'school' | 'layout'> & { layout: Layout | null } {
+  const layout = readJson(folder, 'layout.json', layoutSchema)
+  const scales = readScales(folder)
+  const subjects = readSubjects(folder, scales)
+  const skills = readSkills(folder, subjects)
+  const habits = readHabits(folder, scales)
+  const boxes = readBoxes(folder, subjects, skills, habits)
+  return { layout, scales, subjects, skills, habits, boxes, phrasebook: readPhrasebook(folder, subjects) }
+}
+
+/** A school with what its file leaves out. */
+export function schoolOf(written: z.infer<typeof schoolFile>): School {
+  return { ...written, checks: written.checks ?? usualCheckSettings }
+}
+
 /**
  * Reads a school's set-up from a folder of open files (docs/formats.md): what a school begins from, or carries on with.
  * Everything wrong is gathered; with any problem there is no set-up.
@@ -27,14 +45,8 @@ export const schoolFile = z.object({
 export function readSetupFolder(files: Folder): { setup: SchoolSetup | null; problems: FileProblem[] } {
   const folder = new FolderReader(files)
   const school = readJson(folder, 'school.json', schoolFile)
-  const layout = readJson(folder, 'layout.json', layoutSchema)
-  const scales = readScales(folder)
-  const subjects = readSubjects(folder, scales)
-  const skills = readSkills(folder, subjects)
-  const habits = readHabits(folder, scales)
-  const boxes = readBoxes(folder, subjects, skills, habits)
-  const phrasebook = readPhrasebook(folder, subjects)
-  if (!school || !layout || folder.problems.length > 0) return { setup: null, problems: folder.problems }
-  const whole = { ...school, checks: school.checks ?? usualCheckSettings }
-  return { setup: { school: whole, layout, scales, subjects, skills, habits, boxes, phrasebook }, problems: [] }
+  const { layout, ...parts } = readSetupParts(folder)
+  const { problems } = folder
+  if (!school || !layout || problems.length > 0) return { setup: null, problems }
+  return { setup: { school: schoolOf(school), layout, ...parts }, problems }
 }
