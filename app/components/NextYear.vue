@@ -21,7 +21,7 @@ const year = ref<YearDays>({ name: '', starts: '', ends: '' })
 const terms = ref<TermDays[]>([])
 const classes = ref<GoingOn[]>([])
 const proposedName = computed(() => nextName(school.year?.year.name ?? ''))
-const isLast = computed(() => school.years.at(-1)?.id === (view.schoolYear ?? view.kept.yearId))
+const isLast = computed(() => school.years.at(-1)?.id === view.schoolYear)
 const wrong = computed(() => yearProblems(year.value, terms.value))
 
 function begin(): Promise<void> {
@@ -44,7 +44,7 @@ function begin(): Promise<void> {
 function make(): Promise<void> {
   return attempt(async () => {
     await school.makeYear({
-      from: view.schoolYear ?? view.kept.yearId ?? '',
+      from: view.schoolYear ?? '',
       year: { ...year.value, terms: terms.value },
       classes: classes.value
         .filter((room) => room.goes)

@@ -72,7 +72,9 @@ function turn(at: number): void {
       <span class="font-serif"
         >Maya
         <template v-for="(word, at) in words" :key="at"
+          ><template v-if="!/\p{L}/u.test(word.text)">{{ word.text }}</template
           ><button
+            v-else
             type="button"
             class="hover:bg-teal-wash"
             :class="word.isVerb ? 'border-b-2 border-teal' : ''"

@@ -21,7 +21,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
 
   async function path(): Promise<string> {
     if (!view.desk) await view.loadDesk()
-    return `/api/years/${view.schoolYear ?? view.kept.yearId}`
+    return `/api/years/${view.schoolYear}`
   }
 
   async function loadYears(): Promise<void> {

@@ -14,8 +14,7 @@ export const usePeople = defineStore('people', () => {
 
   async function load(): Promise<void> {
     if (!view.desk) await view.loadDesk()
-    const year = view.schoolYear ?? view.kept.yearId
-    answer.value = await askServer<PeopleAnswer>('GET', `/api/years/${year}/people`)
+    answer.value = await askServer<PeopleAnswer>('GET', `/api/years/${view.schoolYear}/people`)
   }
 
   async function change(path: string, body: object): Promise<void> {

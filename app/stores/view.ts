@@ -45,8 +45,12 @@ export const useView = defineStore('view', () => {
   const kept = useSessionStorage<Kept>('facunda.view', fromLastVisit(), { mergeDefaults: true })
   watch(kept, (now) => localStorage.setItem(lastVisit, JSON.stringify(now)), { deep: true })
   const desk = shallowRef<DeskAnswer | null>(null)
-  /** The year whose set-up, classes and people are looked at in School; null: the year of today. */
-  const schoolYear = ref<string | null>(null)
+  const chosenYear = ref<string | null>(null)
+  /** The year whose set-up, classes and people are looked at in School: that of today, until another is chosen. */
+  const schoolYear = computed({
+    get: () => chosenYear.value ?? kept.value.yearId,
+    set: (id) => (chosenYear.value = id),
+  })
 
   async function loadDesk(): Promise<DeskAnswer> {
     const answer = await askServer<DeskAnswer>('GET', '/api/desk')

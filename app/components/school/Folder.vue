@@ -11,8 +11,7 @@ const { busy, problem, attempt } = useAttempt()
 function save(): Promise<void> {
   return attempt(async () => {
     if (!view.desk) await view.loadDesk()
-    const year = view.schoolYear ?? view.kept.yearId
-    const { setup } = await askServer<SetupAnswer>('GET', `/api/years/${year}/setup`)
+    const { setup } = await askServer<SetupAnswer>('GET', `/api/years/${view.schoolYear}/setup`)
     const phrasebook = { ...setup.phrasebook, phrases: setup.phrasebook.phrases.filter((phrase) => !phrase.owner) }
     saveSchoolFolder({ ...setup, phrasebook }, `${setup.school.name} set-up`)
   })

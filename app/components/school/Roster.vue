@@ -17,7 +17,6 @@ const columns = [
 const students = computed(() => school.roster?.students ?? [])
 const written = ref('')
 const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
-const className = ref(school.roster?.name ?? '')
 
 /** What the pasted list would bring, before it is taken in. */
 const preview = computed((): { students: ListedStudent[]; wrong: string[] } => {
@@ -63,15 +62,17 @@ function takeOut({ id, position, ...was }: Listed): Promise<void> {
   return attempt(() => school.writeStudents([{ id, position, was, student: null }]))
 }
 
-function rename(): Promise<void> {
-  return attempt(() => school.nameClass(school.classId ?? '', className.value, school.roster?.name ?? ''))
+function rename(name: string): Promise<void> {
+  return attempt(() => school.nameClass(school.classId ?? '', name, school.roster?.name ?? ''))
 }
 </script>
 
 <template>
   <div class="min-w-0">
     <div class="flex flex-wrap items-end gap-3">
-      <label class="grid gap-1 text-sm">Class <input v-model="className" class="field w-40" @change="rename" /></label>
+      <label class="grid gap-1 text-sm"
+        >Class <input class="field w-40" :value="school.roster?.name" @change="rename(valueOf($event))"
+      /></label>
       <button
         v-if="students.length === 0"
         type="button"

@@ -40,7 +40,7 @@ onUnmounted(() => saving.did(null))
       <h1 class="text-3xl font-semibold">School</h1>
       <label v-if="school.years.length > 1" class="flex items-baseline gap-2 text-sm"
         >Year
-        <select class="field" :value="view.schoolYear ?? view.kept.yearId" @change="school.chooseYear(valueOf($event))">
+        <select class="field" :value="view.schoolYear" @change="school.chooseYear(valueOf($event))">
           <option v-for="year in school.years" :key="year.id" :value="year.id">{{ year.name }}</option>
         </select></label
       >
