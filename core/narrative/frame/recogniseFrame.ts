@@ -16,7 +16,7 @@ import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
  */
 export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   const words = cutIntoWords(text)
-  const name = findName(words, setting.names)
+  const name = findName(words, setting)
   const set = findSet(words, name, setting.pronounSets)
   const reading: Reading = { words, name, set, subjectAt: -1, plural: false }
   const pieces: FramePiece[] = []
@@ -122,13 +122,15 @@ export function cutIntoWords(text: string): FrameWord[] {
 }
 
 /** The first known name; else a capitalised word that stands like one: before a verb, with ’s, or inside a sentence. */
-function findName(words: readonly FrameWord[], names: readonly string[]): string {
+function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSetting): string {
   const known = words.find((word) => names.includes(bareName(word.text)))
   if (known) return bareName(known.text)
   const likely = words.find(
     (word, at) =>
-      /^\p{Lu}/u.test(word.text) &&
+      // A capital by itself is a mark, seldom a name: "an A is a good mark".
+      /^\p{Lu}[\p{L}’'-]/u.test(word.text) &&
       !capitalByHabit.test(word.text) &&
+      !pronounSets.some((set) => formsOf(set).has(word.lower)) &&
       (words[at - 1]?.sentence === word.sentence ||
         (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) ||
         /[’']s$/.test(word.text)),
@@ -159,7 +161,7 @@ export function bareName(word: string): string {
 function findSet(words: readonly FrameWord[], name: string, more: readonly PronounSet[]): PronounSet | null {
   const sets = [she, he, they, ...more]
   const counts = sets.map((set) => {
-    const forms = new Set([set.subject, set.object, set.determiner, set.possessive, set.reflexive])
+    const forms = formsOf(set)
     const weight = set === they && name !== '' ? 0.6 : 1
     return weight * words.filter((word) => forms.has(word.lower)).length
   })
@@ -167,8 +169,14 @@ function findSet(words: readonly FrameWord[], name: string, more: readonly Prono
   return most > 0 ? (sets[counts.indexOf(most)] ?? null) : null
 }
 
+/** The words of a set; of "they" both "themself" and "themselves" are written. */
+function formsOf(set: PronounSet): ReadonlySet<string> {
+  const forms = [set.subject, set.object, set.determiner, set.possessive, set.reflexive]
+  return new Set(set === they ? [...forms, 'themselves'] : forms)
+}
+
 function recogniseName(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {
-  if (reading.name === '' || bareName(word.text) !== reading.name) return null
+  if (bareName(word.text) !== reading.name) return null
   const plain: PlainToken = { kind: 'words', text: word.text }
   const possessive = word.text !== reading.name
   const opens = reading.words[at - 1]?.sentence !== word.sentence
