@@ -4,6 +4,7 @@ import { phrase, requestOf, standing, plainCosts } from '../../tests/exampleDraf
 import { chooseWordings, type ChoiceSetting } from './choose'
 import { openParts, type OpenPart } from './openParts'
 import { readPlan } from './plan'
+import { preference } from './preference'
 import { joined, linkTo, nothingJoined } from './sayComment'
 import { openingCost, usageKey, weights, wordingCost } from './wordingCost'
 import { familyNumber } from './familyNumber'
@@ -136,19 +137,140 @@ describe('choosing wordings', () => {
     )
   })
 
-  it('does not go on for ever where nothing may be', () => {
-    const phrases = abouts.flatMap((about) =>
-      Array.from({ length: 40 }, (_, nth) =>
-        phrase(`${about}-${nth}`, '{They} {draws} maps.', { about, tiers: ['top'] }),
-      ),
-    )
-    const request = requestOf({ standings: abouts.map((name) => standing(name, 'top')) })
-    const describingWords = { top: [], strong: [], sound: [], growing: [], starting: [] }
-    const { parts } = openParts(
-      { ...request, box: { ...request.box, plan: readPlan(abouts.map((about) => `outcome ${about}`).join(';')) } },
-      { phrases, describing: describingWords },
-    )
-    const { setting } = partsOf({ wordings: [[]], usage: [], seed: 's', shares: false })
-    expect(chooseWordings(parts, setting)).toBeNull()
+  describe('looks no further than it must', () => {
+    const letters = ['amber', 'brown', 'coral', 'denim', 'ebony', 'fawn', 'green', 'hazel', 'ivory', 'jade']
+    /** Parts of several wordings each, no word twice; what a wording costs is how often classmates have it. */
+    function search(costs: readonly (readonly number[])[], more: Partial<ChoiceSetting> = {}) {
+      const names = costs.map((_, part) => `Part${part}`)
+      const id = (part: number, nth: number): string => `${part}-${String(nth).padStart(2, '0')}`
+      const phrases = costs.flatMap((each, part) =>
+        each.map((_, nth) =>
+          phrase(id(part, nth), `Here {they} ${letters[part]}.`, {
+            about: names[part],
+            tiers: ['top'],
+            subject: 'sums',
+          }),
+        ),
+      )
+      const usage = new Map(costs.flatMap((each, part) => each.map((cost, nth) => [id(part, nth), cost * 20] as const)))
+      const request = requestOf({ standings: names.map((name) => standing(name, 'top')) })
+      const plan = readPlan(names.map((name) => `outcome ${name}`).join('; '))
+      const describing = { top: [], strong: [], sound: [], growing: [], starting: [] }
+      const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
+      let looks = 0
+      const counted = new (class extends Set<number> {
+        override has(): boolean {
+          looks += 1
+          return false
+        }
+      })()
+      let tries = 0
+      const chosen = chooseWordings(parts, {
+        ...plainCosts,
+        usage,
+        describing,
+        describingFamilies: counted,
+        ...more,
+        mayBe: (candidate) => {
+          tries += 1
+          return more.mayBe?.(candidate) ?? true
+        },
+      })
+      return { ids: chosen?.map((each) => each.phrase.id), looks, tries }
+    }
+    /** A word is looked at once for each wording that is taken up. */
+    it('than the cheapest of each part, where they go together', () => {
+      const costs = [
+        [3, 1, 2, 1.5],
+        [2, 3, 1],
+        [4, 1, 2, 3, 1.5],
+        [1, 2, 3],
+        [2, 1],
+      ]
+      expect(search(costs)).toEqual({ ids: ['0-01', '1-02', '2-01', '3-00', '4-01'], looks: 5, tries: 1 })
+    })
+    it('than the next dearer ones, where the cheapest may not be', () => {
+      const refused = (ids: string[]) => (candidate: readonly { phrase: { id: string } }[]) =>
+        candidate.every(({ phrase: { id } }) => !ids.includes(id))
+      const dear = search(
+        [
+          [1, 9],
+          [1, 9],
+          [1, 2],
+        ],
+        { mayBe: refused(['2-00']) },
+      )
+      expect(dear).toEqual({ ids: ['0-00', '1-00', '2-01'], looks: 4, tries: 2 })
+      // The first part's second wording is dearer than any choice that was found: nothing of it is tried.
+      expect(
+        search(
+          [
+            [1, 2],
+            [1, 4],
+            [1, 9],
+          ],
+          { mayBe: refused(['0-00']) },
+        ),
+      ).toEqual({ ids: ['0-01', '1-00', '2-00'], looks: 10, tries: 5 })
+    })
+    it('than sixty whole comments', () => {
+      const all = Array.from({ length: 12 }, () => 1)
+      expect(search([all, all, all], { mayBe: () => false })).toMatchObject({ ids: undefined, tries: 60 })
+    })
+    it('than six thousand steps, where nothing goes together', () => {
+      const phrases = abouts.flatMap((about) =>
+        Array.from({ length: 40 }, (_, nth) =>
+          phrase(`${about}-${nth}`, '{They} {draws} maps.', { about, tiers: ['top'] }),
+        ),
+      )
+      const request = requestOf({ standings: abouts.map((name) => standing(name, 'top')) })
+      const describing = { top: [], strong: [], sound: [], growing: [], starting: [] }
+      const plan = readPlan(abouts.map((about) => `outcome ${about}`).join(';'))
+      const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
+      let looks = 0
+      const describingFamilies = Object.assign(new Set<number>(), { has: () => ((looks += 1), false) })
+      expect(chooseWordings(parts, { ...plainCosts, describing, describingFamilies, mayBe: () => true })).toBeNull()
+      // Two words in each phrase, and in a third phrase the first of them is one too many.
+      expect(looks).toBeGreaterThan(5_900)
+      expect(looks).toBeLessThanOrEqual(12_000)
+    })
+    it('and of equal ones it takes the one that is told apart by its name, the first wording first', () => {
+      const setting = { seed: 's', mayBe: () => true }
+      const one = search([[1, 1, 1]], setting)
+      expect(search([[1, 1, 1]], setting)).toEqual(one)
+      expect(one.looks).toBe(1)
+    })
+  })
+
+  it('takes each student’s favourite describing word first, none twice, and the example alone at no level', () => {
+    const words = ['fine', 'grand', 'bold', 'keen', 'brisk']
+    const describing = { top: words, strong: [], sound: [], growing: [], starting: [] }
+    const chosenFor = (seed: string, uneven = false) => {
+      const phrases = ['One', 'Two'].map((about) =>
+        phrase(about, `It is {~fine} for ${about}.`, { about, tiers: ['top'], uneven }),
+      )
+      const request = requestOf({ standings: ['One', 'Two'].map((name) => ({ ...standing(name, 'top'), uneven })) })
+      const plan = readPlan('outcome One; outcome Two')
+      const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
+      const describingFamilies = new Set(words.map(familyNumber))
+      return chooseWordings(parts, { ...plainCosts, seed, describing, describingFamilies, mayBe: () => true })?.flatMap(
+        (each) => each.describing,
+      )
+    }
+    const liked = (seed: string, id: string, left: readonly string[]) =>
+      left.toSorted((a, b) => preference(seed, id, a) - preference(seed, id, b))[0]
+    for (const seed of ['a', 'b', 'c', 'd', 'e', 'f']) {
+      const first = liked(seed, 'One', words) ?? ''
+      expect(chosenFor(seed)).toEqual([
+        first,
+        liked(
+          seed,
+          'Two',
+          words.filter((word) => word !== first),
+        ),
+      ])
+    }
+    // Of an uneven strand the word of its level would be untrue: the example alone, and that cannot stand twice.
+    expect(chosenFor('a', true)).toBeUndefined()
   })
 })

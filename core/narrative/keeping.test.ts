@@ -240,4 +240,57 @@ describe('another wording', () => {
       draft.sentences.map(() => 'as composed'),
     )
   })
+  it('changes the length by a tenth, and by a dozen characters at least', () => {
+    const of = (texts: string[]) => {
+      const phrases = texts.map((text, nth) => phrase(`w${nth}`, text, { about: 'Number', tiers: ['sound'] }))
+      const made = requestOf({ standings: [standing('Number', 'sound')] })
+      const asked = { ...made, box: { ...made.box, plan: readPlan('outcome Number') } }
+      const words = { phrasebook: { phrases, describing: book.describing }, shown: new Map([['w0', 1]]) }
+      const first = draftComment(
+        { ...asked, standing: new Set(['w0']) },
+        { ...words.phrasebook, phrases: phrases.slice(0, 1) },
+      )
+      return (['another', 'shorter', 'longer'] as const).map(
+        (way) => rewordComment(asked, first, way, words)?.text ?? null,
+      )
+    }
+    const text = (length: number): string => `Counts ${'a'.repeat(length - 8)}.`
+    expect(of([text(50)])).toEqual([null, null, null])
+    expect(of([text(50), text(39), text(61)])[0]).not.toBeNull()
+    expect(of([text(50), text(39), text(61)]).slice(1)).toEqual([null, null])
+    expect(of([text(50), text(38), text(62)]).slice(1)).toEqual([text(38), text(62)])
+    expect(of([text(200), text(181), text(219)]).slice(1)).toEqual([null, null])
+    expect(of([text(200), text(180), text(220)]).slice(1)).toEqual([text(180), text(220)])
+  })
+
+  it('of one sentence is given where there is one, the box has room, and it was composed', () => {
+    const which = at('outcome Data')
+    const words = { phrasebook: book, shown: new Map(draft.sentences[which]?.phraseIds.map((id) => [id, 1])) }
+    const limit = (more: number) => {
+      const asked = request('growing')
+      return { ...asked, box: { ...asked.box, limit: countGraphemes(draft.text) + more } }
+    }
+    const shorter = rewordSentence(limit(0), draft, which, words) ?? draft
+    const grown = countGraphemes(draft.text) - countGraphemes(shorter.text)
+    expect(grown).toBeGreaterThan(0)
+    expect(shorter.sentences).toHaveLength(draft.sentences.length)
+    // From the shorter one back to the longer: as far as the box has room.
+    const back = { phrasebook: book, shown: new Map(shorter.sentences[which]?.phraseIds.map((id) => [id, 1])) }
+    expect(rewordSentence(limit(0), shorter, which, back)?.text).toBe(draft.text)
+    expect(rewordSentence(limit(-1), shorter, which, back)).toBeNull()
+    const only = {
+      ...words,
+      phrasebook: {
+        ...book,
+        phrases: book.phrases.filter(({ id }) => !/^data/.test(id) || draft.sentences[which]?.phraseIds.includes(id)),
+      },
+    }
+    expect(rewordSentence(limit(200), draft, which, only)).toBeNull()
+    expect(rewordSentence(limit(200), draft, 99, words)).toBeNull()
+    const own = { ...draft, sentences: draft.sentences.map((each) => ({ ...each, parts: [] })) }
+    expect(rewordSentence(limit(200), own, which, words)).toBeNull()
+    // A part that the facts no longer bear gives no sentence at all.
+    const gone = { ...limit(200), facts: { ...limit(200).facts, standings: [standing('Number', 'sound')] } }
+    expect(rewordSentence(gone, draft, which, words)).toBeNull()
+  })
 })

@@ -1,11 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { phrase, requestOf, sentenceAt, smallBook, standing } from '../../tests/exampleDraft'
 import { she, they } from '../people/pronouns'
+import type { Tier } from '../scales/tier'
+import type { Phrase } from './phrase'
+import { tryPhrase } from './tryPhrase'
 import { draftComment } from './draftComment'
 import { fidelity, followEdits } from './followEdits'
-import { parsePhrase, tokensWith } from './notation'
+import { parsePhrase, tokensWith, writePhrase } from './notation'
 import { proposeInStep } from './outOfStep'
-import { conditionHolds, readPlan } from './plan'
+import { phrasesFor } from './phraseIndex'
+import { conditionHolds, conditions, readPlan } from './plan'
+import { readingGrade } from './readingLevel'
 import { exchange } from './reword'
 import { saySentence } from './say'
 import { standingNamed } from './standingsOfBox'
@@ -18,6 +23,30 @@ describe('when a part is said', () => {
     expect(conditionHolds('moved', null)).toBe(false)
     expect(conditionHolds(null, null)).toBe(true)
     expect(conditionHolds(null, standing('Number', 'sound'))).toBe(true)
+  })
+
+  it.each<[Tier, Tier | null, string]>([
+    ['top', null, 'high, high or low'],
+    ['strong', 'strong', 'high, high or low'],
+    ['strong', 'growing', 'high, high or low, moved, up'],
+    ['sound', null, ''],
+    ['sound', 'top', 'moved'],
+    ['growing', null, 'low, high or low'],
+    ['starting', 'sound', 'low, high or low, moved'],
+  ])('of what stands at %s and stood at %s is said: %s', (now, before, said) => {
+    const of = standing('Number', now, before)
+    expect(conditions.filter((condition) => conditionHolds(condition, of)).join(', ')).toBe(said)
+  })
+
+  it('a plan says what is wrong in it', () => {
+    expect(() => readPlan('outcome Number when never')).toThrow('“when never” is no condition. Conditions are: high,')
+    expect(() => readPlan('outcome Number when high when low')).toThrow('“when high when low” is no condition')
+    expect(() => readPlan('outcome')).toThrow('“outcome” needs the name of one')
+    expect(() => readPlan('outcomes')).toThrow('“outcomes” is no part of a comment. Parts are: opening,')
+    expect(readPlan('  outcome Number   when  high ;closing')).toMatchObject([
+      { part: 'outcome', about: 'Number', when: 'high' },
+      { part: 'closing', about: 'any', when: null },
+    ])
   })
 
   it('progress is told of who has a term before, and of nobody else', () => {
@@ -108,4 +137,93 @@ describe('who is spoken of', () => {
     expect(say('By {themself}, {they} {reads}.', they)).toBe('By themself, Sam reads.')
     expect(say('{They} {reads} what {they} {likes}.')).toBe('Sam reads what she likes.')
   })
+})
+
+describe('which phrases may be said', () => {
+  const own = (id: string, more: Partial<Phrase>) => phrase(id, '{They} {reads}.', { subject: 'sums', ...more })
+  const ids = (
+    phrases: Phrase[],
+    subject: string | null,
+    of: Pick<Phrase, 'part' | 'about'>,
+    at: Partial<Parameters<typeof phrasesFor>[3]> = {},
+  ) =>
+    phrasesFor({ ...smallBook, phrases }, subject, of, { tier: 'sound', ...at })
+      .map(({ id }) => id)
+      .join(' ')
+  const general = [
+    own('own', { about: 'Number' }),
+    own('shared', { about: 'Number', subject: 'any' }),
+    own('any', { subject: 'any' }),
+    own('uneven', { about: 'Number', uneven: true }),
+    own('uneven any', { subject: 'any', uneven: true }),
+    own('step', { part: 'next step', about: 'Number' }),
+    own('any step', { part: 'next step' }),
+    own('shared step', { part: 'next step', subject: 'any' }),
+    own('close', { part: 'closing' }),
+    own('general close', { part: 'closing', subject: 'general' }),
+    own('habit', { part: 'habit', about: 'care', subject: 'any' }),
+    own('habit step', { part: 'next step', about: 'care', subject: 'any' }),
+    own('top alone', { about: 'Number', tiers: ['top'] }),
+  ]
+  it.each<[string, string | null, Pick<Phrase, 'part' | 'about'>, Partial<Parameters<typeof phrasesFor>[3]>, string]>([
+    ['an outcome the subject words', 'sums', { part: 'outcome', about: 'Number' }, {}, 'own'],
+    ['one that only another words', 'art', { part: 'outcome', about: 'Number' }, {}, 'shared'],
+    ['one that nobody words', 'art', { part: 'outcome', about: 'Clay' }, {}, 'any'],
+    ['at its level', 'sums', { part: 'outcome', about: 'Number' }, { tier: 'top' }, 'own top alone'],
+    ['at no level', 'sums', { part: 'outcome', about: 'Number' }, { tier: null }, 'own'],
+    ['an uneven one', 'sums', { part: 'outcome', about: 'Number' }, { uneven: true }, 'uneven uneven any'],
+    [
+      'uneven, and no outcome',
+      'sums',
+      { part: 'next step', about: 'Number' },
+      { uneven: true },
+      'step any step shared step',
+    ],
+    ['a step for anything', 'sums', { part: 'next step', about: 'any' }, {}, 'any step shared step'],
+    ['a closing', 'sums', { part: 'closing', about: 'any' }, {}, 'close'],
+    ['the general comment’s closing', null, { part: 'closing', about: 'any' }, {}, 'general close'],
+    ['a habit', null, { part: 'habit', about: 'care' }, {}, 'habit'],
+    ['a habit that nobody words', null, { part: 'habit', about: 'pace' }, {}, ''],
+    ['the general comment’s step', null, { part: 'next step', about: 'care' }, {}, 'habit step'],
+  ])('%s', (_, subject, of, at, found) => {
+    expect(ids(general, subject, of, at)).toBe(found)
+  })
+  it('one phrase is tried where it could be said: of any standing, of the mark, or of nothing', () => {
+    const request = requestOf({ standings: [standing('Number', 'sound'), standing('Shape', 'top')] })
+    const tried = (more: Partial<Phrase>) => tryPhrase(own('t', more), request, smallBook.describing)?.key ?? null
+    expect(tried({ about: 'Shape' })).toBe('outcome Shape')
+    expect(tried({ about: 'any', part: 'closing' })).toBe('closing')
+    expect(tried({ about: 'any', part: 'opening' })).toBe('opening')
+    expect(tried({ about: 'any' })).toBe('outcome Number')
+    expect(tried({ about: 'any', tiers: ['top'] })).toBe('outcome Shape')
+    expect(tried({ about: 'any', tiers: ['starting'] })).toBeNull()
+    expect(tried({ about: 'any', part: 'next step', tiers: ['top'] })).toBe('next step Shape')
+  })
+})
+
+describe('the notation, at its edges', () => {
+  it.each(['{}', '{Reads}', '{read}', '{they|a|b}', "{n'ts}", '{name}', '{~a }', '{#', '}'])(
+    '%s is nothing',
+    (text) => {
+      expect(() => parsePhrase(text)).toThrow(/^At character 1: /)
+    },
+  )
+  it.each(["{Name's} {Full name's} {Family name}", '{a} {A} {They|the} {THEM}', "{doesn't} {isn't} {is}"])(
+    '%s is read and written',
+    (text) => {
+      expect(writePhrase(parsePhrase(text))).toBe(text.replace('{THEM}', '{Them}'))
+    },
+  )
+  it('optional words stand with all their facts, and not with some', () => {
+    const tokens = parsePhrase('Well done[, with {#mark} in {#subject}, truly].')
+    const said = (facts: Parameters<typeof tokensWith>[1]) => writePhrase(tokensWith(tokens, facts))
+    expect(said({ mark: '9', subject: 'art' })).toBe('Well done, with {#mark} in {#subject}, truly.')
+    expect(said({ mark: '9' })).toBe('Well done.')
+    expect(said({})).toBe('Well done.')
+  })
+})
+
+it('a text without words or sentences is read at grade 0, and what has no words is no sentence', () => {
+  expect([readingGrade(''), readingGrade('12. 13.'), readingGrade('…')]).toEqual([0, 0, 0])
+  expect(readingGrade('The cat sat. 12!')).toBe(readingGrade('The cat sat.'))
 })

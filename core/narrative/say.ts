@@ -122,10 +122,8 @@ export function saySentence(
   function sayPronoun(token: Extract<PlainToken, { kind: 'pronoun' }>): string {
     const { pronouns } = subject
     const isOwner = token.case === 'determiner' || token.case === 'possessive'
-    if (pronouns === 'name only') {
-      if (token.case === 'subject') state.plural = false
+    if (pronouns === 'name only')
       return token.withoutPronoun !== null && state.named ? token.withoutPronoun : sayName(isOwner)
-    }
     // Before the first naming anything but "themself" introduces; later only a subject, or a sentence's first word.
     const canIntroduce =
       token.case !== 'reflexive' &&

@@ -67,7 +67,7 @@ describe('recognising a frame in plain English', () => {
     expect(frameNotation(frame(text)).replaceAll('’', "'")).toBe(notation)
   })
 
-  // What varies stands in brackets: as it is read, then its other readings, the plain words last; “?” where it is asked.
+  // What varies is in brackets: as it is read, then its other readings, the plain words last; “?” where it is asked.
   it.each([
     ['Maya often helps.', '[{They}|{Name}|Maya] often [{helps}|helps].'],
     ['We saw Maya often there.', 'We saw [{Name}|{them}|Maya] often there.'],
