@@ -83,7 +83,7 @@ describe('a proposal told piece by piece', () => {
       { at: 0, now: [{ text: 'The weir: 19 of 20' }] },
     ])
     const mark = standing('mark', 'top')
-    const marked = [{ ...(stood.sentences[0] as DraftSentence), because: mark.because }]
+    const marked = [{ ...(stood.sentences[0] as DraftSentence), because: [...mark.because] }]
     expect(staleSentences(marked, { ...asked(null, null), facts: { ...asked(null, null).facts, mark } })).toEqual([])
   })
 })
