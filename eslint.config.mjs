@@ -74,7 +74,7 @@ const knows = {
   people: ['text'],
   marks: ['scales', 'text'],
   narrative: ['scales', 'people', 'text'],
-  school: ['marks', 'scales', 'narrative', 'text'],
+  school: ['people', 'marks', 'scales', 'narrative', 'text'],
   record: ['school', 'marks', 'scales', 'people', 'narrative', 'text'],
   terms: ['record'],
   checks: ['record', 'school', 'narrative', 'people', 'scales', 'text'],

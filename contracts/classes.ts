@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { readPronouns } from '../core/people/pronouns'
 import { text } from '../core/text/textSchema'
+import { day, stay } from './days'
 import { termDays } from './setUp'
 
 const trimmed = (most: number) => text(most).transform((written) => written.trim())
@@ -27,6 +28,8 @@ export const listedStudent = z.object({
     'Write pronouns as she/her, he/him, they/them, name only, or all five cases.',
   ),
   gradeLevel: trimmed(20),
+  /** From when to when in this class. */
+  ...stay,
 })
 export type ListedStudent = z.infer<typeof listedStudent>
 
@@ -45,6 +48,10 @@ export const studentsToWrite = z.object({
     .max(400),
 })
 export type StudentsToWrite = z.infer<typeof studentsToWrite>
+
+/** A student who leaves a class: the last day there, and the class they go to from the day after, if any. */
+export const studentToMove = z.object({ studentId: z.uuid(), lastDay: day, to: z.uuid().nullable() })
+export type StudentToMove = z.infer<typeof studentToMove>
 
 export interface ClassesAnswer {
   year: { id: string; name: string; starts: string; ends: string }

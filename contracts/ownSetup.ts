@@ -1,11 +1,11 @@
 import { z } from 'zod'
+import { gradeRange } from '../core/people/gradeRange'
 import { tiers } from '../core/scales/tier'
 import { key, text } from '../core/text/textSchema'
 
 const trimmed = (most: number) => text(most).transform((written) => written.trim())
 const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
 const position = z.number().int().min(0).max(10_000)
-const grade = z.number().int().min(0).max(13)
 /** What is not used any more but has been rated or written in stays, retired. */
 const retired = z.boolean()
 
@@ -26,10 +26,7 @@ export const skillRow = z.object({
   familyWords: needed(400, 'Write the skill in words for families.'),
   inSentence: trimmed(400),
   does: trimmed(400),
-  grades: z
-    .object({ from: grade, to: grade })
-    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
-    .nullable(),
+  grades: gradeRange,
   teacherOnly: z.boolean(),
   position,
   retired,

@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { gradeRange } from '../core/people/gradeRange'
 import { text } from '../core/text/textSchema'
+import { inOrder, outOfOrder, stay } from './days'
 
 const name = text(120).transform((written) => written.trim())
 
@@ -11,6 +13,8 @@ export const staff = z.object({
   given: name.pipe(z.string().min(1, 'Write a given name.')),
   family: name,
   role: z.enum(['teacher', 'coordinator']),
+  /** The grades that a coordinator coordinates; null for the whole school, and for a teacher. */
+  grades: gradeRange,
   switchedOff: z.boolean(),
 })
 export type Staff = z.infer<typeof staff>
@@ -19,8 +23,20 @@ export type Staff = z.infer<typeof staff>
 export const personToWrite = z.object({ id: z.uuid(), person: staff, was: staff.nullable() })
 export type PersonToWrite = z.infer<typeof personToWrite>
 
-/** What somebody teaches: a subject in a class, or the class as its home teacher (a null subject). */
-const lesson = z.object({ personId: z.uuid(), classId: z.uuid(), subject: text(80).nullable() })
+/**
+ * What somebody teaches: a subject in a class, or the class as its home teacher (a null subject). A second reader reads
+ * it and changes nothing.
+ */
+const lesson = z
+  .object({
+    personId: z.uuid(),
+    classId: z.uuid(),
+    subject: text(80).nullable(),
+    secondReader: z.boolean(),
+    ...stay,
+  })
+  .refine(inOrder, outOfOrder)
+export type Lesson = z.infer<typeof lesson>
 
 /** Teaching to give or to take away. */
 export const teachingToWrite = z.object({ id: z.uuid(), lesson: lesson.nullable(), was: lesson.nullable() })
@@ -37,7 +53,8 @@ export interface StaffMember extends Staff {
   entry: Entry
   /** When the link ends, as an ISO time; null where there is none. */
   linkEnds: string | null
-  teaching: { id: string; classId: string; subject: string | null }[]
+  /** What they teach or read, in the year that is looked at; ended teaching too. */
+  teaching: ({ id: string } & Omit<Lesson, 'personId'>)[]
 }
 
 export interface PeopleAnswer {

@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { yearProblems } from '../core/terms/schoolYear'
 import { text } from '../core/text/textSchema'
+import { day } from './days'
 import { staff } from './people'
 
 const named = (most: number, missing: string) =>
   text(most)
     .transform((written) => written.trim())
     .pipe(z.string().min(1, missing))
-const day = z.iso.date('Write a day as 2026-08-31.')
 
 /** A term's name and days. */
 export const termDays = z.object({ name: text(80), starts: day, ends: day, commentsDue: day, locks: day })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SkillRow } from '~~/contracts/ownSetup'
-import { readGrades, writeGrades } from '~~/core/narrative/phrase'
+import { readGrades, writeGrades } from '~~/core/people/gradeRange'
 import { skillWords } from '~~/core/narrative/skillWords'
 
 /** One skill: its words, whom it is for, and how a comment would tell it. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readGrades } from '~~/core/people/gradeRange'
 import { signInNameOf } from '~~/core/people/names'
 import { usePeople } from '~/stores/people'
 
@@ -9,15 +10,18 @@ const given = ref('')
 const family = ref('')
 const role = ref<'teacher' | 'coordinator'>('teacher')
 const typed = ref<string | null>(null)
+const grades = ref('')
 const proposed = computed(() => signInNameOf({ given: given.value, family: family.value }))
 const signIn = computed({ get: () => typed.value ?? proposed.value, set: (value) => (typed.value = value) })
 
 function takeIn(): Promise<void> {
   return attempt(async () => {
     const person = { signIn: signIn.value, given: given.value, family: family.value, role: role.value }
-    const id = await people.takeIn({ ...person, switchedOff: false })
+    const coordinated = role.value === 'coordinator' ? readGrades(grades.value) : null
+    if (coordinated === undefined) throw new Error('Write grades as 4-6, or leave them empty for the whole school.')
+    const id = await people.takeIn({ ...person, grades: coordinated, switchedOff: false })
     await people.invite(id)
-    given.value = family.value = ''
+    given.value = family.value = grades.value = ''
     typed.value = null
     role.value = 'teacher'
     document.getElementById(`link-${id}`)?.focus()
@@ -41,6 +45,9 @@ function takeIn(): Promise<void> {
           <option value="coordinator">coordinator</option>
         </select>
       </label>
+      <label v-if="role === 'coordinator'" class="grid gap-1 text-sm"
+        >Of grades <input v-model="grades" class="field w-28" placeholder="all"
+      /></label>
       <button type="submit" class="press" :disabled="busy">Take in and make a link</button>
     </div>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StaffMember } from '~~/contracts/people'
+import { writeGrades } from '~~/core/people/gradeRange'
 import { longDate } from '~~/core/reports/longDate'
 import { usePeople } from '~/stores/people'
 import { useSession } from '~/stores/session'
@@ -14,6 +15,9 @@ const copied = ref(false)
 const isOneself = computed(() => session.person?.id === props.member.id)
 /** "class subject", with nothing for the home class. */
 const chosen = ref('')
+const secondReader = ref(false)
+/** The teaching whose days are being changed. */
+const dated = ref<string | null>(null)
 
 const nameOfClass = (id: string): string => people.answer?.classes.find((each) => each.id === id)?.name ?? ''
 const nameOfSubject = (key: string | null): string =>
@@ -26,8 +30,22 @@ async function copy(): Promise<void> {
 
 function give(): Promise<void> {
   const [classId = '', subject = ''] = chosen.value.split(' ')
+  const lesson = { personId: props.member.id, classId, subject: subject === '' ? null : subject, from: null, to: null }
+  const reads = secondReader.value
   chosen.value = ''
-  return attempt(() => people.give(props.member.id, classId, subject === '' ? null : subject))
+  secondReader.value = false
+  return attempt(() => people.give({ ...lesson, secondReader: reads }))
+}
+
+type Taught = StaffMember['teaching'][number]
+
+function nameOfLesson({ subject, secondReader: reads, from, to }: Taught): string {
+  const days = [from && `from ${longDate(from)}`, to && `to ${longDate(to)}`].filter(Boolean).join(' ')
+  return [nameOfSubject(subject), reads ? 'second reader' : '', days].filter(Boolean).join(', ')
+}
+
+function redate(each: Taught, part: Partial<Taught>): Promise<void> {
+  return attempt(() => people.giveOtherwise(props.member.id, each, { from: each.from, to: each.to, ...part }))
 }
 </script>
 
@@ -36,24 +54,54 @@ function give(): Promise<void> {
     <th scope="row" class="py-2 pr-3" :class="member.switchedOff ? 'text-muted line-through' : ''">
       {{ name }}
       <span class="block text-sm font-normal text-muted">
-        {{ member.signIn }}<template v-if="member.role === 'coordinator'">, coordinator</template>
+        {{ member.signIn
+        }}<template v-if="member.role === 'coordinator'"
+          >, coordinator{{ member.grades ? ` of grades ${writeGrades(member.grades)}` : '' }}</template
+        >
       </span>
     </th>
     <td class="py-2 pr-3">
       <ul class="flex flex-wrap gap-x-3 gap-y-1">
         <li v-for="each in member.teaching" :key="each.id" class="flex items-baseline gap-1">
-          {{ nameOfClass(each.classId) }}: {{ nameOfSubject(each.subject) }}
+          {{ nameOfClass(each.classId) }}: {{ nameOfLesson(each) }}
+          <button
+            type="button"
+            class="link text-sm"
+            :aria-expanded="dated === each.id"
+            :aria-label="`Days of ${nameOfSubject(each.subject)} of ${nameOfClass(each.classId)}`"
+            @click="dated = dated === each.id ? null : each.id"
+          >
+            days
+          </button>
+          <template v-if="dated === each.id">
+            <label class="text-sm"
+              >from
+              <input
+                class="field text-sm"
+                type="date"
+                :value="each.from"
+                @change="redate(each, { from: valueOf($event) || null })"
+            /></label>
+            <label class="text-sm"
+              >to
+              <input
+                class="field text-sm"
+                type="date"
+                :value="each.to"
+                @change="redate(each, { to: valueOf($event) || null })"
+            /></label>
+          </template>
           <button
             type="button"
             class="link text-sm"
             :disabled="busy"
             :aria-label="`Take ${nameOfSubject(each.subject)} of ${nameOfClass(each.classId)} away from ${name}`"
-            @click="attempt(() => people.takeAway(member.id, each))"
+            @click="attempt(() => people.giveOtherwise(member.id, each, null))"
           >
             take away
           </button>
         </li>
-        <li v-if="!member.switchedOff" class="flex gap-2">
+        <li v-if="!member.switchedOff" class="flex flex-wrap gap-2">
           <select v-model="chosen" class="field text-sm" :aria-label="`A class or subject for ${name}`">
             <option value="">A class or subject …</option>
             <optgroup v-for="room in people.answer?.classes" :key="room.id" :label="room.name">
@@ -67,9 +115,14 @@ function give(): Promise<void> {
               </option>
             </optgroup>
           </select>
-          <button v-if="chosen !== ''" type="button" class="quiet text-sm" :disabled="busy" @click="give">
-            Give it to {{ member.given }}
-          </button>
+          <template v-if="chosen !== ''">
+            <label class="flex items-center gap-1 text-sm whitespace-nowrap"
+              ><input v-model="secondReader" type="checkbox" /> as second reader</label
+            >
+            <button type="button" class="quiet text-sm" :disabled="busy" @click="give">
+              Give it to {{ member.given }}
+            </button>
+          </template>
         </li>
       </ul>
       <p v-if="problem" class="needs mt-2" role="alert">{{ problem }}</p>

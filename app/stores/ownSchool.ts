@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { ClassesAnswer, ListedStudent, RosterAnswer } from '~~/contracts/classes'
+import type { ClassesAnswer, ListedStudent, RosterAnswer, StudentToMove } from '~~/contracts/classes'
 import type { OwnSetupAnswer, SetupChange } from '~~/contracts/ownSetup'
 import type { YearsAnswer, YearToFollow, YearToMake } from '~~/contracts/setUp'
 import type { TermDays } from '~~/core/terms/schoolYear'
@@ -71,8 +71,8 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     ])
   }
 
-  async function change(rest: string, body: object): Promise<void> {
-    const { event } = await askServer<{ event: number | null }>('PUT', `${await path()}${rest}`, body)
+  async function change(rest: string, body: object, method: 'PUT' | 'POST' = 'PUT'): Promise<void> {
+    const { event } = await askServer<{ event: number | null }>(method, `${await path()}${rest}`, body)
     if (event !== null) saving.did(event)
   }
 
@@ -99,6 +99,12 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     students: { id: string; student: ListedStudent | null; was: ListedStudent | null; position: number }[],
   ): Promise<void> {
     await change(`/classes/${classId.value}/students`, { students })
+    await loadYear()
+  }
+
+  /** A student leaves the class that is chosen, for another or for none. */
+  async function moveStudent(move: StudentToMove): Promise<void> {
+    await change(`/classes/${classId.value}/moves`, move, 'POST')
     await loadYear()
   }
 
@@ -131,6 +137,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     choose,
     takeIn,
     writeStudents,
+    moveStudent,
     writeTerm,
     writeSetup,
   }

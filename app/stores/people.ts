@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { InvitationAnswer, PeopleAnswer, Staff, StaffMember } from '~~/contracts/people'
+import type { InvitationAnswer, Lesson, PeopleAnswer, Staff, StaffMember } from '~~/contracts/people'
 import { askServer } from '~/composables/useApi'
 import { useSaving } from './saving'
 import { useView } from './view'
@@ -31,8 +31,8 @@ export const usePeople = defineStore('people', () => {
   }
 
   function alter(member: StaffMember, part: Partial<Staff>): Promise<void> {
-    const { signIn, given, family, role, switchedOff } = member
-    const was: Staff = { signIn, given, family, role, switchedOff }
+    const { signIn, given, family, role, grades, switchedOff } = member
+    const was: Staff = { signIn, given, family, role, grades, switchedOff }
     return change('/api/people', { id: member.id, person: { ...was, ...part }, was })
   }
 
@@ -41,14 +41,19 @@ export const usePeople = defineStore('people', () => {
     await load()
   }
 
-  function give(personId: string, classId: string, subject: string | null): Promise<void> {
-    const lesson = { personId, classId, subject }
+  function give(lesson: Lesson): Promise<void> {
     return change('/api/people/teaching', { id: crypto.randomUUID(), lesson, was: null })
   }
 
-  function takeAway(personId: string, { id, ...rest }: StaffMember['teaching'][number]): Promise<void> {
-    return change('/api/people/teaching', { id, lesson: null, was: { personId, ...rest } })
+  /** Changes from when to when somebody teaches, or (null) takes the teaching away. */
+  function giveOtherwise(
+    personId: string,
+    { id, ...rest }: StaffMember['teaching'][number],
+    days: Pick<Lesson, 'from' | 'to'> | null,
+  ): Promise<void> {
+    const was: Lesson = { personId, ...rest }
+    return change('/api/people/teaching', { id, lesson: days && { ...was, ...days }, was })
   }
 
-  return { answer, links, load, takeIn, alter, invite, give, takeAway }
+  return { answer, links, load, takeIn, alter, invite, give, giveOtherwise }
 })

@@ -1,5 +1,6 @@
 import { NotationError } from '../narrative/notation'
-import { moves, partKinds, readGrades, writeGrades, type Phrase, type Phrasebook } from '../narrative/phrase'
+import { moves, partKinds, type Phrase, type Phrasebook } from '../narrative/phrase'
+import { readGrades, writeGrades } from '../people/gradeRange'
 import { readyPhrase } from '../narrative/readyPhrase'
 import { tiers } from '../scales/tier'
 import type { FileRecord } from './readRecords'

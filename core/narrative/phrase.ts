@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { gradeRange } from '../people/gradeRange'
 import { tiers, type Tier } from '../scales/tier'
 import { key, text } from '../text/textSchema'
 
@@ -9,8 +10,6 @@ export type PartKind = (typeof partKinds)[number]
 /** Where something has gone since the term before. */
 export const moves = ['up', 'same', 'down'] as const
 export type Move = (typeof moves)[number]
-
-const grade = z.number().int().min(0).max(13)
 
 /** A sentence that a school uses, for one part of a comment. */
 export const phraseSchema = z.object({
@@ -34,10 +33,7 @@ export const phraseSchema = z.object({
   /** A word for how it sounds ("warm", "plain"), or "" for any. */
   tone: text(20).transform((tone) => tone.trim()),
   /** The grades it is written for, or null for all. */
-  grades: z
-    .object({ from: grade, to: grade })
-    .refine(({ from, to }) => from <= to, 'A range of grades runs from the lower to the higher.')
-    .nullable(),
+  grades: gradeRange,
   /** The person whose own phrase it is, or null for the school's. */
   owner: z.string().nullable(),
 })
@@ -50,26 +46,4 @@ export type DescribingWords = Record<Tier, string[]>
 export interface Phrasebook {
   readonly phrases: readonly Phrase[]
   readonly describing: DescribingWords
-}
-
-/**
- * Reads a grade range, as in "4-6" or "5"; null for all grades. @returns undefined when it is no such thing
- *
- * @example readGrades('3-5') // { from: 3, to: 5 }
- */
-export function readGrades(written: string): Phrase['grades'] | undefined {
-  const tidy = written.trim()
-  if (tidy === '') return null
-  const [, from, to = from] = /^(\d{1,2})(?:\s*[-–]\s*(\d{1,2}))?$/.exec(tidy) ?? []
-  if (from === undefined || to === undefined || Number(from) > Number(to)) return undefined
-  return { from: Number(from), to: Number(to) }
-}
-
-/**
- * The inverse of readGrades.
- * @example writeGrades({ from: 4, to: 6 }) // '4-6'
- */
-export function writeGrades(grades: Phrase['grades']): string {
-  if (!grades) return ''
-  return grades.from === grades.to ? String(grades.from) : `${grades.from}-${grades.to}`
 }

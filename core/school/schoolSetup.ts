@@ -1,3 +1,4 @@
+import { includesGrade, type GradeRange } from '../people/gradeRange'
 import type { CheckSettings } from './checkSettings'
 import type { MarkRules } from '../marks/markRules'
 import type { Phrasebook } from '../narrative/phrase'
@@ -13,12 +14,6 @@ export interface Subject {
   readonly inSentence: string
   readonly markScale: string
   readonly skillScale: string
-}
-
-/** Grades from one to another, both included. */
-export interface GradeRange {
-  readonly from: number
-  readonly to: number
 }
 
 /** A standard that the school rates, with the words a family reads. */
@@ -43,8 +38,7 @@ export interface Skill {
  * @example isTaughtIn({ grades: { from: 4, to: 5 } }, '6') // false
  */
 export function isTaughtIn({ grades }: Pick<Skill, 'grades'>, gradeLevel: string): boolean {
-  if (grades === null || !/^\d+$/.test(gradeLevel)) return true
-  return Number(gradeLevel) >= grades.from && Number(gradeLevel) <= grades.to
+  return grades === null || !/^\d+$/.test(gradeLevel) || includesGrade(grades, gradeLevel)
 }
 
 export interface Habit {

@@ -1,19 +1,28 @@
 import type { Term } from '../../core/record/term'
 import { isLocked } from '../../core/terms/lock'
+import { includesGrade, type GradeRange } from '../../core/people/gradeRange'
 import { Refusal } from './refusal'
 
 /** Who asks, with all that the rules look at. */
 export interface Who {
   readonly personId: string
   readonly role: 'teacher' | 'coordinator'
-  /** Own teaching; a null subject is the home class. */
-  readonly teaching: readonly { readonly classId: string; readonly subject: string | null }[]
+  /** The grades that a coordinator coordinates; null for the whole school. */
+  readonly grades: GradeRange | null
+  /** Own teaching today; a null subject is the home class. */
+  readonly teaching: readonly {
+    readonly classId: string
+    readonly subject: string | null
+    /** True for who reads what a colleague writes there, and changes nothing. */
+    readonly secondReader: boolean
+  }[]
 }
 
-/** A class with the subjects that specialists teach there. */
+/** A class with the subjects that specialists teach there, and the grades of its students. */
 export interface ClassTeaching {
   readonly classId: string
   readonly specialistSubjects: readonly string[]
+  readonly grades: readonly string[]
 }
 
 /**
@@ -42,20 +51,24 @@ export interface Grants {
 
 /**
  * The one place where rights come from. A home teacher and the coordinator read every subject of the class, a
- * specialist the own ones. A subject is changed by its specialist, or by the home teacher where it has none; habits
- * and the general comment by the home teacher; what is the school's by the coordinator, who changes nothing else.
+ * specialist the own ones; a coordinator of some grades, the classes with a student in one of them. A subject is
+ * changed by its specialist, or by the home teacher where it has none; habits and the general comment by the home
+ * teacher; what is the school's by the coordinator of the whole school. A second reader reads what the teacher of the
+ * class or the subject does, notes for the own eyes apart, and changes nothing.
  */
 export function grantsIn(who: Who, room: ClassTeaching): Grants {
   const here = who.teaching.filter((each) => each.classId === room.classId)
-  const isCoordinator = who.role === 'coordinator'
-  const isHome = here.some((each) => each.subject === null)
-  const teaches = (subject: string): boolean => here.some((each) => each.subject === subject)
+  const taught = here.filter((each) => !each.secondReader)
+  const isCoordinator = coordinates(who, room)
+  const isHome = taught.some((each) => each.subject === null)
+  const readsHome = here.some((each) => each.subject === null)
+  const teaches = (subject: string): boolean => taught.some((each) => each.subject === subject)
   const changesSubject = (subject: string): boolean =>
     teaches(subject) || (isHome && !room.specialistSubjects.includes(subject))
   return {
     readsClass: isCoordinator || here.length > 0,
     readsAll: isCoordinator || isHome,
-    readsSubject: (subject) => isCoordinator || isHome || teaches(subject),
+    readsSubject: (subject) => isCoordinator || readsHome || here.some((each) => each.subject === subject),
     readsNotes: isCoordinator || isHome,
     makesReports: isCoordinator || isHome,
     changes: (need) => {
@@ -66,9 +79,13 @@ export function grantsIn(who: Who, room: ClassTeaching): Grants {
   }
 }
 
-/** School phrases, describing words, plans and what the checks look for are the coordinator's. */
+/** School phrases, describing words, plans and what the checks look for are the whole school's coordinator's. */
 export function changesSchool(who: Who): boolean {
-  return who.role === 'coordinator'
+  return who.role === 'coordinator' && who.grades === null
+}
+
+function coordinates({ role, grades }: Who, room: ClassTeaching): boolean {
+  return role === 'coordinator' && (grades === null || room.grades.some((grade) => includesGrade(grades, grade)))
 }
 
 /** A phrase is changed by whom it belongs to: the school's by the coordinator, a personal one by its owner. */

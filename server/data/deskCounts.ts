@@ -15,7 +15,8 @@ export interface ClassToCount {
 const countsQuery = `
   with wanted as (select class_id, subjects
       from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])),
-    member as (select class_id, student_id, grade_level from enrolment where class_id in (select class_id from wanted)),
+    member as (select wanted.class_id, student_id, grade_level
+      from wanted, members_of(wanted.class_id, :term, :today)),
     taught as (select w.class_id, s.id from wanted w
       join skill s on s.year_id = :year and s.subject = any(w.subjects) and not s.retired
       where s.grade_from is null or exists (select from member
@@ -63,7 +64,7 @@ const countsQuery = `
 /** How far classes are in a term, by class; in one query. */
 export async function countClasses(
   db: Knex,
-  term: Pick<Term, 'id' | 'yearId'>,
+  term: Pick<Term, 'id' | 'yearId'> & { today: string },
   classes: readonly ClassToCount[],
 ): Promise<Map<string, { students: number; counts: StudentProgress }>> {
   const { rows } = await db.raw<{ rows: { classId: string; students: number; counts: StudentProgress }[] }>(
@@ -71,6 +72,7 @@ export async function countClasses(
     {
       term: term.id,
       year: term.yearId,
+      today: term.today,
       classes: JSON.stringify(classes.map(({ classId, subjects }) => ({ class_id: classId, subjects }))),
     },
   )

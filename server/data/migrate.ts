@@ -7,6 +7,7 @@ import { up as habitsByKey } from './migrations/0005_habits_by_key'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
 import { up as gradeOfAYear } from './migrations/0009_grade_of_a_year'
+import { up as daysAndCare } from './migrations/0010_days_and_care'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -20,6 +21,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0007_staff': staff,
   '0008_own_setup': ownSetup,
   '0009_grade_of_a_year': gradeOfAYear,
+  '0010_days_and_care': daysAndCare,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

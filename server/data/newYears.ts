@@ -49,12 +49,14 @@ export async function carryClassOver(
   if (rows.length > 0) await trx('enrolment').insert(rows)
 }
 
-/** The classes of a year with their students. */
+/** The classes of a year with their students; who left before its end goes on nowhere. */
 export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearToFollow> {
   const { rows } = await db.raw<{ rows: YearToFollow['classes'] }>(
     `select id, name, (select coalesce(json_agg(json_build_object('id', student.id,
          'name', trim(used_name || ' ' || family), 'gradeLevel', grade_level) order by position), '[]')
-       from enrolment join student on student.id = student_id where class_id = class_room.id) as students
+       from enrolment join student on student.id = student_id
+       where class_id = class_room.id and (to_day is null or to_day >= (select ends from school_year where id = year_id))
+       ) as students
      from class_room where year_id = ? order by name`,
     [yearId],
   )

@@ -4,8 +4,10 @@ import type { Knex } from 'knex'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
 import { gathered } from './gathered'
+import { teachesOn } from './places'
 import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
+import { today } from './today'
 
 /**
  * scrypt with N = 2^14, r = 8, p = 5, one of the equal settings of OWASP's Password Storage Cheat Sheet (from memory):
@@ -57,7 +59,7 @@ export async function askerOf(db: Knex, personId: string, epoch: number | null):
   const row = await askerRow(db, personId)
   if (!row || row.switchedOff || (epoch !== null && row.epoch !== epoch)) return undefined
   return {
-    who: { personId, role: row.role, teaching: row.teaching },
+    who: { personId, role: row.role, grades: row.grades, teaching: row.teaching },
     years: row.years,
     givenName: row.givenName,
     familyName: row.familyName,
@@ -71,7 +73,8 @@ interface AskerRow {
   role: Who['role']
   epoch: number
   switchedOff: boolean
-  teaching: { classId: string; subject: string | null }[]
+  grades: Who['grades']
+  teaching: Who['teaching']
 }
 
 const askerQuery = `
@@ -81,12 +84,17 @@ const askerQuery = `
       from school_year join setup_version on year_id = id) as years,
     (select coalesce(json_agg(json_build_object('id', id, 'givenName', given_name, 'familyName', family_name,
         'role', role, 'epoch', session_epoch, 'switchedOff', switched_off,
-        'teaching', (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject)), '[]')
-          from teaching where person_id = person.id))), '[]')
-      from person where id = any(?)) as people`
+        'grades', case when grade_from is not null then json_build_object('from', grade_from, 'to', grade_to) end,
+        'teaching', (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject,
+            'secondReader', second_reader)), '[]')
+          from teaching where person_id = person.id and ${teachesOn(':today')}))), '[]')
+      from person where id = any(:people)) as people`
 
 const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
-  const { rows } = await db.raw<{ rows: { years: YearSetup[]; people: AskerRow[] }[] }>(askerQuery, [[...new Set(ids)]])
+  const { rows } = await db.raw<{ rows: { years: YearSetup[]; people: AskerRow[] }[] }>(askerQuery, {
+    people: [...new Set(ids)],
+    today: today(),
+  })
   const { years = [], people = [] } = rows[0] ?? {}
   return ids.map((id) => {
     const person = people.find((each) => each.id === id)

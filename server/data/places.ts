@@ -3,6 +3,7 @@ import type { Term } from '../../core/record/term'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { gathered } from './gathered'
+import { today } from './today'
 
 /** What every change in a class and term asks first: the term, who teaches there, and which of these students. */
 export interface OpenedPlace {
@@ -17,6 +18,11 @@ export const termColumns = `'id', id, 'name', name, 'yearId', year_id,
   'year', (select name from school_year where school_year.id = year_id), 'starts', starts, 'ends', ends,
   'commentsDue', comments_due, 'locks', locks`
 
+/** The condition that a row of `teaching` holds on a day; from when and to when, both days included. */
+export function teachesOn(day: string): string {
+  return `(from_day is null or from_day <= ${day}::date) and (to_day is null or to_day >= ${day}::date)`
+}
+
 /** A place that is looked up, with the students who are asked about. */
 export interface PlaceAsked {
   classId: string
@@ -30,16 +36,20 @@ const placesQuery = `
       and year_id = (select year_id from class_room where id = asked.class_id)) as term,
     (select name from class_room where id = asked.class_id) as room,
     (select coalesce(json_agg(subject), '[]') from teaching
-      where class_id = asked.class_id and subject is not null) as subjects,
-    (select coalesce(json_agg(student_id), '[]') from enrolment
-      where class_id = asked.class_id and student_id = any(asked.students)) as enrolled
-  from json_to_recordset(?) as asked (nth int, class_id uuid, term_id uuid, students uuid[])
+      where class_id = asked.class_id and subject is not null and not second_reader
+        and ${teachesOn(':today')}) as subjects,
+    (select coalesce(json_agg(distinct grade_level), '[]') from enrolment
+      where class_id = asked.class_id) as grades,
+    (select coalesce(json_agg(student_id), '[]') from members_of(asked.class_id, asked.term_id, :today)
+      where student_id = any(asked.students)) as enrolled
+  from json_to_recordset(:places) as asked (nth int, class_id uuid, term_id uuid, students uuid[])
   order by nth`
 
 interface PlaceRow {
   term: Term | null
   room: string | null
   subjects: string[]
+  grades: string[]
   enrolled: string[]
 }
 
@@ -50,7 +60,7 @@ async function placeRows(db: Knex, places: readonly PlaceAsked[]): Promise<Place
     term_id: termId,
     students: [...new Set(studentIds)],
   }))
-  return (await db.raw<{ rows: PlaceRow[] }>(placesQuery, [JSON.stringify(asked)])).rows
+  return (await db.raw<{ rows: PlaceRow[] }>(placesQuery, { places: JSON.stringify(asked), today: today() })).rows
 }
 
 const placeAmongOthers = gathered(100, placeRows)
@@ -66,7 +76,7 @@ export async function loadPlace(db: Knex, place: PlaceAsked): Promise<OpenedPlac
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   return {
     term: row.term,
-    room: { classId: place.classId, specialistSubjects: row.subjects },
+    room: { classId: place.classId, specialistSubjects: row.subjects, grades: row.grades },
     enrolled: new Set(row.enrolled),
   }
 }
@@ -90,17 +100,15 @@ export async function loadTerm(db: Knex, termId: string): Promise<Term> {
   return rows[0].term
 }
 
-/** The subjects of each class of a year that specialists have there, and all its classes by name. */
-export async function loadClasses(
-  db: Knex,
-  yearId: string,
-): Promise<{ id: string; name: string; specialistSubjects: string[] }[]> {
-  const { rows } = await db.raw<{ rows: { id: string; name: string; specialistSubjects: string[] }[] }>(
-    `select class_room.id, class_room.name,
-      coalesce(array_agg(teaching.subject) filter (where teaching.subject is not null), '{}') as "specialistSubjects"
-    from class_room left join teaching on teaching.class_id = class_room.id
-    where year_id = ? group by class_room.id order by class_room.name`,
-    [yearId],
+/** A year's classes by name, each with what rights in it depend on. */
+export async function loadClasses(db: Knex, yearId: string): Promise<(ClassTeaching & { name: string })[]> {
+  const { rows } = await db.raw<{ rows: (ClassTeaching & { name: string })[] }>(
+    `select id as "classId", name,
+      array(select subject from teaching where class_id = class_room.id and subject is not null and not second_reader
+        and ${teachesOn(':today')}) as "specialistSubjects",
+      array(select distinct grade_level from enrolment where class_id = class_room.id) as grades
+    from class_room where year_id = :year order by name`,
+    { year: yearId, today: today() },
   )
   return rows
 }

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
+import { today } from './today'
 
 /** A year with its terms and classes, and how many students each class has; undefined where there is none. */
 export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer | undefined> {
@@ -9,10 +10,11 @@ export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer 
            'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
          from term where year_id = school_year.id) as terms,
        (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'students',
-           (select count(*) from enrolment where class_id = class_room.id)) order by name), '[]')
+           (select count(*) from enrolment
+             where class_id = class_room.id and (to_day is null or to_day >= :today))) order by name), '[]')
          from class_room where year_id = school_year.id) as classes
-     from school_year where id = ?`,
-    [yearId],
+     from school_year where id = :year`,
+    { year: yearId, today: today() },
   )
   return rows[0]
 }
@@ -25,7 +27,7 @@ export async function loadRoster(
   const { rows } = await db.raw<{ rows: RosterAnswer[] }>(
     `select name, (select coalesce(json_agg(json_build_object('id', id, 'schoolNumber', school_number,
          'legalGiven', legal_given, 'usedName', used_name, 'family', family, 'pronouns', pronouns,
-         'gradeLevel', grade_level, 'position', position) order by position), '[]')
+         'gradeLevel', grade_level, 'position', position, 'from', from_day, 'to', to_day) order by position), '[]')
        from enrolment join student on student.id = student_id where class_id = class_room.id) as students
      from class_room where id = :class and year_id = :year`,
     { class: classId, year: yearId },

@@ -17,9 +17,23 @@ export interface PersonRow {
   given_name: string
   family_name: string
   role: 'teacher' | 'coordinator'
+  /** The grades that a coordinator coordinates; null for all. */
+  grade_from: number | null
+  grade_to: number | null
   /** Counts up when all of a person's sessions shall end. */
   session_epoch: number
   switched_off: boolean
+}
+
+interface TeachingRow {
+  id: string
+  person_id: string
+  class_id: string
+  /** Null for the home class. */
+  subject: string | null
+  second_reader: boolean
+  from_day: string | null
+  to_day: string | null
 }
 
 interface TermRow {
@@ -152,7 +166,11 @@ declare module 'knex/types/tables' {
     school_year: Table<{ id: string; name: string; starts: string; ends: string }, never, 'id'>
     school: Table<{ year_id: string; settings: School }, 'settings'>
     setup_version: Table<{ year_id: string; version: string }, never, 'version'>
-    person: Table<PersonRow, never, 'id' | 'password_hash' | 'session_epoch' | 'switched_off'>
+    person: Table<
+      PersonRow,
+      never,
+      'id' | 'password_hash' | 'session_epoch' | 'switched_off' | 'grade_from' | 'grade_to'
+    >
     invitation: Table<
       { token_hash: string; person_id: string; made_at: Date; expires: Date; used_at: Date | null },
       never,
@@ -161,12 +179,41 @@ declare module 'knex/types/tables' {
     term: Table<TermRow, never, 'id'>
     class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
     student: Table<StudentRow, never, 'id'>
-    enrolment: Table<{ class_id: string; student_id: string; position: number; grade_level: string }>
+    enrolment: Table<
+      {
+        class_id: string
+        student_id: string
+        position: number
+        grade_level: string
+        from_day: string | null
+        to_day: string | null
+      },
+      never,
+      'from_day' | 'to_day'
+    >
     scale: Table<{ year_id: string; key: string; definition: Scale }, 'definition'>
     subject: Table<SubjectRow, never, 'retired'>
     skill: Table<SkillRow, never, 'retired'>
     habit: Table<HabitRow, never, 'retired'>
-    teaching: Table<{ id: string; person_id: string; class_id: string; subject: string | null }, never, 'id'>
+    teaching: Table<TeachingRow, never, 'id' | 'from_day' | 'to_day' | 'second_reader'>
+    opening: Table<
+      { person_id: string; class_id: string; term_id: string; day: string; times: number; last_at: Date },
+      never,
+      'times' | 'last_at'
+    >
+    care_rule: Table<{ only_one: boolean; openings_days: number }>
+    contact: Table<{
+      id: string
+      student_id: string
+      name: string
+      relation: string
+      household: number
+      email: string
+      language: string
+      told: boolean
+      position: number
+    }>
+    erasure: Table<{ id: string; at: Date; person_id: string; reason: string }, never, 'id' | 'at'>
     category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
     comment_box: Table<BoxRow, never, 'retired'>
     phrase: Table<PhraseRow>

@@ -3,7 +3,7 @@ import { keptSentence, wholeSentence, type KeptSentence } from '../../core/narra
 import type { StudentComment } from '../../core/record/termRecord'
 import type { Row } from './changes/changeableTables'
 import { JsonText } from './jsonText'
-import { termColumns } from './places'
+import { teachesOn, termColumns } from './places'
 
 /** A comment as its table keeps it. */
 export interface CommentRow {
@@ -45,11 +45,12 @@ const settled = (term: string): string => `
 const termRecordQuery = `
   with here as (select * from term where id = :term),
     before as (select term.* from term, here where term.starts < here.starts order by term.starts desc limit 1),
-    pupil as (select student.*, position, grade_level from enrolment join student on student.id = student_id
-      where class_id = :class),
+    pupil as (select student.*, position, grade_level from members_of(:class, :term, :today)
+      join student on student.id = student_id),
     piece as (select * from work where class_id = :class and term_id = :term),
     teacher as (select subject, trim(given_name || ' ' || family_name) as name
-      from teaching join person on person.id = person_id where class_id = :class)
+      from teaching join person on person.id = person_id
+      where class_id = :class and not second_reader and ${teachesOn('(select least(ends, :today) from here)')})
   select json_build_object(
     'classRoom', (select json_build_object('id', id, 'name', name,
       'teacher', coalesce((select name from teacher where subject is null order by name limit 1), ''))
@@ -103,8 +104,16 @@ const termRecordQuery = `
  * One class in one term, whole, as a PackedTerm in JSON; who asks is given a cut of it (access/cutRecord.ts). The class
  * and the term must be there (data/places.ts).
  */
-export async function loadTermRecord(db: Knex, classId: string, termId: string): Promise<JsonText> {
-  const { rows } = await db.raw<{ rows: { record: string }[] }>(termRecordQuery, { class: classId, term: termId })
+export async function loadTermRecord(
+  db: Knex,
+  { classId, termId }: { classId: string; termId: string },
+  today: string,
+): Promise<JsonText> {
+  const { rows } = await db.raw<{ rows: { record: string }[] }>(termRecordQuery, {
+    class: classId,
+    term: termId,
+    today,
+  })
   return new JsonText(rows[0]?.record ?? '')
 }
 

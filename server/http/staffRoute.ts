@@ -2,6 +2,7 @@ import { defineEventHandler, getRouterParam, setResponseHeader, type EventHandle
 import { Refusal } from '../access/refusal'
 import { database } from '../data/database'
 import { askerOf } from '../data/people'
+import { today } from '../data/today'
 import type { Context, Place } from '../services/context'
 import { answered } from './answered'
 import { requireOwnPage } from './ownPage'
@@ -42,12 +43,4 @@ export function idOf(event: H3Event, name: string): string {
 
 export function placeOf(event: H3Event): Place {
   return { classId: idOf(event, 'class'), termId: idOf(event, 'term') }
-}
-
-/** Today in the server's time zone, as an ISO date. */
-export function today(): string {
-  const now = new Date()
-  return [now.getFullYear(), String(now.getMonth() + 1).padStart(2, '0'), String(now.getDate()).padStart(2, '0')].join(
-    '-',
-  )
 }

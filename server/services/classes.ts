@@ -4,9 +4,11 @@ import type {
   ListedStudent,
   RosterAnswer,
   StudentsToWrite,
+  StudentToMove,
   TermToWrite,
 } from '../../contracts/classes'
-import { yearProblems } from '../../core/terms/schoolYear'
+import { inOrder, outOfOrder } from '../../contracts/days'
+import { laterDay, yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
@@ -80,6 +82,8 @@ export async function writeStudents(
   const { students: standing } = await viewRoster(context, place.yearId, place.classId)
   const here = new Map(standing.map((student) => [student.id, placeRow(student)]))
   const known = await studentsByNumber(context, students)
+  const disordered = students.find(({ student }) => student && !inOrder(student))
+  if (disordered) throw new Refusal('invalid', outOfOrder)
   const changes = students.flatMap(({ id, student, was, position }): Change[] => {
     const same = student && known.get(student.schoolNumber)
     if (same && same.id !== id) requireSameChild(student, same)
@@ -88,7 +92,7 @@ export async function writeStudents(
       table: 'enrolment',
       key: { class_id: place.classId, student_id: studentId },
       seen: here.get(studentId) ?? null,
-      after: student ? placeRow({ position, gradeLevel: student.gradeLevel }) : null,
+      after: student ? placeRow({ position, ...student }) : null,
     }
     if (student === null || (same && same.id !== id)) return [enrolment]
     return [{ table: 'student', key: { id }, seen: was && studentRow(was), after: studentRow(student) }, enrolment]
@@ -98,7 +102,42 @@ export async function writeStudents(
   return (await save(context, { ...forSchool, kind }, changes)).event
 }
 
-type Known = Omit<ListedStudent, 'gradeLevel'> & { id: string }
+/**
+ * A student leaves a class after a day, for another class of the year or for no other. What was settled and written
+ * stays with the student.
+ */
+export async function moveStudent(
+  context: Context,
+  { yearId, classId }: { yearId: string; classId: string },
+  { studentId, lastDay, to }: StudentToMove,
+): Promise<number | null> {
+  const roster = await viewRoster(context, yearId, classId)
+  const here = found(
+    roster.students.find((each) => each.id === studentId),
+    'This student is not in the class.',
+  )
+  if (!inOrder({ from: here.from, to: lastDay })) throw new Refusal('invalid', outOfOrder)
+  const key = (room: string): Row => ({ class_id: room, student_id: studentId })
+  const changes: Change[] = [
+    { table: 'enrolment', key: key(classId), seen: placeRow(here), after: placeRow({ ...here, to: lastDay }) },
+  ]
+  if (to !== null) {
+    if (to === classId) throw new Refusal('invalid', 'The student is in this class already.')
+    const { students } = await viewRoster(context, yearId, to)
+    const there = students.find((each) => each.id === studentId)
+    const last = Math.max(-1, ...students.map((each) => each.position)) + 1
+    const place = {
+      position: there?.position ?? last,
+      gradeLevel: here.gradeLevel,
+      from: laterDay(lastDay, 1),
+      to: null,
+    }
+    changes.push({ table: 'enrolment', key: key(to), seen: there ? placeRow(there) : null, after: placeRow(place) })
+  }
+  return (await save(context, { ...forSchool, kind: 'moved a student' }, changes)).event
+}
+
+type Known = Omit<ListedStudent, 'gradeLevel' | 'from' | 'to'> & { id: string }
 
 async function studentsByNumber({ db }: Context, students: StudentsToWrite['students']): Promise<Map<string, Known>> {
   const numbers = students.flatMap(({ student }) => student?.schoolNumber ?? [])
@@ -134,9 +173,14 @@ function requireEachOnce(students: StudentsToWrite['students']): void {
   }
 }
 
-/** A child's place in a class: in the list, and the grade of this year. */
-function placeRow({ position, gradeLevel }: { position: number; gradeLevel: string }): Row {
-  return { position, grade_level: gradeLevel }
+/** A child's place in a class: in the list, the grade of this year, and from when to when. */
+function placeRow({
+  position,
+  gradeLevel,
+  from,
+  to,
+}: Pick<RosterAnswer['students'][number], 'position' | 'gradeLevel' | 'from' | 'to'>): Row {
+  return { position, grade_level: gradeLevel, from_day: from, to_day: to }
 }
 
 function studentRow(student: ListedStudent): Row {

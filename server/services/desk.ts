@@ -34,13 +34,13 @@ export async function viewDesk(context: Context): Promise<DeskAnswer> {
 
 async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Promise<DeskClass[]> {
   const own = (await loadClasses(context.db, term.yearId)).flatMap((room) => {
-    const grants = grantsIn(context.who, { classId: room.id, specialistSubjects: room.specialistSubjects })
+    const grants = grantsIn(context.who, room)
     if (!grants.readsClass) return []
     const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
-    return [{ ...room, classId: room.id, subjects }]
+    return [{ ...room, subjects }]
   })
-  const counted = await countClasses(context.db, term, own)
-  return own.flatMap(({ id, name }) => {
+  const counted = await countClasses(context.db, { ...term, today: context.today }, own)
+  return own.flatMap(({ classId: id, name }) => {
     const counts = counted.get(id)
     return counts ? [{ id, name, role: roleIn(context, setup, id), ...counts }] : []
   })
@@ -49,8 +49,9 @@ async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Pr
 /** "home class", "whole class" for the coordinator, or the names of the subjects taught there. */
 function roleIn({ who }: Context, setup: SchoolSetup, classId: string): string {
   const teaching = who.teaching.filter((each) => each.classId === classId)
-  if (teaching.some((each) => each.subject === null)) return 'home class'
+  if (teaching.some((each) => each.subject === null && !each.secondReader)) return 'home class'
   if (who.role === 'coordinator') return 'whole class'
-  const nameOf = (key: string | null): string | undefined => setup.subjects.find((each) => each.key === key)?.name
-  return teaching.flatMap((each) => nameOf(each.subject) ?? []).join(', ')
+  const nameOf = (key: string | null): string =>
+    key === null ? 'the whole class' : (setup.subjects.find((each) => each.key === key)?.name ?? key)
+  return teaching.map((each) => `${each.secondReader ? 'second reader of ' : ''}${nameOf(each.subject)}`).join(', ')
 }

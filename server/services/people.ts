@@ -27,7 +27,7 @@ export async function viewPeople(context: Context, yearId: string): Promise<Peop
   const classes = await loadClasses(db, yearId)
   return {
     people: await loadStaff(db, yearId),
-    classes: classes.map(({ id, name }) => ({ id, name })),
+    classes: classes.map(({ classId, name }) => ({ id: classId, name })),
     subjects: subjects.map(({ key, name }) => ({ key, name })),
     year: yearOf(context, yearId).name,
   }
@@ -36,10 +36,12 @@ export async function viewPeople(context: Context, yearId: string): Promise<Peop
 async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
   const { rows } = await db.raw<{ rows: StaffMember[] }>(
     `select id, sign_in as "signIn", given_name as given, family_name as family, role, switched_off as "switchedOff",
+       case when grade_from is not null then json_build_object('from', grade_from, 'to', grade_to) end as grades,
        case when password_hash is not null then 'has a password' when link.expires is not null then 'invited'
          else 'not invited' end as entry,
        link.expires as "linkEnds",
-       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', subject)
+       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', subject,
+             'secondReader', second_reader, 'from', from_day, 'to', to_day)
            order by class_room.name, subject nulls first), '[]')
          from teaching join class_room on class_room.id = class_id
          where person_id = person.id and year_id = :year) as teaching
@@ -55,6 +57,7 @@ async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
 export async function writePerson(context: Context, { id, person, was }: PersonToWrite): Promise<number | null> {
   const { db, who } = context
   allow(changesSchool(who), 'change the staff’s accounts')
+  if (person.role === 'teacher' && person.grades) throw new Refusal('invalid', 'Only a coordinator coordinates grades.')
   const signIn = signInKey(person.signIn)
   if (await db('person').where({ sign_in: signIn }).whereNot({ id }).first('id')) {
     throw new Refusal('invalid', `Somebody else signs in as “${signIn}” already.`)
@@ -70,19 +73,31 @@ export async function writePerson(context: Context, { id, person, was }: PersonT
 
 /** Somebody must be left who can set up the school. @throws Refusal */
 async function keepACoordinator({ db }: Context, id: string, person: Staff): Promise<void> {
-  if (person.role === 'coordinator' && !person.switchedOff) return
+  if (person.role === 'coordinator' && person.grades === null && !person.switchedOff) return
   const other = await db('person')
     .where({ role: 'coordinator', switched_off: false })
+    .whereNull('grade_from')
     .whereNotNull('password_hash')
     .whereNot({ id })
     .first('id')
   if (!other) {
-    throw new Refusal('invalid', 'A school needs a coordinator who can sign in. Make somebody else one first.')
+    throw new Refusal(
+      'invalid',
+      'A school needs a coordinator of all grades who can sign in. Make somebody else one first.',
+    )
   }
 }
 
-function staffRow({ signIn, given, family, role, switchedOff }: Staff): Row {
-  return { sign_in: signInKey(signIn), given_name: given, family_name: family, role, switched_off: switchedOff }
+function staffRow({ signIn, given, family, role, grades, switchedOff }: Staff): Row {
+  return {
+    sign_in: signInKey(signIn),
+    given_name: given,
+    family_name: family,
+    role,
+    grade_from: grades?.from ?? null,
+    grade_to: grades?.to ?? null,
+    switched_off: switchedOff,
+  }
 }
 
 /** Makes a link with which somebody chooses a password, once; the password that they have holds until then. */
@@ -103,6 +118,9 @@ export async function writeTeaching(context: Context, { id, lesson, was }: Teach
     person_id: each.personId,
     class_id: each.classId,
     subject: each.subject,
+    second_reader: each.secondReader,
+    from_day: each.from,
+    to_day: each.to,
   })
   const change = { table: 'teaching' as const, key: { id }, seen: was && row(was), after: lesson && row(lesson) }
   const deed = { classId: null, termId: null, kind: 'changed who teaches what', needs: ['school' as const] }

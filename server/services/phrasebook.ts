@@ -220,6 +220,7 @@ export async function phraseUses(context: Context, id: string, termId: string): 
     )
     .join('term', (on) => on.on('term.id', 'comment.term_id').andOn('term.year_id', 'class_room.year_id'))
     .where('comment.term_id', termId)
+    .whereRaw('comment.student_id in (select student_id from members_of(class_room.id, term.id, ?))', [context.today])
     .whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
     .orderBy('class_room.name')
     .select<UseRow[]>(
@@ -228,10 +229,13 @@ export async function phraseUses(context: Context, id: string, termId: string): 
       'comment_box.subject',
       'comment.own_words as ownWords',
       'comment.status',
+      context.db.raw(
+        'array(select distinct grade_level from enrolment where class_id = class_room.id) as grades',
+      ) as never,
     )
   const uses = new Map<string, PhraseUses>()
   for (const row of rows) {
-    const grants = grantsIn(context.who, { classId: row.classId, specialistSubjects: [] })
+    const grants = grantsIn(context.who, { ...row, specialistSubjects: [] })
     if (!grants.readsClass || (row.subject !== null && !grants.readsSubject(row.subject))) continue
     const use = uses.get(row.classId) ?? { classId: row.classId, className: row.className, drafts: 0, staying: 0 }
     use[isRedraftable(row) ? 'drafts' : 'staying'] += 1
@@ -244,6 +248,7 @@ interface UseRow extends Pick<StudentComment, 'ownWords' | 'status'> {
   classId: string
   className: string
   subject: string | null
+  grades: string[]
 }
 
 /** Makes changes to what belongs to the whole school, recorded as one event. */

@@ -5,6 +5,7 @@ import { composeReport } from '../../core/reports/composeReport'
 import { familyFacts } from '../../core/reports/familyFacts'
 import { allow, grantsIn, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
+import { noteOpening } from '../data/openings'
 import { loadPlace } from '../data/places'
 import type { RunRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
@@ -82,9 +83,11 @@ export async function stopRun(context: Context, runId: string): Promise<RunAnswe
 
 /** The PDF of a finished run. */
 export async function runFile(context: Context, runId: string): Promise<{ name: string; bytes: Buffer }> {
-  await readableRun(context, runId)
+  const run = await readableRun(context, runId)
   const file = await context.db('report_file').where({ run_id: runId }).first()
   if (!file) throw new Refusal('not found', 'This run has no file.')
+  const place = { classId: run.class_id, termId: run.term_id }
+  await noteOpening(context.db, { ...place, personId: context.who.personId })
   return file
 }
 

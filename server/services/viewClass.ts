@@ -5,13 +5,14 @@ import { unpackTerm, type PackedTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
 import { jsonOf, JsonText } from '../data/jsonText'
+import { noteOpening } from '../data/openings'
 import { loadPlace, type OpenedPlace } from '../data/places'
 import { loadTermRecord } from '../data/termRecord'
 import { setupOf, type Context, type Place } from './context'
 
 /** The class in view with what the reader may see of it and may change: a ClassAnswer in JSON. */
 export async function viewClass(context: Context, place: Place): Promise<JsonText> {
-  const { place: opened, grants, term } = await readableTerm(context, place)
+  const { place: opened, grants, term } = await readableTerm(context, place, 'noting who opened it')
   const locked = lockedWords(opened.term, context.today)
   const { subjects } = await setupOf(context, opened.term.yearId)
   const may: Permissions = {
@@ -46,11 +47,15 @@ export async function readableRecord(context: Context, place: Place): Promise<Cl
 async function readableTerm(
   context: Context,
   place: Place,
+  noting?: 'noting who opened it',
 ): Promise<{ place: OpenedPlace; grants: Grants; term: JsonText }> {
   const opened = await loadPlace(context.db, place)
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
-  const whole = await loadTermRecord(context.db, place.classId, place.termId)
+  const [whole] = await Promise.all([
+    loadTermRecord(context.db, place, context.today),
+    noting ? noteOpening(context.db, { ...place, personId: context.who.personId }) : null,
+  ])
   if (grants.readsAll) return { place: opened, grants, term: whole }
   const cut = cutRecord(JSON.parse(whole.text) as PackedTerm, await setupOf(context, opened.term.yearId), grants)
   return { place: opened, grants, term: new JsonText(JSON.stringify(cut)) }

@@ -37,6 +37,7 @@ const somebody = () => ({
   given: 'New',
   family: '',
   role: 'teacher',
+  grades: null,
   switchedOff: false,
 })
 const schoolPhrase = () => ({ ...place.answer.record.phrasebook.phrases[0], owner: 'school' })
@@ -259,6 +260,20 @@ const rows: Row[] = [
     'list the runs',
     () => ['GET', `${place.path}/runs`],
     { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+  ],
+  [
+    'move a child who is not in the class',
+    () => [
+      'POST',
+      `${place.yearPath}/classes/${place.answer.record.classRoom.id}/moves`,
+      { studentId: randomUUID(), lastDay: '2026-10-01', to: null },
+    ],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 404, ines: 403 },
+  ],
+  [
+    'erase a child by another’s number',
+    () => ['POST', `/api/students/${finn()}/erase`, { reason: 'none', schoolNumber: 'not this one' }],
+    { nobody: 401, marek: 403, tobias: 403, philippa: 422, ines: 403 },
   ],
   [
     'make reports',

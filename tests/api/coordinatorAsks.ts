@@ -10,7 +10,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
   const gone = (body: object): object => ({ id: randomUUID(), was: null, ...body })
   const unchanged = (): object => {
     const { id, schoolNumber, legalGiven, usedName, family, gradeLevel } = place().student('Finn')
-    const student = { schoolNumber, legalGiven, usedName, family, gradeLevel, pronouns: 'he/him' }
+    const student = { schoolNumber, legalGiven, usedName, family, gradeLevel, pronouns: 'he/him', from: null, to: null }
     return { id, student, was: student, position: 0 }
   }
   const sameHabit = (): object => {
@@ -26,6 +26,14 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['take away a class that is not there', () => ['PUT', `${year()}/classes`, gone({ name: null })]],
     ['take away a term that is not there', () => ['PUT', `${year()}/terms`, gone({ term: null })]],
     ['leave a student as they are', () => ['PUT', roster(), { students: [unchanged()] }]],
+    ['see who may see what', () => ['GET', '/api/rights']],
+    ['keep openings as long as before', () => ['PUT', '/api/care-rule', { days: 365, was: 365 }]],
+    ['look after a child', () => ['GET', `/api/students/${place().student('Finn').id}/care`]],
+    ['save all that is kept of a child', () => ['GET', `/api/students/${place().student('Finn').id}/data`]],
+    [
+      'take away a contact who is not there',
+      () => ['PUT', `/api/students/${place().student('Finn').id}/contacts`, gone({ contact: null })],
+    ],
     ['leave a habit as it is', () => ['PUT', `${year()}/setup/rows`, { changes: [sameHabit()] }]],
   ]
 }

@@ -138,6 +138,8 @@ describe('classes and students', () => {
     usedName: 'Ottilie',
     family: 'Brandt',
     pronouns: 'she/her',
+    from: null,
+    to: null,
     gradeLevel: '5',
     ...part,
   })

@@ -24,6 +24,7 @@ const staff = (signIn: string, more: Partial<Staff> = {}): Staff => ({
   given: 'Oda',
   family: 'Brink',
   role: 'teacher',
+  grades: null,
   switchedOff: false,
   ...more,
 })
@@ -56,7 +57,14 @@ describe('a new colleague', () => {
     expect((await member(id))?.entry).toBe('has a password')
     const { client: oda } = await signIn('oda.brink')
     expect((await oda('GET', place.path)).status).toBe(403)
-    const lesson = { personId: id, classId: place.answer.record.classRoom.id, subject: 'reading' }
+    const lesson = {
+      personId: id,
+      classId: place.answer.record.classRoom.id,
+      subject: 'reading',
+      secondReader: false,
+      from: null,
+      to: null,
+    }
     const given = await philippa('PUT', '/api/people/teaching', { id: randomUUID(), lesson, was: null })
     expect(given.status).toBe(200)
     const reading = place.answer.record.skills.find((skill) => skill.subject === 'reading')
@@ -155,11 +163,12 @@ describe('an account', () => {
   it('of the last coordinator stays one', async () => {
     const own = (await list()).people.find((each) => each.signIn === 'philippa')
     if (!own) throw new Error('no coordinator')
-    const { id, signIn: name, given, family, role, switchedOff } = own
-    const was = { signIn: name, given, family, role, switchedOff }
+    const { id, signIn: name, given, family, role, grades, switchedOff } = own
+    const was = { signIn: name, given, family, role, grades, switchedOff }
     for (const after of [
       { ...was, role: 'teacher' as const },
       { ...was, switchedOff: true },
+      { ...was, grades: { from: 4, to: 5 } },
     ]) {
       expect((await write(id, after, was)).body.message).toMatch(/needs a coordinator/)
     }

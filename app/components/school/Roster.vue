@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
-import { pastedStudents } from '~~/core/exchange/pastedStudents'
+import { pastedStudents, type PastedStudent } from '~~/core/exchange/pastedStudents'
+import { longDate } from '~~/core/reports/longDate'
 import { useOwnSchool } from '~/stores/ownSchool'
 
 /** A class's list: pasted whole, each cell to be changed in place. */
@@ -15,6 +16,8 @@ const columns = [
   ['gradeLevel', 'Grade', 'w-16'],
 ] as const
 const students = computed(() => school.roster?.students ?? [])
+const opened = ref<string | null>(null)
+const openedStudent = computed(() => students.value.find((student) => student.id === opened.value))
 const written = ref('')
 const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
 
@@ -22,7 +25,7 @@ const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.nam
 const preview = computed((): { students: ListedStudent[]; wrong: string[] } => {
   if (written.value.trim() === '') return { students: [], wrong: [] }
   try {
-    const found = pastedStudents(written.value, { grade: grade.value, next: nextNumber() })
+    const found = pastedStudents(written.value, { grade: grade.value, next: nextNumber() }).map(fromTheStart)
     const wrong = found.flatMap((student) => {
       const read = listedStudent.safeParse(student)
       return read.success ? [] : [`${student.usedName} ${student.family}: ${read.error.issues[0]?.message ?? ''}`]
@@ -32,6 +35,11 @@ const preview = computed((): { students: ListedStudent[]; wrong: string[] } => {
     return { students: [], wrong: [error instanceof Error ? error.message : String(error)] }
   }
 })
+
+/** Whoever is in a list is in the class from its beginning on, until something else is said. */
+function fromTheStart(student: PastedStudent): ListedStudent {
+  return { ...student, from: null, to: null }
+}
 
 /** Numbers that nobody has yet, for a list without any. */
 function nextNumber(): number {
@@ -110,7 +118,12 @@ function rename(name: string): Promise<void> {
                 @change="changeCell(student, key, ($event.target as HTMLInputElement).value)"
               />
             </td>
-            <td>
+            <td class="whitespace-nowrap">
+              <span v-if="student.to" class="pr-2 text-muted">until {{ longDate(student.to) }}</span>
+              <span v-else-if="student.from" class="pr-2 text-muted">since {{ longDate(student.from) }}</span>
+              <button type="button" class="link pr-3" @click="opened = student.id">
+                more <span class="sr-only">about {{ student.usedName }} {{ student.family }}</span>
+              </button>
               <button type="button" class="link" :disabled="busy" @click="takeOut(student)">
                 take out <span class="sr-only">{{ student.usedName }} {{ student.family }}</span>
               </button>
@@ -122,6 +135,15 @@ function rename(name: string): Promise<void> {
     <datalist id="pronouns">
       <option v-for="each in ['she/her', 'he/him', 'they/them', 'name only']" :key="each" :value="each"></option>
     </datalist>
+    <SideSheet
+      v-if="openedStudent"
+      open
+      side="right"
+      :title="`${openedStudent.usedName} ${openedStudent.family}`"
+      @close="opened = null"
+    >
+      <StudentCare :key="openedStudent.id" :student="openedStudent" @gone="opened = null" />
+    </SideSheet>
     <form class="mt-5 grid grid-cols-1 gap-2" @submit.prevent="takeIn">
       <label for="list" class="font-semibold">
         {{ students.length === 0 ? 'Paste the class list' : 'More students' }}

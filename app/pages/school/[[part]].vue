@@ -21,6 +21,7 @@ const parts = [
   ['habits', 'Habits'],
   ['boxes', 'Comment boxes'],
   ['folder', 'School folder'],
+  ['care', 'Families’ data'],
 ] as const
 const part = computed(() => String(route.params.part || 'people'))
 onMounted(() => (session.person?.role === 'coordinator' ? school.loadYears() : undefined))
@@ -64,6 +65,7 @@ onUnmounted(() => saving.did(null))
     <SchoolHabits v-else-if="part === 'habits'" class="mt-6" />
     <SchoolBoxes v-else-if="part === 'boxes'" class="mt-6" />
     <SchoolFolder v-else-if="part === 'folder'" class="mt-6" />
+    <SchoolCare v-else-if="part === 'care'" class="mt-6" />
     <p v-else class="mt-6">There is no such part of the school.</p>
   </main>
 </template>

@@ -1,6 +1,6 @@
 import type { Habit, Skill, Subject } from '../../school/schoolSetup'
 import type { SubjectCategory } from '../../record/termRecord'
-import { readGrades } from '../../narrative/phrase'
+import { readGrades } from '../../people/gradeRange'
 import type { FileRecord } from '../readRecords'
 import { scaleProblems, type Level, type Scale } from '../../scales/scale'
 import { tiers } from '../../scales/tier'

@@ -1,4 +1,4 @@
-import { writeGrades } from '../../narrative/phrase'
+import { writeGrades } from '../../people/gradeRange'
 import { writePlan } from '../../narrative/plan'
 import type { SchoolSetup } from '../../school/schoolSetup'
 import { tiers } from '../../scales/tier'

@@ -1,7 +1,8 @@
 import { passwordToChoose } from '../../../contracts/people'
 import { database } from '../../data/database'
 import { bodyOf } from '../../http/body'
-import { anyRoute, today } from '../../http/staffRoute'
+import { today } from '../../data/today'
+import { anyRoute } from '../../http/staffRoute'
 import { choosePassword } from '../../services/people'
 
 export default anyRoute(async (event) => {

@@ -18,12 +18,14 @@ interface TableRule {
 
 /** The tables whose rows people change. A table stands after those it rests on. */
 export const changeableTables = {
+  care_rule: { key: ['only_one'] },
   person: { key: ['id'], hidden: ['password_hash', 'session_epoch'] },
   term: { key: ['id'] },
   class_room: { key: ['id'] },
   teaching: { key: ['id'] },
   student: { key: ['id'] },
   enrolment: { key: ['class_id', 'student_id'] },
+  contact: { key: ['id'] },
   scale: { key: ['year_id', 'key'], setup: true },
   subject: { key: ['year_id', 'key'], setup: true },
   skill: { key: ['year_id', 'id'], setup: true },

@@ -1,0 +1,43 @@
+import { defineStore } from 'pinia'
+import type { Contact, RightsAnswer, StudentCare } from '~~/contracts/care'
+import { askServer } from '~/composables/useApi'
+import { useSaving } from './saving'
+
+/** What the coordinator looks after for families: contacts, a child's whole data, who may see and who has seen. */
+export const useCare = defineStore('care', () => {
+  const saving = useSaving()
+  const student = shallowRef<StudentCare | null>(null)
+  const rights = shallowRef<RightsAnswer | null>(null)
+
+  async function load(id: string): Promise<void> {
+    student.value = await askServer<StudentCare>('GET', `/api/students/${id}/care`)
+  }
+
+  async function loadRights(): Promise<void> {
+    rights.value = await askServer<RightsAnswer>('GET', '/api/rights')
+  }
+
+  async function change(path: string, body: object): Promise<void> {
+    const { event } = await askServer<{ event: number | null }>('PUT', path, body)
+    if (event !== null) saving.did(event)
+  }
+
+  /** Keeps a contact, or (null) takes it away. */
+  async function writeContact(id: string, contact: Contact | null, was: Contact | null): Promise<void> {
+    const of = student.value?.id ?? ''
+    await change(`/api/students/${of}/contacts`, { id, contact, was })
+    await load(of)
+  }
+
+  async function keepOpenings(days: number): Promise<void> {
+    await change('/api/care-rule', { days, was: rights.value?.keptDays ?? days })
+    await loadRights()
+  }
+
+  async function erase(reason: string, schoolNumber: string): Promise<void> {
+    await askServer('POST', `/api/students/${student.value?.id ?? ''}/erase`, { reason, schoolNumber })
+    student.value = null
+  }
+
+  return { student, rights, load, loadRights, writeContact, keepOpenings, erase }
+})

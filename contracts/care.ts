@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { text } from '../core/text/textSchema'
+import { isLanguageTag } from '../core/people/languageTag'
+
+const trimmed = (most: number) => text(most).transform((written) => written.trim())
+
+/** Somebody who is told of a child. Of two families, each is its own household. */
+export const contact = z.object({
+  name: trimmed(120).pipe(z.string().min(1, 'Write a name.')),
+  /** What they are to the child, in the school's words. */
+  relation: trimmed(60),
+  household: z.number().int().min(1).max(9),
+  email: z.union([z.literal(''), z.email('This is no mail address.')]),
+  /** A language tag (BCP 47, ISO 639): the language that they are written to in; "" for the school's. */
+  language: trimmed(35).refine((tag) => tag === '' || isLanguageTag(tag), 'Write a language as a tag: en, pt-BR, ar.'),
+  /** Whether reports go to them. */
+  told: z.boolean(),
+  position: z.number().int().min(0).max(99),
+})
+export type Contact = z.infer<typeof contact>
+
+/** A contact to keep or to take away. `was`: as the writer saw it; null for a new one. */
+export const contactToWrite = z.object({ id: z.uuid(), contact: contact.nullable(), was: contact.nullable() })
+export type ContactToWrite = z.infer<typeof contactToWrite>
+
+/** A child to erase: why, and the school number once more. */
+export const studentToErase = z.object({
+  reason: trimmed(400).pipe(z.string().min(1, 'Write why this child’s data is erased.')),
+  schoolNumber: trimmed(40),
+})
+export type StudentToErase = z.infer<typeof studentToErase>
+
+/** Who looked at a child's class on a day. */
+export interface Opening {
+  /** ISO date. */
+  day: string
+  by: string
+  className: string
+  term: string
+  times: number
+}
+
+/** What the coordinator looks after for one child. */
+export interface StudentCare {
+  id: string
+  schoolNumber: string
+  name: string
+  contacts: ({ id: string } & Contact)[]
+  /** Newest first; of as many days as the school keeps them. */
+  openings: Opening[]
+}
+
+/** What somebody of the staff may do, as the rules themselves say; each row a thing, each cell one of the people. */
+export interface RightsAnswer {
+  people: string[]
+  rows: { what: string; reads: boolean[]; changes: boolean[] }[]
+  /** For how many days it is kept who opened which class. */
+  keptDays: number
+  /** Whose data was erased is not kept; that it was, when, by whom and why. */
+  erasures: { day: string; by: string; reason: string }[]
+}
+
+/** For how many days it is kept who opened which class. `was`: as the writer saw it. */
+const keptDays = z.number().int().min(1, 'Keep at least a day.').max(3660, 'Keep no more than ten years.')
+export const careRule = z.object({ days: keptDays, was: z.number().int() })
+export type CareRule = z.infer<typeof careRule>

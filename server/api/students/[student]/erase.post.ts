@@ -1,0 +1,9 @@
+import { studentToErase } from '../../../../contracts/care'
+import { bodyOf } from '../../../http/body'
+import { idOf, staffRoute } from '../../../http/staffRoute'
+import { eraseStudent } from '../../../services/care'
+
+export default staffRoute(async (context, event) => {
+  await eraseStudent(context, idOf(event, 'student'), await bodyOf(event, studentToErase))
+  return { erased: true }
+})

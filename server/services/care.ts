@@ -1,0 +1,92 @@
+import type { CareRule, ContactToWrite, RightsAnswer, StudentCare, StudentToErase } from '../../contracts/care'
+import { displayName } from '../../core/people/names'
+import { allow, changesSchool } from '../access/grants'
+import { rightsTable } from '../access/rightsTable'
+import { Refusal } from '../access/refusal'
+import type { Row } from '../data/changes/changeableTables'
+import { keepEvents } from '../data/changes/keptEvents'
+import { loadErasures, loadOpenings } from '../data/openings'
+import { eraseStudentData, loadStudentData } from '../data/studentData'
+import { inTransaction } from '../data/transactions'
+import { save, type Context } from './context'
+
+/** What families' data is looked after for. */
+const forCare = { classId: null, termId: null, needs: ['school' as const] }
+
+/** Who may see and change what, as the rules themselves answer. */
+export async function viewRights({ db, who }: Context): Promise<RightsAnswer> {
+  allow(changesSchool(who), 'see the school’s rights')
+  const rule = await db('care_rule').first()
+  return { ...rightsTable(), keptDays: rule?.openings_days ?? 365, erasures: await loadErasures(db) }
+}
+
+/** What the coordinator looks after for one child. */
+export async function viewCare(context: Context, studentId: string): Promise<StudentCare> {
+  const { db } = context
+  const student = await studentOf(context, studentId)
+  const contacts = await db('contact').where({ student_id: studentId }).orderBy('position')
+  return {
+    id: student.id,
+    schoolNumber: student.school_number,
+    name: displayName({ given: student.used_name, family: student.family }),
+    contacts: contacts.map(({ student_id: _student, ...contact }) => contact),
+    openings: await loadOpenings(db, studentId),
+  }
+}
+
+/** Keeps somebody who is told of a child, or takes them away. */
+export async function writeContact(
+  context: Context,
+  studentId: string,
+  { id, contact, was }: ContactToWrite,
+): Promise<number | null> {
+  await studentOf(context, studentId)
+  const row = (each: NonNullable<ContactToWrite['contact']>): Row => ({ student_id: studentId, ...each })
+  const change = { table: 'contact' as const, key: { id }, seen: was && row(was), after: contact && row(contact) }
+  return (await save(context, { ...forCare, kind: 'changed a contact' }, [change])).event
+}
+
+/** For how many days it is kept who opened what. */
+export async function keepOpenings(context: Context, { days, was }: CareRule): Promise<number | null> {
+  allow(changesSchool(context.who), 'change what is kept')
+  const row = (openings_days: number): Row => ({ openings_days })
+  const change = { table: 'care_rule' as const, key: { only_one: true }, seen: row(was), after: row(days) }
+  return (await save(context, { ...forCare, kind: 'changed how long openings are kept' }, [change])).event
+}
+
+/** All that is kept of a student, as one open file. */
+export async function studentFile(context: Context, studentId: string): Promise<{ name: string; text: string }> {
+  const student = await studentOf(context, studentId)
+  const tables = await loadStudentData(context.db, studentId)
+  const openings = await loadOpenings(context.db, studentId)
+  const file = { format: 'facunda student data 1', made: new Date().toISOString(), tables, openings }
+  return { name: `${student.school_number}.json`, text: `${JSON.stringify(file, null, 2)}\n` }
+}
+
+/**
+ * Erases a student for good, with the reason: of all that was kept only the fact remains. The school number, typed
+ * once more, is the question whether this is the child that is meant; there is no undo.
+ */
+export async function eraseStudent(
+  context: Context,
+  studentId: string,
+  { reason, schoolNumber }: StudentToErase,
+): Promise<void> {
+  const student = await studentOf(context, studentId)
+  if (student.school_number !== schoolNumber) {
+    throw new Refusal('invalid', `This is not the child’s school number. Nothing was erased.`)
+  }
+  await inTransaction(context.db, async (trx) => {
+    await eraseStudentData(trx, studentId)
+    await trx('erasure').insert({ person_id: context.who.personId, reason })
+    const deed = { personId: context.who.personId, classId: null, termId: null, kind: 'erased a student', needs: [] }
+    await keepEvents(trx, [{ deed, changes: [] }])
+  })
+}
+
+async function studentOf({ db, who }: Context, id: string) {
+  allow(changesSchool(who), 'look after a child’s data')
+  const student = await db('student').where({ id }).first()
+  if (!student) throw new Refusal('not found', 'There is no such student.')
+  return student
+}
