@@ -12,5 +12,6 @@ export const signIn = z.object({
 export interface SignedIn {
   id: string
   name: string
-  role: 'teacher' | 'coordinator'
+  /** Whether the school's set-up is theirs to change. */
+  setsUp: boolean
 }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { displayName } from '~~/core/people/names'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
 
 /** The class, always at the left; where there is no room for it, a sheet that is called by the chosen name. */
 const classRecord = useClassRecord()
+const settings = useSettings()
 const { listFolded, sheet } = useFrame()
 const chosen = computed(() => {
   const { student } = classRecord
-  return student ? displayName({ given: student.usedName, family: student.family }) : 'Class list'
+  return student ? settings.nameOf(student) : 'Class list'
 })
 </script>
 

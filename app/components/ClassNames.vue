@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { displayName } from '~~/core/people/names'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
+import { useSettings } from '~/stores/settings'
 
 /** The names of the class, always in the same order; one stop for the keyboard, with arrows inside. */
 const emit = defineEmits<{ chosen: [] }>()
 const classRecord = useClassRecord()
+const settings = useSettings()
 const view = useView()
 const list = useTemplateRef('list')
 
@@ -39,7 +40,11 @@ function choose(id: string): void {
 
 <template>
   <ul ref="list" class="py-1" @keydown="onKey">
-    <li v-for="each in classRecord.record?.students" :key="each.id" v-memo="[each, rowState(each.id)]">
+    <li
+      v-for="each in classRecord.record?.students"
+      :key="each.id"
+      v-memo="[each, rowState(each.id), settings.own.names]"
+    >
       <button
         type="button"
         class="flex w-full items-center gap-2 border-l-3 px-3 py-[3px] text-left"
@@ -48,7 +53,7 @@ function choose(id: string): void {
         :tabindex="each.id === classRecord.student?.id ? 0 : -1"
         @click="choose(each.id)"
       >
-        <span class="min-w-0 flex-1 truncate">{{ displayName({ given: each.usedName, family: each.family }) }}</span>
+        <span class="min-w-0 flex-1 truncate">{{ settings.nameOf(each) }}</span>
         <ProgressStrokes :progress="classRecord.progress.get(each.id)" />
       </button>
     </li>

@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { displayName } from '~~/core/people/names'
 import { daysUntil } from '~~/core/terms/lock'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
+import { useSettings } from '~/stores/settings'
 
 /** Whose data this is, always, and the way to another class, subject (or comment box) or term. */
 const classRecord = useClassRecord()
+const settings = useSettings()
 const view = useView()
 const route = useRoute()
 const { listFolded, marginFolded } = useFrame()
 
-const student = computed(
-  () => classRecord.student && displayName({ given: classRecord.student.usedName, family: classRecord.student.family }),
-)
+const student = computed(() => classRecord.student && settings.nameOf(classRecord.student))
 /** Write and Read are about a comment box, the other stages about a subject; Send is about the whole report. */
 const about = computed(() =>
   ['/write', '/read', '/phrasebook'].includes(route.path) ? 'box' : route.path === '/send' ? 'report' : 'subject',

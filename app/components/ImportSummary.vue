@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { countPlan, type ImportPlan } from '~~/core/exchange/planImport'
-import { displayName } from '~~/core/people/names'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
 
 /** What taking the file in would change, before anything is changed. */
 const props = defineProps<{ plan: ImportPlan }>()
 const emit = defineEmits<{ answer: [written: string, studentId: string] }>()
 const classRecord = useClassRecord()
+const settings = useSettings()
 
 const counts = computed(() => countPlan(props.plan))
 const changed = computed(() => props.plan.results.filter((result) => result.change === 'changed'))
 const workChanged = computed(() => props.plan.work.filter((piece) => piece.change === 'changed'))
 const nameOf = (id: string): string => {
   const student = classRecord.index?.student(id)
-  return student ? displayName({ given: student.usedName, family: student.family }) : id
+  return student ? settings.nameOf(student) : id
 }
 </script>
 

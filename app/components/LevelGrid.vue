@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { displayName } from '~~/core/people/names'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
+import { useSettings } from '~/stores/settings'
 
 export interface GridColumn {
   about: string
@@ -18,6 +18,7 @@ export interface GridColumn {
 const props = defineProps<{ columns: GridColumn[]; kind: 'skill' | 'habit'; may: boolean }>()
 const emit = defineEmits<{ cell: [about: string] }>()
 const classRecord = useClassRecord()
+const settings = useSettings()
 const view = useView()
 const table = useTemplateRef('table')
 const frame = useTemplateRef('frame')
@@ -216,12 +217,12 @@ function fill(which: 'empty' | 'all'): void {
         <tr
           v-for="(student, row) in students"
           :key="student.id"
-          v-memo="[rowState(row, student.id), inView, may]"
+          v-memo="[rowState(row, student.id), inView, may, settings.own.names]"
           class="border-b border-rule"
           :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
         >
           <th scope="row" class="truncate py-0.5">
-            {{ displayName({ given: student.usedName, family: student.family }) }}
+            {{ settings.nameOf(student) }}
           </th>
           <td
             v-for="(each, nth) in inView"

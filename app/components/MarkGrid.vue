@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { percentText, roundHalfUp } from '~~/core/marks/rounding'
-import { displayName } from '~~/core/people/names'
+import { pointsIn } from '~~/core/marks/markText'
+import { roundHalfUp } from '~~/core/marks/rounding'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
 import { readSpecial, specialValues } from '~~/core/scales/special'
 import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
+import { useSettings } from '~/stores/settings'
 
 /** Proposals beside settled marks. Enter on an empty cell takes the proposal; a number settles another. */
 const classRecord = useClassRecord()
+const settings = useSettings()
+const { markShown, besideMark } = useMarks()
 const view = useView()
 const grid = useTemplateRef('grid')
 const problem = ref('')
@@ -32,7 +35,7 @@ const open = computed(() =>
   rows.value.filter(({ proposal }) => proposal.standing === 'open' && proposal.computed.percent !== null),
 )
 
-const shown = (percent: number | null): string => (percent === null ? '—' : percentText(percent, decimals.value))
+const shown = (percent: number | null): string => markShown(percent, subject.value?.key ?? '', decimals.value)
 const comparisons = (proposal: MarkProposal): string =>
   [
     `recent ${shown(proposal.mostRecent)}`,
@@ -40,6 +43,8 @@ const comparisons = (proposal: MarkProposal): string =>
     `often ${proposal.mostFrequent ?? '—'}`,
     `last term ${shown(proposal.lastTerm)}`,
   ].join(' · ')
+/** Whether marks are typed and shown in points; else as percentages. */
+const asPoints = computed(() => settings.own.marksAs === 'points')
 const cellText = (proposal: MarkProposal): string => {
   const settled = proposal.settled
   if (!settled) return ''
@@ -47,7 +52,11 @@ const cellText = (proposal: MarkProposal): string => {
     ? specialValues[settled.special]
     : settled.percent === null
       ? ''
-      : String(roundHalfUp(settled.percent, decimals.value))
+      : String(
+          asPoints.value
+            ? pointsIn(settled.percent, settings.own.pointsOf)
+            : roundHalfUp(settled.percent, decimals.value),
+        )
 }
 
 function settle(student: Student, proposal: MarkProposal, typed: string): boolean {
@@ -61,9 +70,11 @@ function settle(student: Student, proposal: MarkProposal, typed: string): boolea
     return true
   }
   const special = readSpecial(text)
-  const percent = special ? null : Number(text)
+  const number = Number(text)
+  const percent = special ? null : asPoints.value ? (number / settings.own.pointsOf) * 100 : number
   if (percent !== null && !(percent >= 0 && percent <= 120)) {
-    problem.value = `“${typed}” is no mark. Type a percentage from 0 to 100, or incomplete, absent, NA.`
+    const range = asPoints.value ? `points from 0 to ${settings.own.pointsOf}` : 'a percentage from 0 to 100'
+    problem.value = `“${typed}” is no mark. Type ${range}, or incomplete, absent, NA.`
     return false
   }
   classRecord.settleMarks([
@@ -161,12 +172,13 @@ function focusRow(row: number): void {
           :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
         >
           <th scope="row" class="py-0.5">
-            {{ displayName({ given: student.usedName, family: student.family }) }}
+            {{ settings.nameOf(student) }}
             <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(proposal) }}</span>
           </th>
           <td class="text-right">
+            <StandsOut :percent="proposal.computed.percent" :decimals="decimals" />
             {{ shown(proposal.computed.percent) }}
-            <b class="inline-block w-4 font-semibold">{{ proposal.proposedLevel?.symbol }}</b>
+            <b class="inline-block w-4 font-semibold">{{ besideMark(proposal.proposedLevel?.symbol) }}</b>
           </td>
           <td :class="isNarrow ? 'pl-3' : 'pl-6'">
             <input

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { CommentBox } from '~~/core/narrative/plan'
-import { percentText } from '~~/core/marks/rounding'
 import { markProposal } from '~~/core/record/markProposal'
 import { findLevel, strokesOf } from '~~/core/scales/scale'
 import { useClassRecord } from '~/stores/classRecord'
@@ -8,6 +7,7 @@ import { useClassRecord } from '~/stores/classRecord'
 /** What a comment rests on: marks, levels, habits, attendance, notes, last term's words. One student's, said so. */
 const props = defineProps<{ box: CommentBox }>()
 const classRecord = useClassRecord()
+const { markShown, besideMark } = useMarks()
 
 const student = computed(() => classRecord.student)
 const marks = computed(() => {
@@ -66,8 +66,8 @@ const before = computed(() =>
       <li v-for="{ subject, proposal } in marks" :key="subject.key" class="flex gap-2 py-0.5">
         <span class="flex-1">{{ subject.name }}</span>
         <b v-if="proposal.settled" class="font-semibold"
-          >{{ proposal.settled.special ?? percentText(proposal.settled.percent ?? 0) }}
-          {{ proposal.settledLevel?.symbol }}</b
+          >{{ proposal.settled.special ?? markShown(proposal.settled.percent, subject.key) }}
+          {{ besideMark(proposal.settledLevel?.symbol) }}</b
         >
         <span v-else class="text-needs">not settled</span>
       </li>

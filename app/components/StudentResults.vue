@@ -2,9 +2,11 @@
 import { percentText } from '~~/core/marks/rounding'
 import { markProposal } from '~~/core/record/markProposal'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
 
-/** The results that one student's mark rests on, newest first. */
+/** The results that one student's mark rests on, in the order that the reader likes. */
 const classRecord = useClassRecord()
+const settings = useSettings()
 
 const proposal = computed(() => {
   const { index, student, subject } = classRecord
@@ -14,7 +16,9 @@ const lines = computed(() => {
   const { index, student, subject } = classRecord
   if (!index || !student || !subject) return []
   const results = new Map(index.resultsOf(student.id, subject.key).map((result) => [result.workId, result]))
-  return [...index.workOf(subject.key)].reverse().map((piece) => ({ piece, result: results.get(piece.id) }))
+  const work = index.workOf(subject.key)
+  const ordered = settings.own.workOrder === 'newest first' ? [...work].reverse() : work
+  return ordered.map((piece) => ({ piece, result: results.get(piece.id) }))
 })
 </script>
 
@@ -33,7 +37,8 @@ const lines = computed(() => {
         <span class="text-right">
           <template v-if="!result">no result</template>
           <template v-else
-            >{{ result.score === null ? result.state : `${result.score} / ${piece.outOf}`
+            ><StandsOut :percent="result.score === null ? null : (result.score / piece.outOf) * 100" />
+            {{ result.score === null ? result.state : `${result.score} / ${piece.outOf}`
             }}<span v-if="result.state === 'late'" class="block text-xs text-muted">late</span>
             <span v-if="result.remark" class="block max-w-28 text-xs text-muted">{{ result.remark }}</span></template
           >

@@ -65,7 +65,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <main class="min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
         <div v-if="classRecord.record && nobody" class="max-w-160 px-5 py-8">
           <h1 class="text-xl font-semibold">Nobody is in {{ classRecord.record.classRoom.name }} yet</h1>
-          <p v-if="session.person?.role === 'coordinator'" class="mt-2">
+          <p v-if="session.person?.setsUp" class="mt-2">
             Paste the class list, and the work can begin.
             <NuxtLink to="/school/classes" class="link">Classes and students</NuxtLink>
           </p>

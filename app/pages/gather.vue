@@ -9,10 +9,12 @@ import { teacherOf } from '~~/core/record/roster'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
+import { useSettings } from '~/stores/settings'
 
 useHead({ title: 'Gather · Facunda' })
 const classRecord = useClassRecord()
 const saving = useSaving()
+const settings = useSettings()
 const file = shallowRef<FileAnswer | null>(null)
 const mapping = ref<GradebookMapping | null>(null)
 const plan = shallowRef<PlanAnswer | null>(null)
@@ -28,7 +30,7 @@ const teacher = computed(() => {
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
 const rows = computed(() =>
-  work.value.map((piece) => {
+  (settings.own.workOrder === 'newest first' ? [...work.value].reverse() : work.value).map((piece) => {
     const results = classRecord.record?.results.filter((result) => result.workId === piece.id) ?? []
     const scores = results.flatMap((result) => (result.score === null ? [] : [(result.score / piece.outOf) * 100]))
     return {

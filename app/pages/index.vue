@@ -37,7 +37,8 @@ async function signOut(): Promise<void> {
     <p class="flex flex-wrap gap-x-4 text-sm text-muted">
       {{ view.desk.school }} · {{ longDate(view.desk.today) }}
       <span class="ml-auto">{{ view.desk.person.name }}</span>
-      <NuxtLink v-if="view.desk.person.role === 'coordinator'" to="/school" class="link">School</NuxtLink>
+      <NuxtLink to="/my-settings" class="link">My settings</NuxtLink>
+      <NuxtLink v-if="view.desk.person.setsUp" to="/school" class="link">School</NuxtLink>
       <button type="button" class="link" @click="signOut">Sign out</button>
     </p>
     <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>

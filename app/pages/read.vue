@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { checkComment } from '~~/core/checks/checkComment'
-import { displayName } from '~~/core/people/names'
 import { markProposal } from '~~/core/record/markProposal'
-import { percentText } from '~~/core/marks/rounding'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
+import { useSettings } from '~/stores/settings'
 
 useHead({ title: 'Read · Facunda' })
 const classRecord = useClassRecord()
+const settings = useSettings()
+const { markShown, besideMark } = useMarks()
 const view = useView()
 const { listFolded } = useFrame()
 
@@ -89,11 +90,11 @@ async function write(studentId: string): Promise<void> {
             @click="view.kept.studentId = student.id"
           >
             <th scope="row" class="py-2 pr-2">
-              {{ displayName({ given: student.usedName, family: student.family }) }}
+              {{ settings.nameOf(student) }}
             </th>
             <td v-if="box.subject" class="py-2">
-              {{ mark?.settled?.special ?? (mark?.settled?.percent == null ? '—' : percentText(mark.settled.percent)) }}
-              {{ mark?.settledLevel?.symbol }}
+              {{ mark?.settled?.special ?? markShown(mark?.settled?.percent, box.subject) }}
+              {{ besideMark(mark?.settledLevel?.symbol) }}
             </td>
             <td v-if="!listFolded" class="py-2 pr-4 font-serif text-[0.875rem]/normal">
               <MarkedText :text="comment?.text ?? ''" :findings="found" />

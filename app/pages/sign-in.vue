@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import type { SetUpAnswer } from '~~/contracts/setUp'
 import { askServer } from '~/composables/useApi'
+import { useSettings } from '~/stores/settings'
+import { useView } from '~/stores/view'
 
 definePageMeta({ layout: 'plain' })
 useHead({ title: 'Sign in · Facunda' })
 const route = useRoute()
+const settings = useSettings()
+const view = useView()
 // Nobody can sign in where there is no school yet.
 onMounted(async () => {
   if ((await askServer<SetUpAnswer>('GET', '/api/set-up')).needed) await navigateTo('/set-up')
 })
 
 async function goOn(): Promise<void> {
-  const to = String(route.query.to ?? '/')
+  await settings.load()
+  const usual = settings.own.opensOn === 'where I was' && view.kept.classId ? `/${view.kept.stage}` : '/'
+  const to = String(route.query.to ?? usual)
   await navigateTo(to.startsWith('/') && !to.startsWith('//') ? to : '/')
 }
 </script>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { DraftsAnswer } from '~~/contracts/answers'
-import { displayName } from '~~/core/people/names'
 import { writePronouns } from '~~/core/people/pronouns'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
+import { useSettings } from '~/stores/settings'
 
 useHead({ title: 'Write · Facunda' })
 const classRecord = useClassRecord()
+const settings = useSettings()
 const saving = useSaving()
 const message = ref('')
 const { busy, problem, attempt } = useAttempt()
@@ -77,7 +78,7 @@ function draftEmpty(): Promise<void> {
   <div v-if="box && student" class="grid gap-4 p-3 middle:p-5" @keydown="onKey">
     <BoxChooser />
     <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-      <h1 class="text-xl font-semibold">{{ displayName({ given: student.usedName, family: student.family }) }}</h1>
+      <h1 class="text-xl font-semibold">{{ settings.nameOf(student) }}</h1>
       <span class="text-sm text-muted">{{ writePronouns(student.pronouns) }}</span>
       <NuxtLink to="/phrasebook" class="link text-sm">Phrasebook</NuxtLink>
       <button v-if="may && empty.length > 0" type="button" class="press ml-auto" :disabled="busy" @click="draftEmpty">

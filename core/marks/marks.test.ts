@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { mean, median as referenceMedian, quantile as referenceQuantile } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
+import { markText } from './markText'
+import { standsOut } from './standsOut'
 import { median, mostFrequent, quantile } from './middle'
 import { roundHalfUp } from './rounding'
 import { standingOf } from './settledMark'
@@ -136,6 +138,27 @@ describe('rounding, ties and standing', () => {
     [79.99999999999999, 0, 80],
   ])('%d at %d decimals is %d, half up', (value, decimals, rounded) => {
     expect(roundHalfUp(value, decimals)).toBe(rounded)
+  })
+  it.each([
+    ['percent', 'B', '84 %'],
+    ['letter', 'B', 'B'],
+    ['letter', undefined, '84 %'],
+    ['points', 'B', '16.8 of 20'],
+  ] as const)('is shown as %s with the level %s: %s', (marksAs, symbol, shown) => {
+    expect(markText(84.2, symbol, { marksAs, pointsOf: 20 })).toBe(shown)
+  })
+  it.each([
+    [49.97, 0, null],
+    [49.97, 1, null],
+    [49.9, 1, 'low'],
+    [49.97, null, 'low'],
+    [50, null, null],
+    [89.6, 0, 'high'],
+    [89.6, null, null],
+    [90, null, 'high'],
+  ] as const)('%d, shown with %s decimals, stands out as %s', (percent, decimals, which) => {
+    expect(standsOut(percent, { lowBelow: 50, highFrom: 90 }, decimals)).toBe(which)
+    expect(standsOut(percent, { lowBelow: null, highFrom: null }, decimals)).toBeNull()
   })
   it('the most frequent level, ties going to the more recent', () => {
     expect(mostFrequent(['B', 'A', 'A', 'B'])).toBe('B')

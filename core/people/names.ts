@@ -4,12 +4,17 @@ export interface PersonName {
   readonly family: string
 }
 
+/** Which of the names a list shows first. */
+export type NameOrder = 'given first' | 'family first'
+
 /**
- * "Maya O'Brien"; a person with one name is shown by it.
+ * "Maya O'Brien", or "O'Brien, Maya"; a person with one name is shown by it.
  * @example displayName({ given: 'Maya', family: "O'Brien" }) // "Maya O'Brien"
  */
-export function displayName(name: PersonName): string {
-  return [name.given, name.family].filter(Boolean).join(' ')
+export function displayName({ given, family }: PersonName, order: NameOrder = 'given first'): string {
+  return order === 'given first'
+    ? [given, family].filter(Boolean).join(' ')
+    : [family, given].filter(Boolean).join(', ')
 }
 
 /**

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { includesGrade } from './gradeRange'
+import { isLanguageTag } from './languageTag'
 import { displayName, readName } from './names'
 import { studentMatcher, type Matchable } from './matchStudent'
 import { he, readPronouns, she, they, writePronouns } from './pronouns'
@@ -40,7 +42,30 @@ describe('names', () => {
     expect(readName(', Ana')).toEqual({ family: '', given: 'Ana' })
     expect(readName('Priya')).toEqual({ given: 'Priya', family: '' })
     expect(displayName({ given: 'Priya', family: '' })).toBe('Priya')
+    expect(displayName({ given: 'Priya', family: '' }, 'family first')).toBe('Priya')
+    expect(displayName({ given: 'Maya', family: 'O’Brien' }, 'family first')).toBe('O’Brien, Maya')
   })
+})
+
+it.each([
+  ['en', true],
+  ['pt-BR', true],
+  ['zh-Hant', true],
+  ['zz', false],
+  ['english', false],
+  ['', false],
+])('“%s” is a language tag: %s (ISO 639 by Unicode’s CLDR)', (tag, is) => {
+  expect(isLanguageTag(tag)).toBe(is)
+})
+
+it.each([
+  ['4', true],
+  ['6', true],
+  ['3', false],
+  ['7', false],
+  ['K', false],
+])('grade %s lies in 4 to 6: %s', (grade, lies) => {
+  expect(includesGrade({ from: 4, to: 6 }, grade)).toBe(lies)
 })
 
 describe('matching a row to a student', () => {

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { OwnSettings } from '../../contracts/ownSettings'
 import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
 import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'
@@ -201,6 +202,7 @@ declare module 'knex/types/tables' {
       never,
       'times' | 'last_at'
     >
+    person_setting: Table<{ person_id: string; settings: Partial<OwnSettings> }, 'settings'>
     care_rule: Table<{ only_one: boolean; openings_days: number }>
     contact: Table<{
       id: string

@@ -11,11 +11,13 @@ import type { PersonRow } from '../data/tables'
 import { setupOf, thisYear, type Context } from './context'
 
 /** Who is signed in, for the pages. */
-export function signedIn(person: Pick<PersonRow, 'id' | 'given_name' | 'family_name' | 'role'>): SignedIn {
+export function signedIn(
+  person: Pick<PersonRow, 'id' | 'given_name' | 'family_name' | 'role' | 'grade_from'>,
+): SignedIn {
   return {
     id: person.id,
     name: displayName({ given: person.given_name, family: person.family_name }),
-    role: person.role,
+    setsUp: person.role === 'coordinator' && person.grade_from === null,
   }
 }
 

@@ -3,8 +3,11 @@ import type { DemoPlace } from './school'
 
 type Ask = () => [method: string, path: string, body?: object]
 
-/** What the coordinator asks of the school's own classes and set-up, and nobody else may; each changes nothing. */
-export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask][] {
+/**
+ * What the coordinator asks of the school's own classes and set-up, and nobody else may; each changes nothing. Where
+ * the coordinator is refused too, for another reason, the status says so.
+ */
+export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask, status?: number][] {
   const year = (): string => place().yearPath
   const roster = (): string => `${year()}/classes/${place().answer.record.classRoom.id}/students`
   const gone = (body: object): object => ({ id: randomUUID(), was: null, ...body })
@@ -33,6 +36,20 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     [
       'take away a contact who is not there',
       () => ['PUT', `/api/students/${place().student('Finn').id}/contacts`, gone({ contact: null })],
+    ],
+    [
+      'move a child who is not in the class',
+      () => [
+        'POST',
+        `${year()}/classes/${place().answer.record.classRoom.id}/moves`,
+        { studentId: randomUUID(), lastDay: '2026-10-01', to: null },
+      ],
+      404,
+    ],
+    [
+      'erase a child by another’s number',
+      () => ['POST', `/api/students/${place().student('Finn').id}/erase`, { reason: 'none', schoolNumber: 'not this' }],
+      422,
     ],
     ['leave a habit as it is', () => ['PUT', `${year()}/setup/rows`, { changes: [sameHabit()] }]],
   ]

@@ -24,7 +24,7 @@ const parts = [
   ['care', 'Families’ data'],
 ] as const
 const part = computed(() => String(route.params.part || 'people'))
-onMounted(() => (session.person?.role === 'coordinator' ? school.loadYears() : undefined))
+onMounted(() => (session.person?.setsUp ? school.loadYears() : undefined))
 // What can be undone here is what was done here.
 onMounted(() => saving.did(null))
 onUnmounted(() => saving.did(null))

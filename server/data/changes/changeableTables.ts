@@ -20,6 +20,7 @@ interface TableRule {
 export const changeableTables = {
   care_rule: { key: ['only_one'] },
   person: { key: ['id'], hidden: ['password_hash', 'session_epoch'] },
+  person_setting: { key: ['person_id'] },
   term: { key: ['id'] },
   class_room: { key: ['id'] },
   teaching: { key: ['id'] },

@@ -1,0 +1,29 @@
+import { markLevel } from '~~/core/marks/settledMark'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
+
+/** Marks as the person who is signed in likes to see them. */
+export function useMarks() {
+  const classRecord = useClassRecord()
+  const settings = useSettings()
+
+  function symbolOf(percent: number, subjectKey: string): string | undefined {
+    const { index } = classRecord
+    if (!index) return undefined
+    const subject = index.record.subjects.find((each) => each.key === subjectKey)
+    const scale = subject && index.scale(subject.markScale)
+    return scale && markLevel(percent, scale, index.record.school.markRules)?.symbol
+  }
+
+  /** "84 %", "B" or "16.8 of 20"; a dash where there is no mark. */
+  function markShown(percent: number | null | undefined, subjectKey: string, decimals = 0): string {
+    return percent === null || percent === undefined
+      ? '—'
+      : settings.markOf(percent, symbolOf(percent, subjectKey), decimals)
+  }
+
+  /** The level beside a mark; nothing where the mark is shown by its level already. */
+  const besideMark = (symbol: string | undefined): string => (settings.own.marksAs === 'letter' ? '' : (symbol ?? ''))
+
+  return { markShown, besideMark }
+}

@@ -1,0 +1,50 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { usualSettings, type OwnSettings } from '~~/contracts/ownSettings'
+import { markText } from '~~/core/marks/markText'
+import { displayName } from '~~/core/people/names'
+import { askServer } from '~/composables/useApi'
+import { useSaving } from './saving'
+
+/** How the person who is signed in likes to work, and what follows from it for names, marks and the paper. */
+export const useSettings = defineStore('settings', () => {
+  const saving = useSaving()
+  const own = shallowRef<OwnSettings>(usualSettings)
+  /** The look alone is remembered here too, so that a dark page is dark from the first moment on. */
+  const look = useLocalStorage<Pick<OwnSettings, 'paper' | 'textSize'>>('facunda.look', {
+    paper: usualSettings.paper,
+    textSize: usualSettings.textSize,
+  })
+  const loaded = ref(false)
+
+  async function load(): Promise<void> {
+    take(await askServer<OwnSettings>('GET', '/api/settings'))
+    loaded.value = true
+  }
+
+  function take(settings: OwnSettings): void {
+    own.value = settings
+    look.value = { paper: settings.paper, textSize: settings.textSize }
+  }
+
+  async function change(part: Partial<OwnSettings>): Promise<void> {
+    const settings = { ...own.value, ...part }
+    const { event } = await askServer<{ event: number | null }>('PUT', '/api/settings', { settings, was: own.value })
+    take(settings)
+    if (event !== null) saving.did(event)
+  }
+
+  watchEffect(() => {
+    const { dataset } = document.documentElement
+    dataset.paper = look.value.paper
+    dataset.text = look.value.textSize
+  })
+
+  const nameOf = ({ usedName, family }: { usedName: string; family: string }): string =>
+    displayName({ given: usedName, family }, own.value.names)
+
+  const markOf = (percent: number, symbol: string | undefined, decimals = 0): string =>
+    markText(percent, symbol, own.value, decimals)
+
+  return { own, loaded, load, change, nameOf, markOf }
+})

@@ -1,0 +1,28 @@
+import { dequal } from 'dequal'
+import { ownSettings, usualSettings, type OwnSettings, type SettingsToWrite } from '../../contracts/ownSettings'
+import { save, type Context } from './context'
+
+/** How somebody likes to work; what a newer version asks for and nobody has said yet is as usual. */
+export async function settingsOf({ db, who }: Pick<Context, 'db' | 'who'>): Promise<OwnSettings> {
+  return whole((await db('person_setting').where({ person_id: who.personId }).first())?.settings)
+}
+
+function whole(kept: Partial<OwnSettings> | undefined): OwnSettings {
+  return ownSettings.catch(usualSettings).parse({ ...usualSettings, ...kept })
+}
+
+/** Keeps how somebody likes to work. */
+export async function writeSettings(context: Context, { settings, was }: SettingsToWrite): Promise<number | null> {
+  const key = { person_id: context.who.personId }
+  const kept = (await context.db('person_setting').where(key).first())?.settings
+  // Who sees what is kept, filled up with the usual, has seen what is kept.
+  const seen = kept && dequal(whole(kept), was) ? kept : was
+  const change = {
+    table: 'person_setting' as const,
+    key,
+    seen: kept ? { settings: seen } : null,
+    after: { settings },
+  }
+  const deed = { classId: null, termId: null, kind: 'changed the own settings', needs: ['own' as const] }
+  return (await save(context, deed, [change])).event
+}
