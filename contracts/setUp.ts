@@ -32,6 +32,10 @@ export const schoolToSetUp = z.object({
 })
 export type SchoolToSetUp = z.infer<typeof schoolToSetUp>
 
+/** The demo school to throw away, named by who does it. */
+export const demoToLeave = z.object({ name: text(120).transform((name) => name.trim()) })
+export type DemoToLeave = z.infer<typeof demoToLeave>
+
 /** A ready beginning, as it is offered. */
 export interface Beginning {
   key: string
@@ -65,6 +69,8 @@ export type YearToMake = z.infer<typeof yearToMake>
 /** The school's years, oldest first, and the classes of one with their students: what a next one is made from. */
 export interface YearsAnswer {
   years: { id: string; name: string }[]
+  /** Whether this is the demo school, which can be thrown away. */
+  demo: boolean
 }
 
 export interface YearToFollow {

@@ -11,6 +11,7 @@ import { indexRecord } from '../core/record/recordIndex'
 import type { ClassRecord } from '../core/record/classRecord'
 import type { Student } from '../core/record/roster'
 import type { StudentComment } from '../core/record/termRecord'
+import { demoMark, setMark } from '../server/data/databaseMark'
 import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
@@ -22,9 +23,6 @@ import { makeDrafts, writeComment } from '../server/services/write'
 type Files = Map<string, Uint8Array>
 
 const here = fileURLToPath(new URL('.', import.meta.url))
-
-/** A comment on the schema says that a database holds nothing but the demo. */
-export const demoMark = 'Facunda: the demo school'
 
 /** Days from the day of loading, so that the demo always stands in the middle of its job. */
 const daysTo = { commentsDue: 9, locks: 23, ends: 25 }
@@ -84,7 +82,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
-  await db.raw(`comment on schema public is '${demoMark}'`)
+  await setMark(db, demoMark)
 }
 
 /** 5 Juniper as its folder has it, and the ids of its students by school number. */

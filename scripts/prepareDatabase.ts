@@ -1,11 +1,12 @@
-import { demoMark, loadDemo } from '../demo/loadDemo'
+import { loadDemo } from '../demo/loadDemo'
 import { databaseUrl, openDatabase } from '../server/data/database'
+import { demoMark, markOf, ownMark, setMark } from '../server/data/databaseMark'
 import { migrate } from '../server/data/migrate'
 import { stopReading } from '../server/reading/readTableBeside'
 
 /**
  * Brings a database up to date: makes it if it is missing, and migrates. Address: DATABASE_URL.
- * "--demo": loads the demo school where there is no school yet.
+ * "--demo": loads the demo school where there is no school yet, unless somebody has thrown it away here.
  * "--reset": takes everything out first; only of a database that the demo was loaded into here.
  */
 const url = new URL(databaseUrl())
@@ -16,12 +17,13 @@ const db = openDatabase(url.href)
 try {
   if (process.argv.includes('--reset')) {
     await refuseUnlessDemo()
-    await db.raw(`drop schema public cascade; create schema public; comment on schema public is '${demoMark}'`)
+    await db.raw('drop schema public cascade; create schema public')
+    await setMark(db, demoMark)
     // The queue itself stays: a press that runs now is working on it.
     await db.raw(`do $$ begin if to_regclass('pgboss.job') is not null then delete from pgboss.job; end if; end $$`)
   }
   await migrate(db)
-  if (process.argv.includes('--demo') && !(await db('school').first())) {
+  if (process.argv.includes('--demo') && !(await db('school').first()) && (await markOf(db)) !== ownMark) {
     // Whole or not at all: a load that breaks off leaves an empty database, into which it can be loaded again.
     await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
     console.log('The demo school is loaded.')
@@ -32,11 +34,10 @@ try {
 }
 
 async function refuseUnlessDemo(): Promise<void> {
-  const { rows } = await db.raw<{ rows: { mark: string | null; empty: boolean }[] }>(`
-    select obj_description('public'::regnamespace, 'pg_namespace') as mark,
-      not exists (select from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r') as empty`)
-  const [row] = rows
-  if (row?.empty || row?.mark === demoMark) return
+  const { rows } = await db.raw<{ rows: { empty: boolean }[] }>(
+    `select not exists (select from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r') as empty`,
+  )
+  if (rows[0]?.empty || (await markOf(db)) === demoMark) return
   throw new Error(`The database “${name}” holds what the demo did not put there. Nothing was changed.`)
 }
 

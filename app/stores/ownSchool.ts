@@ -14,6 +14,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   const saving = useSaving()
   const people = usePeople()
   const years = shallowRef<YearsAnswer['years']>([])
+  const isDemo = ref(false)
   const year = shallowRef<ClassesAnswer | null>(null)
   const setup = shallowRef<OwnSetupAnswer | null>(null)
   const roster = shallowRef<RosterAnswer | null>(null)
@@ -25,7 +26,9 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   }
 
   async function loadYears(): Promise<void> {
-    years.value = (await askServer<YearsAnswer>('GET', '/api/years')).years
+    const answer = await askServer<YearsAnswer>('GET', '/api/years')
+    years.value = answer.years
+    isDemo.value = answer.demo
   }
 
   /** Looks at another year; what is shown of it comes anew. */
@@ -121,6 +124,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
 
   return {
     years,
+    isDemo,
     loadYears,
     chooseYear,
     makeYear,

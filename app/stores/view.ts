@@ -62,5 +62,12 @@ export const useView = defineStore('view', () => {
     return answer
   }
 
-  return { kept, desk, schoolYear, loadDesk }
+  /** Forgets where one was, when there is nothing there any more. */
+  function forget(): void {
+    kept.value = { ...nothing }
+    desk.value = null
+    chosenYear.value = null
+  }
+
+  return { kept, desk, schoolYear, loadDesk, forget }
 })

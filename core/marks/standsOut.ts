@@ -7,7 +7,8 @@ export interface Thresholds {
 }
 
 /**
- * Whether a percentage is one that somebody wants marked. A mark is judged as it is shown: what reads 50 is not below 50.
+ * Whether a percentage is one that somebody wants marked. A mark is judged as it is shown: what reads 50 is not below
+ * 50.
  * @param decimals of a mark that is shown rounded; null for a result, which is judged as it is
  * @example standsOut(49.97, { lowBelow: 50, highFrom: null }, 0) // null
  */

@@ -203,7 +203,7 @@ declare module 'knex/types/tables' {
       'times' | 'last_at'
     >
     person_setting: Table<{ person_id: string; settings: Partial<OwnSettings> }, 'settings'>
-    care_rule: Table<{ only_one: boolean; openings_days: number }>
+    care_rule: Table<{ only_one: boolean; openings_days: number }, never, 'only_one'>
     contact: Table<{
       id: string
       student_id: string

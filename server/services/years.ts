@@ -2,14 +2,16 @@ import type { YearsAnswer, YearToFollow, YearToMake } from '../../contracts/setU
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { keepEvents } from '../data/changes/keptEvents'
+import { demoMark, markOf } from '../data/databaseMark'
 import { carryClassOver, carrySetupOver, loadYearToFollow } from '../data/newYears'
 import { yearOf, type Context } from './context'
 import { addTerm } from './setUpSchool'
 
 /** The school's years, oldest first. */
-export function viewYears(context: Context): YearsAnswer {
+export async function viewYears(context: Context): Promise<YearsAnswer> {
   allow(changesSchool(context.who), 'see the school’s years')
-  return { years: context.years.map(({ id, name }) => ({ id, name })) }
+  const demo = (await markOf(context.db)) === demoMark
+  return { years: context.years.map(({ id, name }) => ({ id, name })), demo }
 }
 
 /** What a next year would be made from. */

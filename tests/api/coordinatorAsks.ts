@@ -51,6 +51,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
       () => ['POST', `/api/students/${place().student('Finn').id}/erase`, { reason: 'none', schoolNumber: 'not this' }],
       422,
     ],
+    ['throw the demo away by another name', () => ['POST', '/api/demo/leave', { name: 'Elsewhere' }], 422],
     ['leave a habit as it is', () => ['PUT', `${year()}/setup/rows`, { changes: [sameHabit()] }]],
   ]
 }

@@ -2,10 +2,12 @@
 import type { SetupAnswer } from '~~/contracts/answers'
 import { askServer } from '~/composables/useApi'
 import { saveSchoolFolder } from '~/composables/schoolFolder'
+import { useOwnSchool } from '~/stores/ownSchool'
 import { useView } from '~/stores/view'
 
 /** All of a year's set-up as open files in one zip: to keep, or for another school to begin from. */
 const view = useView()
+const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 
 function save(): Promise<void> {
@@ -27,5 +29,6 @@ function save(): Promise<void> {
     </p>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
     <button type="button" class="press mt-4" :disabled="busy" @click="save">Save the school folder</button>
+    <LeaveDemo v-if="school.isDemo" class="mt-10" />
   </section>
 </template>

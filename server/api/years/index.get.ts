@@ -1,4 +1,4 @@
 import { staffRoute } from '../../http/staffRoute'
 import { viewYears } from '../../services/years'
 
-export default staffRoute((context) => Promise.resolve(viewYears(context)))
+export default staffRoute((context) => viewYears(context))
