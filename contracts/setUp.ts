@@ -46,6 +46,8 @@ export interface Beginning {
 export interface SetUpAnswer {
   /** Whether there is no school yet. */
   needed: boolean
+  /** Whether the school that is here is the demo. */
+  demo: boolean
   beginnings: Beginning[]
 }
 

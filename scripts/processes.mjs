@@ -93,7 +93,7 @@ export function startProcesses({
 }
 
 /** Waits until the web answers that it is healthy. */
-export async function whenHealthy(port, seconds = 60) {
+export async function whenHealthy(port, seconds = 180) {
   const until = Date.now() + seconds * 1000
   while (Date.now() < until) {
     try {

@@ -46,9 +46,16 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop(0
 
 const leaveOff = cluster?.keepUp()
 
-await whenHealthy(port)
-const { needed } = await fetch(`http://127.0.0.1:${port}/api/set-up`).then((answer) => answer.json())
-console.log(`Facunda: http://127.0.0.1:${port}${demo ? ` — demo sign-ins (name / password): ${demoSignIns()}` : ''}`)
+try {
+  await whenHealthy(port)
+} catch (error) {
+  console.error(error.message)
+  await stop(1)
+}
+const { needed, demo: holdsDemo } = await fetch(`http://127.0.0.1:${port}/api/set-up`).then((answer) => answer.json())
+console.log(
+  `Facunda: http://127.0.0.1:${port}${holdsDemo ? ` — demo sign-ins (name / password): ${demoSignIns()}` : ''}`,
+)
 if (needed) console.log(`There is no school here yet. The key to set one up, good once: ${setUpKey}`)
 
 async function stop(code) {

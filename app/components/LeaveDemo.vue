@@ -23,8 +23,8 @@ function leave(): Promise<void> {
   <section aria-labelledby="leave-demo" class="border-t border-rule pt-4">
     <h3 id="leave-demo" class="font-semibold">Begin with your own school</h3>
     <p class="mt-1 max-w-160">
-      {{ view.desk?.school }} is a demo: its people and children are invented. Throw it away, and this server is your
-      school’s. Everything in it goes for good, and you set up your own at once.
+      This school is a demo: its people and children are invented. Throw it away, and this server is your school’s.
+      Everything in it goes for good, and you set up your own at once.
     </p>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
     <form class="mt-3 flex flex-wrap items-end gap-3" @submit.prevent="leave">

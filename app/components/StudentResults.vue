@@ -12,6 +12,7 @@ const proposal = computed(() => {
   const { index, student, subject } = classRecord
   return index && student && subject ? markProposal(index, student.id, subject.key) : null
 })
+const categoryName = useCategoryName()
 const lines = computed(() => {
   const { index, student, subject } = classRecord
   if (!index || !student || !subject) return []
@@ -31,7 +32,7 @@ const lines = computed(() => {
         <span class="min-w-0 flex-1"
           >{{ piece.title
           }}<span class="block text-xs text-muted"
-            >{{ piece.category }}{{ piece.date ? `, ${piece.date}` : '' }}</span
+            >{{ categoryName(piece.category) }}{{ piece.date ? `, ${piece.date}` : '' }}</span
           ></span
         >
         <span class="text-right">

@@ -43,6 +43,7 @@ const rows = computed(() =>
     }
   }),
 )
+const categoryName = useCategoryName()
 const toTake = computed(() => {
   if (!plan.value) return 0
   const counts = countPlan(plan.value.plan)
@@ -187,11 +188,11 @@ function drop(event: DragEvent): void {
             <th scope="row" class="py-1.5">
               {{ piece.title }}
               <span v-if="listFolded" class="block text-xs font-normal text-muted"
-                >{{ piece.category }}, {{ piece.date ?? 'no date' }}, out of {{ piece.outOf }}</span
+                >{{ categoryName(piece.category) }}, {{ piece.date ?? 'no date' }}, out of {{ piece.outOf }}</span
               >
             </th>
             <template v-if="!listFolded">
-              <td>{{ piece.category }}</td>
+              <td>{{ categoryName(piece.category) }}</td>
               <td>{{ piece.date ?? '—' }}</td>
               <td class="text-right">{{ piece.outOf }}</td>
             </template>
@@ -213,6 +214,7 @@ function drop(event: DragEvent): void {
           here.</template
         >
       </p>
+      <CategoryEditor v-if="subject" :key="subject.key" :subject="subject.key" :may="mayGather" />
     </template>
 
     <MarginPanel title="Results of one student"><StudentResults /></MarginPanel>

@@ -6,6 +6,7 @@ import { problemText } from '../../core/exchange/problem'
 import { Refusal } from '../access/refusal'
 import { requireSetUpKey } from '../access/setUpKey'
 import { signInKey } from '../access/signInKey'
+import { demoMark, markOf } from '../data/databaseMark'
 import { loadBeginning, loadBeginnings } from '../data/beginnings'
 import { hashPassword } from '../data/people'
 import { passwordRefused } from './passwords'
@@ -14,7 +15,7 @@ import { addTerm, addYear } from './setUpSchool'
 /** Whether there is no school yet, and what one can begin from. */
 export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
   const needed = !(await db('school_year').first('id'))
-  return { needed, beginnings: needed ? await loadBeginnings() : [] }
+  return { needed, demo: (await markOf(db)) === demoMark, beginnings: needed ? await loadBeginnings() : [] }
 }
 
 /**

@@ -11,5 +11,7 @@ export const triedElsewhere: Record<string, string> = {
   'GET /api/years/:year/setup': 'door.test.ts, what a specialist is sent',
   'POST /api/files/:file/apply': 'below, nobody else’s work',
   'POST /api/events/:event/undo': 'below, nobody else’s work',
+  'GET /api/classes/:class/:term/categories': 'categories.test.ts, who changes it',
+  'PUT /api/classes/:class/:term/categories': 'categories.test.ts, who changes it',
   'GET /api/runs/:run/pdf': 'below, nobody fetches reports who may not',
 }

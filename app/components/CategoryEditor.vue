@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import type { CategoriesElsewhere } from '~~/contracts/categories'
+import type { Category } from '~~/core/marks/work'
+import { categoryProblems } from '~~/core/record/categoryProblems'
+import { marksUnder } from '~~/core/record/marksUnder'
+import { askServer } from '~/composables/useApi'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
+import { useSettings } from '~/stores/settings'
+
+/** How the marks of a subject add up here: categories with weights, and what a change would do before it is kept. */
+const props = defineProps<{ subject: string; may: boolean }>()
+const classRecord = useClassRecord()
+const saving = useSaving()
+const settings = useSettings()
+const { markShown } = useMarks()
+const { busy, problem, attempt } = useAttempt()
+const was = computed(() =>
+  (classRecord.index?.categoriesOf(props.subject) ?? []).map(({ key, name, weight }) => ({ key, name, weight })),
+)
+const wanted = ref<Category[]>([])
+watch(was, (now) => (wanted.value = now.map((each) => ({ ...each }))), { immediate: true })
+const elsewhere = shallowRef<CategoriesElsewhere[] | null>(null)
+
+const inUse = computed(() => {
+  const counts = new Map<string, number>()
+  for (const { category } of classRecord.index?.workOf(props.subject) ?? [])
+    counts.set(category, (counts.get(category) ?? 0) + 1)
+  return counts
+})
+const problems = computed(() => categoryProblems(wanted.value, inUse.value))
+const isChanged = computed(() => JSON.stringify(wanted.value) !== JSON.stringify(was.value))
+const changed = computed(() =>
+  classRecord.index && isChanged.value && problems.value.length === 0
+    ? marksUnder(classRecord.index, props.subject, wanted.value)
+    : [],
+)
+const total = computed(() => wanted.value.reduce((sum, { weight }) => sum + (Number.isFinite(weight) ? weight : 0), 0))
+const share = (weight: number): string => (total.value > 0 ? `${Math.round((weight / total.value) * 100)} %` : '—')
+
+function nameOf(studentId: string): string {
+  const student = classRecord.index?.student(studentId)
+  return student ? settings.nameOf(student) : ''
+}
+
+function add(): void {
+  wanted.value = [...wanted.value, { key: crypto.randomUUID(), name: '', weight: 1 }]
+}
+
+function lookElsewhere(): Promise<void> {
+  return attempt(async () => {
+    const path = `${classRecord.place}/categories?subject=${encodeURIComponent(props.subject)}`
+    elsewhere.value = await askServer<CategoriesElsewhere[]>('GET', path)
+  })
+}
+
+/** Names that are here already keep their work; the others come new, and what work is in here stays. */
+function copy({ categories }: CategoriesElsewhere): void {
+  const here = new Map(wanted.value.map((each) => [each.name.toLowerCase(), each]))
+  const taken = categories.map(({ name, weight }) => ({
+    key: here.get(name.toLowerCase())?.key ?? crypto.randomUUID(),
+    name,
+    weight,
+  }))
+  const keys = new Set(taken.map(({ key }) => key))
+  const used = was.value.filter(({ key }) => inUse.value.has(key) && !keys.has(key))
+  wanted.value = [...taken, ...used.map((each) => ({ ...each, weight: 0 }))]
+  elsewhere.value = null
+}
+
+function keep(): Promise<void> {
+  return attempt(async () => {
+    const body = { subject: props.subject, categories: wanted.value, was: was.value }
+    const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/categories`, body)
+    saving.did(event)
+    await classRecord.load()
+  })
+}
+</script>
+
+<template>
+  <section class="grid max-w-160 gap-3 border-t border-rule pt-4" aria-labelledby="adds-up">
+    <h2 id="adds-up" class="font-semibold">How marks add up</h2>
+    <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p v-if="wanted.length === 0" class="text-muted">
+      There is no category yet{{
+        may ? '. Add one, take those of another class, or let a gradebook file bring them' : ''
+      }}.
+    </p>
+    <table v-else class="w-full">
+      <thead>
+        <tr class="border-b border-edge text-sm text-muted">
+          <th scope="col" class="py-1">Category</th>
+          <th scope="col" class="w-24">Weight</th>
+          <th scope="col" class="w-20 text-right">Share</th>
+          <th scope="col" class="w-24 text-right">Work</th>
+          <td class="w-24"></td>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(each, at) in wanted" :key="each.key" class="border-b border-rule">
+          <td class="py-1 pr-3">
+            <input
+              v-model="each.name"
+              class="cell w-full"
+              :disabled="!may"
+              :aria-label="`Name of category ${at + 1}`"
+            />
+          </td>
+          <td>
+            <input
+              v-model.number="each.weight"
+              class="field w-20 text-right"
+              type="number"
+              min="0"
+              step="any"
+              :disabled="!may"
+              :aria-label="`Weight of ${each.name || 'the new category'}`"
+            />
+          </td>
+          <td class="text-right tabular-nums">{{ share(each.weight) }}</td>
+          <td class="text-right tabular-nums">{{ inUse.get(each.key) ?? 0 }}</td>
+          <td class="text-right">
+            <button
+              v-if="may && !inUse.has(each.key)"
+              type="button"
+              class="link text-sm"
+              @click="wanted = wanted.filter((one) => one !== each)"
+            >
+              take away <span class="sr-only">{{ each.name }}</span>
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="may" class="flex flex-wrap gap-x-4 gap-y-2">
+      <button type="button" class="link text-sm" @click="add">Add a category</button>
+      <button type="button" class="link text-sm" :disabled="busy" @click="lookElsewhere">
+        Take those of another class
+      </button>
+    </div>
+    <ul v-if="elsewhere" class="grid gap-1 text-sm" aria-label="How marks add up elsewhere">
+      <li v-if="elsewhere.length === 0">No other class has categories yet.</li>
+      <li v-for="(each, at) in elsewhere" :key="at">
+        <button type="button" class="link text-left" @click="copy(each)">
+          {{ each.className }} {{ each.year }}, {{ each.subject }}
+        </button>
+        <span class="text-muted"> {{ each.categories.map(({ name, weight }) => `${name} ${weight}`).join(', ') }}</span>
+      </li>
+    </ul>
+    <template v-if="may && isChanged">
+      <ul v-if="problems.length > 0" class="needs" role="alert">
+        <li v-for="each in problems" :key="each">{{ each }}</li>
+      </ul>
+      <div v-else class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">
+        <p v-if="changed.length === 0">No proposed mark changes by this.</p>
+        <template v-else>
+          <p>
+            {{ changed.length }} of {{ classRecord.record?.students.length }} proposed marks change. What is settled
+            stays.
+          </p>
+          <p class="text-sm">
+            <span v-for="each in changed.slice(0, 6)" :key="each.studentId" class="mr-3 inline-block">
+              {{ nameOf(each.studentId) }} {{ markShown(each.before, subject) }} → {{ markShown(each.after, subject) }}
+            </span>
+            <template v-if="changed.length > 6">and {{ changed.length - 6 }} more</template>
+          </p>
+        </template>
+      </div>
+      <p class="flex gap-3">
+        <button type="button" class="press" :disabled="busy || problems.length > 0" @click="keep">Keep this</button>
+        <button type="button" class="quiet" @click="wanted = was.map((each) => ({ ...each }))">As it was</button>
+      </p>
+    </template>
+  </section>
+</template>
