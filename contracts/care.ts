@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { text } from '../core/text/textSchema'
 import { isLanguageTag } from '../core/people/languageTag'
+import { noneTwice } from './text'
 
 const trimmed = (most: number) => text(most).transform((written) => written.trim())
 
@@ -20,8 +21,18 @@ export const contact = z.object({
 export type Contact = z.infer<typeof contact>
 
 /** A contact to keep or to take away. `was`: as the writer saw it; null for a new one. */
-export const contactToWrite = z.object({ id: z.uuid(), contact: contact.nullable(), was: contact.nullable() })
+const contactToWrite = z.object({
+  id: z.uuid(),
+  studentId: z.uuid(),
+  contact: contact.nullable(),
+  was: contact.nullable(),
+})
 export type ContactToWrite = z.infer<typeof contactToWrite>
+
+/** Several at once, whole or not at all. */
+export const contactsToWrite = z.object({
+  contacts: noneTwice(contactToWrite, 1000, (each) => each.id).min(1),
+})
 
 /** A child to erase: why, and the school number once more. */
 export const studentToErase = z.object({

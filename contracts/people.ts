@@ -23,6 +23,9 @@ export type Staff = z.infer<typeof staff>
 export const personToWrite = z.object({ id: z.uuid(), person: staff, was: staff.nullable() })
 export type PersonToWrite = z.infer<typeof personToWrite>
 
+/** Several at once, whole or not at all. */
+export const peopleToWrite = z.object({ people: z.array(personToWrite).min(1).max(400) })
+
 /**
  * What somebody teaches: a subject in a class, or the class as its home teacher (a null subject). A second reader reads
  * it and changes nothing.

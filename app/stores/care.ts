@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Contact, RightsAnswer, StudentCare } from '~~/contracts/care'
+import type { ContactListPlan, KnownContact } from '~~/core/exchange/lists/planContactList'
 import { askServer } from '~/composables/useApi'
 import { useSaving } from './saving'
 
@@ -25,8 +26,19 @@ export const useCare = defineStore('care', () => {
   /** Keeps a contact, or (null) takes it away. */
   async function writeContact(id: string, contact: Contact | null, was: Contact | null): Promise<void> {
     const of = student.value?.id ?? ''
-    await change(`/api/students/${of}/contacts`, { id, contact, was })
+    await change('/api/contacts', { contacts: [{ id, studentId: of, contact, was }] })
     await load(of)
+  }
+
+  function loadContacts(yearPath: string, classId: string): Promise<KnownContact[]> {
+    return askServer<KnownContact[]>('GET', `${yearPath}/classes/${classId}/contacts`)
+  }
+
+  /** Takes a list of contacts in, as one change. */
+  function takeContactsIn({ added, changed }: ContactListPlan): Promise<void> {
+    return change('/api/contacts', {
+      contacts: [...added.map((each) => ({ id: crypto.randomUUID(), ...each, was: null })), ...changed],
+    })
   }
 
   async function keepOpenings(days: number): Promise<void> {
@@ -39,5 +51,5 @@ export const useCare = defineStore('care', () => {
     student.value = null
   }
 
-  return { student, rights, load, loadRights, writeContact, keepOpenings, erase }
+  return { student, rights, load, loadRights, writeContact, loadContacts, takeContactsIn, keepOpenings, erase }
 })

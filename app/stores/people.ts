@@ -26,14 +26,19 @@ export const usePeople = defineStore('people', () => {
   /** @returns the new person's id */
   async function takeIn(person: Staff): Promise<string> {
     const id = crypto.randomUUID()
-    await change('/api/people', { id, person, was: null })
+    await change('/api/people', { people: [{ id, person, was: null }] })
     return id
+  }
+
+  /** Takes several in, as one change. */
+  function takeInAll(people: readonly Staff[]): Promise<void> {
+    return change('/api/people', { people: people.map((person) => ({ id: crypto.randomUUID(), person, was: null })) })
   }
 
   function alter(member: StaffMember, part: Partial<Staff>): Promise<void> {
     const { signIn, given, family, role, grades, switchedOff } = member
     const was: Staff = { signIn, given, family, role, grades, switchedOff }
-    return change('/api/people', { id: member.id, person: { ...was, ...part }, was })
+    return change('/api/people', { people: [{ id: member.id, person: { ...was, ...part }, was }] })
   }
 
   async function invite(id: string): Promise<void> {
@@ -55,5 +60,5 @@ export const usePeople = defineStore('people', () => {
     return change('/api/people/teaching', { id, lesson: days && { ...was, ...days }, was })
   }
 
-  return { answer, links, load, takeIn, alter, invite, give, giveOtherwise }
+  return { answer, links, load, takeIn, takeInAll, alter, invite, give, giveOtherwise }
 })

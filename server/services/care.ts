@@ -1,9 +1,10 @@
 import type { CareRule, ContactToWrite, RightsAnswer, StudentCare, StudentToErase } from '../../contracts/care'
+import type { KnownContact } from '../../core/exchange/lists/planContactList'
 import { displayName } from '../../core/people/names'
 import { allow, changesSchool } from '../access/grants'
 import { rightsTable } from '../access/rightsTable'
 import { Refusal } from '../access/refusal'
-import type { Row } from '../data/changes/changeableTables'
+import type { Change, Row } from '../data/changes/changeableTables'
 import { keepEvents } from '../data/changes/keptEvents'
 import { loadErasures, loadOpenings } from '../data/openings'
 import { eraseStudentData, loadStudentData } from '../data/studentData'
@@ -34,16 +35,28 @@ export async function viewCare(context: Context, studentId: string): Promise<Stu
   }
 }
 
-/** Keeps somebody who is told of a child, or takes them away. */
-export async function writeContact(
-  context: Context,
-  studentId: string,
-  { id, contact, was }: ContactToWrite,
-): Promise<number | null> {
-  await studentOf(context, studentId)
-  const row = (each: NonNullable<ContactToWrite['contact']>): Row => ({ student_id: studentId, ...each })
-  const change = { table: 'contact' as const, key: { id }, seen: was && row(was), after: contact && row(contact) }
-  return (await save(context, { ...forCare, kind: 'changed a contact' }, [change])).event
+/** Who is told of the children of a class. */
+export async function viewContacts({ db, who }: Context, classId: string): Promise<KnownContact[]> {
+  allow(changesSchool(who), 'look after the children’s contacts')
+  const rows = await db('contact')
+    .whereIn('student_id', db('enrolment').where({ class_id: classId }).select('student_id'))
+    .orderBy('position')
+  return rows.map(({ student_id: studentId, ...contact }) => ({ studentId, ...contact }))
+}
+
+/** Keeps people who are told of children, or takes them away, all or none. */
+export async function writeContacts(context: Context, contacts: readonly ContactToWrite[]): Promise<number | null> {
+  const { db, who } = context
+  allow(changesSchool(who), 'look after the children’s contacts')
+  const ids = [...new Set(contacts.map((each) => each.studentId))]
+  const known = await db('student').whereIn('id', ids).select('id')
+  if (known.length < ids.length) throw new Refusal('not found', 'There is no such student.')
+  const changes = contacts.map(({ id, studentId, contact, was }): Change => {
+    const row = (each: NonNullable<ContactToWrite['contact']>): Row => ({ student_id: studentId, ...each })
+    return { table: 'contact', key: { id }, seen: was && row(was), after: contact && row(contact) }
+  })
+  const kind = contacts.length === 1 ? 'changed a contact' : `changed ${contacts.length} contacts`
+  return (await save(context, { ...forCare, kind }, changes)).event
 }
 
 /** For how many days it is kept who opened what. */

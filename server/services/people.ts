@@ -11,7 +11,7 @@ import type {
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { signInKey } from '../access/signInKey'
-import type { Row } from '../data/changes/changeableTables'
+import type { Change, Row } from '../data/changes/changeableTables'
 import { invitationBy, makeInvitation, useInvitation, type Invitation } from '../data/invitations'
 import { endSessions, hashPassword } from '../data/people'
 import { loadClasses } from '../data/places'
@@ -53,39 +53,62 @@ async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
   return rows
 }
 
-/** Takes somebody into the staff, or changes how they are kept; who is switched off is signed out everywhere. */
-export async function writePerson(context: Context, { id, person, was }: PersonToWrite): Promise<number | null> {
+/**
+ * Takes people into the staff, or changes how they are kept, all or none; who is switched off is signed out everywhere.
+ */
+export async function writePeople(context: Context, people: readonly PersonToWrite[]): Promise<number | null> {
   const { db, who } = context
   allow(changesSchool(who), 'change the staff’s accounts')
+  requireEachOnce(people)
+  for (const each of people) await requirePossible(context, each)
+  await keepACoordinator(context, people)
+  const [first] = people
+  const kind =
+    people.length > 1
+      ? `changed ${people.length} accounts`
+      : first?.was === null
+        ? 'took somebody into the staff'
+        : 'changed an account'
+  const changes = people.map(({ id, person, was }): Change => ({
+    table: 'person',
+    key: { id },
+    seen: was && staffRow(was),
+    after: staffRow(person),
+  }))
+  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
+  const { event } = await save(context, deed, changes, { show: (row) => row })
+  for (const { id, person } of people) if (person.switchedOff) await endSessions(db, id)
+  return event
+}
+
+function requireEachOnce(people: readonly PersonToWrite[]): void {
+  const names = people.map(({ person }) => signInKey(person.signIn))
+  const twice = names.find((name, at) => names.indexOf(name) !== at)
+  if (twice !== undefined) throw new Refusal('invalid', `Two people would sign in as “${twice}”. Nothing was changed.`)
+}
+
+async function requirePossible(context: Context, { id, person }: PersonToWrite): Promise<void> {
+  const { db } = context
   if (person.role === 'teacher' && person.grades) throw new Refusal('invalid', 'Only a coordinator coordinates grades.')
   const signIn = signInKey(person.signIn)
   if (await db('person').where({ sign_in: signIn }).whereNot({ id }).first('id')) {
     throw new Refusal('invalid', `Somebody else signs in as “${signIn}” already.`)
   }
-  await keepACoordinator(context, id, person)
-  const kind = was === null ? 'took somebody into the staff' : 'changed an account'
-  const change = { table: 'person' as const, key: { id }, seen: was && staffRow(was), after: staffRow(person) }
-  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
-  const { event } = await save(context, deed, [change], { show: (row) => row })
-  if (person.switchedOff) await endSessions(db, id)
-  return event
 }
 
 /** Somebody must be left who can set up the school. @throws Refusal */
-async function keepACoordinator({ db }: Context, id: string, person: Staff): Promise<void> {
-  if (person.role === 'coordinator' && person.grades === null && !person.switchedOff) return
-  const other = await db('person')
-    .where({ role: 'coordinator', switched_off: false })
-    .whereNull('grade_from')
-    .whereNotNull('password_hash')
-    .whereNot({ id })
-    .first('id')
-  if (!other) {
-    throw new Refusal(
-      'invalid',
-      'A school needs a coordinator of all grades who can sign in. Make somebody else one first.',
-    )
-  }
+async function keepACoordinator({ db }: Context, people: readonly PersonToWrite[]): Promise<void> {
+  const changed = new Map(people.map(({ id, person }) => [id, person]))
+  const rows = await db('person').whereNotNull('password_hash').select('id', 'role', 'grade_from', 'switched_off')
+  const isLeft = rows.some(({ id, role, grade_from, switched_off }) => {
+    const after = changed.get(id) ?? { role, grades: grade_from, switchedOff: switched_off }
+    return after.role === 'coordinator' && after.grades === null && !after.switchedOff
+  })
+  if (isLeft) return
+  throw new Refusal(
+    'invalid',
+    'A school needs a coordinator of all grades who can sign in. Make somebody else one first.',
+  )
 }
 
 function staffRow({ signIn, given, family, role, grades, switchedOff }: Staff): Row {

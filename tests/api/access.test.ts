@@ -219,7 +219,7 @@ const rows: Row[] = [
   ],
   [
     'take somebody into the staff',
-    () => ['PUT', '/api/people', { id: randomUUID(), person: somebody(), was: null }],
+    () => ['PUT', '/api/people', { people: [{ id: randomUUID(), person: somebody(), was: null }] }],
     { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 403 },
   ],
   [

@@ -173,7 +173,7 @@ describe('who sees a class', () => {
     )
     const was = { ...marekRow, given: own?.given, family: own?.family, role: 'teacher', grades: null }
     const become = (grades: object) =>
-      put('/api/people', { id: people.marek, person: { ...was, role: 'coordinator', grades }, was })
+      put('/api/people', { people: [{ id: people.marek, person: { ...was, role: 'coordinator', grades }, was }] })
     for (const [grades, status] of [
       [{ from: 5, to: 6 }, 200],
       [{ from: 7, to: 8 }, 403],
@@ -184,7 +184,7 @@ describe('who sees a class', () => {
       expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
     }
     const teacher = { ...was, grades: { from: 5, to: 5 } }
-    expect((await put('/api/people', { id: people.marek, person: teacher, was })).status).toBe(422)
+    expect((await put('/api/people', { people: [{ id: people.marek, person: teacher, was }] })).status).toBe(422)
   })
 
   it('is said by the rules themselves', async () => {
@@ -216,18 +216,15 @@ describe('a family’s data', () => {
 
   it('has its contacts, each in their language, and says what is none', async () => {
     const id = await takeIn(from, child('Gozie'))
-    const contacts = `/api/students/${id}/contacts`
     const contactId = randomUUID()
-    const { event } = (await put(contacts, { id: contactId, contact: aunt, was: null })).body
+    const write = (contact: Contact | null, was: Contact | null, of = contactId) =>
+      put('/api/contacts', { contacts: [{ id: of, studentId: id, contact, was }] })
+    const { event } = (await write(aunt, null)).body
     expect((await care(id)).contacts).toEqual([{ id: contactId, ...aunt }])
-    const both = await Promise.all(
-      ['mother', 'guardian'].map((relation) =>
-        put(contacts, { id: contactId, contact: { ...aunt, relation }, was: aunt }),
-      ),
-    )
+    const both = await Promise.all(['mother', 'guardian'].map((relation) => write({ ...aunt, relation }, aunt)))
     expect(both.map((each) => each.status).toSorted()).toEqual([200, 409])
     for (const wrong of [{ language: 'zz' }, { email: 'nobody' }, { household: 0 }, { name: ' ' }])
-      expect((await put(contacts, { id: randomUUID(), contact: { ...aunt, ...wrong }, was: null })).status).toBe(422)
+      expect((await write({ ...aunt, ...wrong }, null, randomUUID())).status).toBe(422)
     expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(409)
   })
 
@@ -250,7 +247,7 @@ describe('a family’s data', () => {
   it('goes out whole as one file, and is erased, all but the fact', async () => {
     const id = await takeIn(from, child('Ifeoma'))
     const student = (await care(id)).schoolNumber
-    await put(`/api/students/${id}/contacts`, { id: randomUUID(), contact: aunt, was: null })
+    await put('/api/contacts', { contacts: [{ id: randomUUID(), studentId: id, contact: aunt, was: null }] })
     const settled = await settle(ines, from, id)
     const box = { studentId: id, box: 'art', text: 'Ifeoma draws.', sentences: [], ownWords: true }
     const comment = { ...box, status: 'in draft', version: 0 }

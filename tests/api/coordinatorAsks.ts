@@ -25,6 +25,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['see the school’s years', () => ['GET', '/api/years']],
     ['see what a next year is made from', () => ['GET', `${year()}/next`]],
     ['see a class list', () => ['GET', roster()]],
+    ['see a class’s contacts', () => ['GET', roster().replace('/students', '/contacts')]],
     ['see the set-up’s rows', () => ['GET', `${year()}/setup/rows`]],
     ['take away a class that is not there', () => ['PUT', `${year()}/classes`, gone({ name: null })]],
     ['take away a term that is not there', () => ['PUT', `${year()}/terms`, gone({ term: null })]],
@@ -35,7 +36,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['save all that is kept of a child', () => ['GET', `/api/students/${place().student('Finn').id}/data`]],
     [
       'take away a contact who is not there',
-      () => ['PUT', `/api/students/${place().student('Finn').id}/contacts`, gone({ contact: null })],
+      () => ['PUT', '/api/contacts', { contacts: [gone({ studentId: place().student('Finn').id, contact: null })] }],
     ],
     [
       'move a child who is not in the class',

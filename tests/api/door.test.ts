@@ -251,7 +251,7 @@ function malformedBodies(
     ['PUT', `${yearPath}/phrasebook/describing`, { tier: 'top', words: ['good'], was: ['fine'] }],
     ['PUT', `${yearPath}/boxes/art/plan`, { plan: 'opening', was: '' }],
     ['PUT', `${yearPath}/checks`, { checks: {}, was: {} }],
-    ['PUT', '/api/people', { id: randomUUID(), person: somebody, was: somebody }],
+    ['PUT', '/api/people', { people: [{ id: randomUUID(), person: somebody, was: somebody }] }],
     ['PUT', '/api/people/teaching', { id: randomUUID(), lesson, was: lesson }],
     ['POST', '/api/welcome/nothing', { password: 'three slow paper boats' }],
   ]

@@ -29,7 +29,7 @@ const staff = (signIn: string, more: Partial<Staff> = {}): Staff => ({
   ...more,
 })
 const write = (id: string, person: Staff, was: Staff | null) =>
-  philippa<{ event: number; message: string }>('PUT', '/api/people', { id, person, was })
+  philippa<{ event: number; message: string }>('PUT', '/api/people', { people: [{ id, person, was }] })
 const invite = async (id: string): Promise<string> =>
   (await philippa<InvitationAnswer>('POST', `/api/people/${id}/invitation`)).body.path.replace('/welcome/', '')
 const choose = (token: string, chosen = password) =>
@@ -78,6 +78,24 @@ describe('a new colleague', () => {
     const taken = { id: kept?.id, lesson: null, was: lesson }
     expect((await philippa('PUT', '/api/people/teaching', taken)).status).toBe(200)
     expect((await oda('GET', place.path)).status).toBe(403)
+  })
+
+  it('comes with others from a list, all or none, and goes with them by one undo', async () => {
+    const [one, two] = [randomUUID(), randomUUID()]
+    const list = (second: string) =>
+      philippa<{ event: number; message: string }>('PUT', '/api/people', {
+        people: [
+          { id: one, person: staff('list.one'), was: null },
+          { id: two, person: staff(second), was: null },
+        ],
+      })
+    expect((await list('ines')).body.message).toContain('signs in as “ines” already')
+    expect((await list('LIST.one')).body.message).toContain('would sign in as “list.one”')
+    expect(await member(one)).toBeUndefined()
+    const { event } = (await list('list.two')).body
+    expect([(await member(one))?.signIn, (await member(two))?.signIn]).toEqual(['list.one', 'list.two'])
+    expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
+    expect([await member(one), await member(two)]).toEqual([undefined, undefined])
   })
 
   it('is undone again, and an account that something rests on is not', async () => {

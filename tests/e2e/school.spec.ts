@@ -86,3 +86,52 @@ test('a child’s contacts, class and data are looked after, by keyboard too', a
   await expect(page.getByRole('table', { name: 'Who may see what of a class' })).toContainText('changes')
   expect(await lookedAt(page)).toEqual([[], 0])
 })
+
+test('lists of colleagues, skills and contacts come in by one door, told before anything is done', async ({ page }) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school')
+  const open = async (title: string, text: string) => {
+    const door = page.locator('details').filter({ hasText: title })
+    await door.getByText(title, { exact: true }).click()
+    await door.getByLabel(title, { exact: true }).fill(text)
+    return door
+  }
+  const people = await open(
+    'A list of colleagues',
+    'Name\tRole\tHat\nAdaeze Obi\tcoordinator\tred\nBo Li\thead\nInes Calloway\t',
+  )
+  await expect(people.getByRole('status')).toContainText('1 colleague new, 0 changed, 1 as they are, 1 refused')
+  await expect(people.getByRole('status')).toContainText('Hat')
+  await expect(people.getByText('Row 3: “head” is neither teacher nor coordinator.')).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await people.getByRole('button', { name: 'Take 1 colleague in' }).click()
+  await expect(page.getByRole('row', { name: /Adaeze Obi/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('row', { name: /Adaeze Obi/ })).toBeHidden()
+
+  await page.goto('/school/subjects')
+  const skills = await open('A list of skills', '')
+  await skills.locator('input[type=file]').setInputFiles({
+    name: 'skills.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Subject;Strand;Skill\nMathematics;Number;Doubles and halves\nLatin;Verbs;Declines\n'),
+  })
+  await expect(skills.getByRole('status')).toContainText('no subject “Latin”: 1 row is left out')
+  await skills.getByRole('button', { name: 'Take 1 skill in' }).click()
+  await expect(skills.getByRole('button', { name: 'Take 1 skill in' })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+
+  await page.goto('/school/classes')
+  const contacts = await open(
+    'A list of contacts',
+    'Student\tContact\tLanguage\nFinn Aaltonen\tMerja Aaltonen\tfi\nJonas\tPetra\tzz',
+  )
+  await expect(contacts.getByText(/Row 3: “Jonas” could be Jonas Petrescu or Jonas Vestergaard/)).toBeVisible()
+  await contacts.getByRole('button', { name: 'Take 1 contact in' }).click()
+  await expect(contacts.getByRole('button', { name: 'Take 1 contact in' })).toBeHidden()
+  await contacts
+    .getByLabel('A list of contacts', { exact: true })
+    .fill('Student\tContact\nFinn Aaltonen\tMerja Aaltonen')
+  await expect(contacts.getByRole('button', { name: 'Nothing in it is new' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Undo' }).click()
+})

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keyFor } from '~~/core/school/keyFor'
 import type { BoxRow } from '~~/contracts/ownSetup'
 import { useOwnSchool } from '~/stores/ownSchool'
 

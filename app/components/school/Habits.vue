@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keyFor } from '~~/core/school/keyFor'
 import type { HabitRow } from '~~/contracts/ownSetup'
 import { skillWords } from '~~/core/narrative/skillWords'
 import { useOwnSchool } from '~/stores/ownSchool'

@@ -1,10 +1,32 @@
 <script setup lang="ts">
+import { staffColumns, type StaffColumn } from '~~/core/exchange/lists/listColumns'
+import { planStaffList } from '~~/core/exchange/lists/planStaffList'
+import type { ReadList } from '~~/core/exchange/lists/readList'
+import { writeGrades } from '~~/core/people/gradeRange'
+import { displayName } from '~~/core/people/names'
 import { usePeople } from '~/stores/people'
 
 /** Who signs in, and who teaches what. */
 const people = usePeople()
 const { problem, attempt } = useAttempt()
 onMounted(() => attempt(people.load))
+
+/** Whom a list would take in; all of them, or none. */
+function planList(list: ReadList<StaffColumn>) {
+  const { added, unchanged, refused } = planStaffList(list, people.answer?.people ?? [])
+  return {
+    added: added.length,
+    changed: 0,
+    unchanged,
+    refused,
+    notes: [],
+    lines: added.map(
+      (person) =>
+        `${displayName(person)}, signs in as ${person.signIn}, ${person.role}${person.grades ? ` of grades ${writeGrades(person.grades)}` : ''}`,
+    ),
+    take: () => people.takeInAll(added.map((person) => ({ ...person, switchedOff: false }))),
+  }
+}
 </script>
 
 <template>
@@ -18,6 +40,13 @@ onMounted(() => attempt(people.load))
       </p>
       <StaffList class="mt-4" />
       <StaffForm class="mt-6" />
+      <ListDoor
+        class="mt-6"
+        title="A list of colleagues"
+        :columns="staffColumns"
+        :words="['colleague', 'colleagues']"
+        :plan="planList"
+      />
     </template>
   </section>
 </template>

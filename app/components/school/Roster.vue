@@ -190,5 +190,6 @@ function rename(name: string): Promise<void> {
         </button>
       </template>
     </form>
+    <ContactList v-if="students.length > 0" class="mt-6" />
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keyFor } from '~~/core/school/keyFor'
 import type { ScaleRow } from '~~/contracts/ownSetup'
 import { scaleProblems } from '~~/core/scales/scale'
 import { tiers } from '~~/core/scales/tier'

@@ -1,5 +1,10 @@
 <script setup lang="ts">
-import type { BoxRow, SkillRow, SubjectRow } from '~~/contracts/ownSetup'
+import { keyFor } from '~~/core/school/keyFor'
+import type { BoxRow, SetupChange, SkillRow, SubjectRow } from '~~/contracts/ownSetup'
+import { skillColumns, type SkillColumn } from '~~/core/exchange/lists/listColumns'
+import { planSkillList } from '~~/core/exchange/lists/planSkillList'
+import type { ReadList } from '~~/core/exchange/lists/readList'
+import { writeGrades } from '~~/core/people/gradeRange'
 import { lowerFirst } from '~~/core/narrative/capitals'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -83,6 +88,34 @@ function addSkill(): Promise<void> {
   })
 }
 const typedSkill = ref('')
+
+/** What a list of skills would do; all of it, or nothing. */
+function planList(list: ReadList<SkillColumn>) {
+  const { setup } = school
+  const chosenKey = subject.value?.key ?? ''
+  const known = { subjects: setup?.subjects ?? [], skills: setup?.skills ?? [], chosen: chosenKey }
+  const { added, changed, unchanged, refused, without } = planSkillList(list, known)
+  const changes: SetupChange[] = [
+    ...added.map((row) => ({ kind: 'skill' as const, row: { ...row }, was: null })),
+    ...changed.map(({ was, row }) => ({ kind: 'skill' as const, row: { ...row }, was: { ...was } })),
+  ]
+  const nameOf = (key: string): string => subjects.value.find((each) => each.key === key)?.name ?? key
+  return {
+    added: added.length,
+    changed: changed.length,
+    unchanged,
+    refused,
+    notes: without.map(
+      (each) =>
+        `This school has no subject “${each.subject}”: ${each.rows} ${each.rows === 1 ? 'row is' : 'rows are'} left out.`,
+    ),
+    lines: [...added, ...changed.map(({ row }) => row)].map(
+      (row) =>
+        `${nameOf(row.subject)}, ${row.strand}: ${row.statement}${row.grades ? ` (${writeGrades(row.grades)})` : ''}`,
+    ),
+    take: () => school.writeSetup(changes),
+  }
+}
 </script>
 
 <template>
@@ -157,6 +190,13 @@ const typedSkill = ref('')
           /></label>
           <button type="submit" class="quiet" :disabled="busy">Add skill</button>
         </form>
+        <ListDoor
+          class="mt-6"
+          title="A list of skills"
+          :columns="skillColumns"
+          :words="['skill', 'skills']"
+          :plan="planList"
+        />
       </div>
     </div>
   </section>

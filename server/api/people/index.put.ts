@@ -1,8 +1,8 @@
-import { personToWrite } from '../../../contracts/people'
+import { peopleToWrite } from '../../../contracts/people'
 import { bodyOf } from '../../http/body'
 import { staffRoute } from '../../http/staffRoute'
-import { writePerson } from '../../services/people'
+import { writePeople } from '../../services/people'
 
 export default staffRoute(async (context, event) => ({
-  event: await writePerson(context, await bodyOf(event, personToWrite)),
+  event: await writePeople(context, (await bodyOf(event, peopleToWrite)).people),
 }))

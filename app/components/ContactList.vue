@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { contactColumns, type ContactColumn } from '~~/core/exchange/lists/listColumns'
+import { planContactList, type KnownContact } from '~~/core/exchange/lists/planContactList'
+import type { ReadList } from '~~/core/exchange/lists/readList'
+import { useCare } from '~/stores/care'
+import { useOwnSchool } from '~/stores/ownSchool'
+import { useSettings } from '~/stores/settings'
+import { useView } from '~/stores/view'
+
+/** The contacts of a whole class as a list. */
+const school = useOwnSchool()
+const care = useCare()
+const view = useView()
+const settings = useSettings()
+const contacts = shallowRef<KnownContact[]>([])
+
+async function load(): Promise<void> {
+  if (school.classId) contacts.value = await care.loadContacts(`/api/years/${view.schoolYear}`, school.classId)
+}
+onMounted(load)
+
+function plan(list: ReadList<ContactColumn>) {
+  const students = school.roster?.students ?? []
+  const made = planContactList(list, { students, contacts: contacts.value })
+  const nameOf = (id: string): string => {
+    const student = students.find((each) => each.id === id)
+    return student ? settings.nameOf(student) : ''
+  }
+  return {
+    added: made.added.length,
+    changed: made.changed.length,
+    unchanged: made.unchanged,
+    refused: made.refused,
+    notes: [],
+    lines: [...made.added, ...made.changed].map(
+      ({ studentId, contact }) =>
+        `${nameOf(studentId)}: ${[contact.name, contact.relation, contact.email, contact.language].filter(Boolean).join(', ')}`,
+    ),
+    take: async () => {
+      await care.takeContactsIn(made)
+      await load()
+    },
+  }
+}
+</script>
+
+<template>
+  <ListDoor title="A list of contacts" :columns="contactColumns" :words="['contact', 'contacts']" :plan="plan" />
+</template>

@@ -1,0 +1,112 @@
+<script setup lang="ts" generic="Key extends string">
+import { decodeText } from '~~/core/exchange/decodeText'
+import type { ListColumn } from '~~/core/exchange/lists/listColumns'
+import { readList, type ReadList, type RefusedRow } from '~~/core/exchange/lists/readList'
+
+/**
+ * Where lists come in, of whatever kind: pasted from a spreadsheet, or from a CSV file; what it would do is told before
+ * it is done, and it is done whole.
+ */
+const props = defineProps<{
+  title: string
+  columns: readonly ListColumn<Key>[]
+  /** What each is called: "skill", "skills". */
+  words: readonly [one: string, many: string]
+  /** What the list would do. */
+  plan: (list: ReadList<Key>) => {
+    added: number
+    changed: number
+    unchanged: number
+    refused: readonly RefusedRow[]
+    notes: readonly string[]
+    /** A line for each that is new or changed. */
+    lines: readonly string[]
+    take: () => Promise<void>
+  }
+}>()
+const { busy, problem, attempt } = useAttempt()
+const id = useId()
+const written = ref('')
+
+const read = computed(() => {
+  if (written.value.trim() === '') return null
+  try {
+    const list = readList(written.value, props.columns)
+    return { list, plan: props.plan(list), wrong: '' }
+  } catch (error) {
+    return { list: null, plan: null, wrong: error instanceof Error ? error.message : String(error) }
+  }
+})
+const known = computed(() => props.columns.map(({ title }) => title).join(', '))
+const count = (number: number): string => `${number} ${props.words[number === 1 ? 0 : 1]}`
+
+function bring(event: Event): Promise<void> {
+  return attempt(async () => {
+    const input = event.target as HTMLInputElement
+    const [file] = input.files ?? []
+    if (file) written.value = decodeText(new Uint8Array(await file.arrayBuffer()))
+    input.value = ''
+  })
+}
+
+function take(): Promise<void> {
+  return attempt(async () => {
+    await read.value?.plan?.take()
+    written.value = ''
+  })
+}
+</script>
+
+<template>
+  <details class="border-t border-rule pt-3">
+    <summary class="font-semibold">{{ title }}</summary>
+    <form class="mt-2 grid gap-2" @submit.prevent="take">
+      <p :id="`${id}-help`" class="text-sm text-muted">
+        Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ known }}), or choose a
+        CSV file. Nothing changes before you have seen what it would do.
+      </p>
+      <textarea
+        v-model="written"
+        class="field font-mono text-sm"
+        rows="4"
+        :aria-label="title"
+        :aria-describedby="`${id}-help`"
+      ></textarea>
+      <label class="quiet cursor-pointer justify-self-start text-sm focus-within:outline-2 focus-within:outline-teal">
+        Choose a CSV file
+        <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="bring" />
+      </label>
+      <p v-if="problem || read?.wrong" class="needs" role="alert">{{ problem || read?.wrong }}</p>
+      <template v-if="read?.plan">
+        <div role="status" class="grid gap-1 border-l-2 border-teal bg-teal-wash px-3 py-2 text-sm">
+          <p>
+            {{ count(read.plan.added) }} new, {{ read.plan.changed }} changed, {{ read.plan.unchanged }} as they are,
+            {{ read.plan.refused.length }} refused.
+          </p>
+          <p v-if="read.list && read.list.unknown.length > 0">
+            Left out, since nobody knows the {{ read.list.unknown.length === 1 ? 'column' : 'columns' }}:
+            {{ read.list.unknown.join(', ') }}.
+          </p>
+          <p v-for="note in read.plan.notes" :key="note">{{ note }}</p>
+        </div>
+        <ul v-if="read.plan.refused.length > 0" class="needs text-sm">
+          <li v-for="each in read.plan.refused" :key="each.row">Row {{ each.row }}: {{ each.reason }}</li>
+        </ul>
+        <ul class="max-h-60 overflow-y-auto text-sm" tabindex="0" :aria-label="`What ${title} would bring`">
+          <li v-for="(line, at) in read.plan.lines" :key="at" class="border-b border-rule py-0.5">{{ line }}</li>
+        </ul>
+        <button
+          type="submit"
+          class="press justify-self-start"
+          :disabled="busy || read.plan.added + read.plan.changed === 0"
+        >
+          {{
+            read.plan.added + read.plan.changed === 0
+              ? 'Nothing in it is new'
+              : `Take ${count(read.plan.added + read.plan.changed)} in`
+          }}
+        </button>
+      </template>
+    </form>
+  </details>
+</template>

@@ -1,0 +1,75 @@
+import { roleByHeading } from '../guessGradebook'
+
+/** A column of a list: what it is called, how it is recognised, and whether it is what each row is about. */
+export interface ListColumn<Key extends string = string> {
+  readonly key: Key
+  readonly title: string
+  /** Whether a heading, as it is written and as its key (small letters alone), is this column's. */
+  readonly is: (heading: string, key: string) => boolean
+  /** True for the one column that a list without columns has: a row is one of these, whole. */
+  readonly main?: boolean
+}
+
+const by =
+  (pattern: RegExp) =>
+  (_heading: string, key: string): boolean =>
+    pattern.test(key)
+
+export type SkillColumn = 'subject' | 'strand' | 'statement' | 'familyWords' | 'grades' | 'teacherOnly'
+
+/** Columns of a list of skills; headings in English and in the languages of the neighbours. */
+export const skillColumns: readonly ListColumn<SkillColumn>[] = [
+  { key: 'subject', title: 'Subject', is: by(/^(subject|fach|matiere|asignatura|materia|vak|amne|fag)$/) },
+  { key: 'strand', title: 'Strand', is: by(/^(strand|area|domain|bereich|domaine|ambito|domein|omrade)$/) },
+  {
+    key: 'statement',
+    title: 'Skill',
+    is: by(/^(skill|statement|standard|outcome|kompetenz|competence|competencia|vaardigheid|fardighet)s?$/),
+    main: true,
+  },
+  {
+    key: 'familyWords',
+    title: 'In words for families',
+    is: by(/^(inwordsforfamilies|wordsforfamilies|familywords|parentwords)$/),
+  },
+  { key: 'grades', title: 'Grades', is: by(/^(grades?|years?|klassen?|stufen?)$/) },
+  { key: 'teacherOnly', title: 'Teacher only', is: by(/^(teacheronly|notonreport|internal)$/) },
+]
+
+export type StaffColumn = 'name' | 'given' | 'family' | 'signIn' | 'role' | 'grades'
+
+/** Columns of a list of staff. */
+export const staffColumns: readonly ListColumn<StaffColumn>[] = [
+  { key: 'given', title: 'Given name', is: (heading) => roleByHeading(heading) === 'given name' },
+  { key: 'family', title: 'Family name', is: (heading) => roleByHeading(heading) === 'family name' },
+  {
+    key: 'signIn',
+    title: 'Signs in as',
+    is: by(/^(signsinas|signin|login|user|username|account|benutzer|benutzername)$/),
+  },
+  { key: 'role', title: 'Role', is: by(/^(role|rolle|funktion|fonction|rol)$/) },
+  { key: 'grades', title: 'Of grades', is: by(/^(of)?(grades?|years?|klassen?|stufen?)$/) },
+  { key: 'name', title: 'Name', is: (heading) => roleByHeading(heading) === 'name', main: true },
+]
+
+export type ContactColumn = 'number' | 'student' | 'name' | 'relation' | 'email' | 'language' | 'household' | 'told'
+
+/** Columns of a list of contacts; each row says whose child it is by number or by name. */
+export const contactColumns: readonly ListColumn<ContactColumn>[] = [
+  { key: 'number', title: 'Number', is: (heading) => roleByHeading(heading) === 'number' },
+  {
+    key: 'student',
+    title: 'Student',
+    is: by(/^(student|child|pupil|kind|schuler|eleve|alumno|leerling|elev|barn)(name)?$/),
+  },
+  {
+    key: 'name',
+    title: 'Contact',
+    is: by(/^(contact|parent|guardian|carer|contactname|kontakt|eltern|parents?|contacto|tutor)$/),
+  },
+  { key: 'relation', title: 'Relation', is: by(/^(relation|relationship|istothechild|beziehung|lien|relacion)$/) },
+  { key: 'email', title: 'Mail', is: by(/^(mail|email|emailaddress|correo|courriel)$/) },
+  { key: 'language', title: 'Language', is: by(/^(language|sprache|langue|idioma|taal|sprak)$/) },
+  { key: 'household', title: 'Household', is: by(/^(household|family|haushalt|foyer|hogar)$/) },
+  { key: 'told', title: 'Reports go to them', is: by(/^(reportsgotothem|reports?|told|receivesreports?)$/) },
+]

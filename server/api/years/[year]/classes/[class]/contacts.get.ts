@@ -1,0 +1,4 @@
+import { idOf, staffRoute } from '../../../../../http/staffRoute'
+import { viewContacts } from '../../../../../services/care'
+
+export default staffRoute((context, event) => viewContacts(context, idOf(event, 'class')))
