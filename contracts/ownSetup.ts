@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import { layoutSchema } from '../core/school/layout'
+import { markRulesSchema } from '../core/marks/markRules'
+import { possessiveRules } from '../core/narrative/possessive'
 import { gradeRange } from '../core/people/gradeRange'
 import { tiers } from '../core/scales/tier'
 import { key, text } from '../core/text/textSchema'
@@ -82,6 +85,23 @@ export type SetupKind = SetupChange['kind']
 
 export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(200) })
 
+/** The school itself, apart from what its checks look for, and how its reports are arranged. */
+const schoolAndReport = z.object({
+  name: needed(120, 'A school needs a name.'),
+  place: trimmed(120),
+  markRules: markRulesSchema,
+  possessives: z.enum(possessiveRules),
+  layout: layoutSchema
+    .extend({ title: needed(120, 'A report needs a title.') })
+    .refine(({ parts }) => parts.length > 0, 'A report needs a part at least.')
+    .refine(({ parts }) => new Set(parts).size === parts.length, 'A part of the report stands there twice.'),
+})
+export type SchoolAndReport = z.infer<typeof schoolAndReport>
+
+/** The school as it shall be. `was`: as its writer saw it. */
+export const schoolToWrite = z.object({ school: schoolAndReport, was: schoolAndReport })
+export type SchoolToWrite = z.infer<typeof schoolToWrite>
+
 export type SubjectRow = z.infer<typeof subjectRow>
 export type SkillRow = z.infer<typeof skillRow>
 export type HabitRow = z.infer<typeof habitRow>
@@ -91,6 +111,7 @@ export type ScaleRow = z.infer<typeof scaleRow>
 /** The set-up of a year with what is retired, and how much rests on each row of it. */
 export interface OwnSetupAnswer {
   year: string
+  school: SchoolAndReport
   subjects: SubjectRow[]
   skills: SkillRow[]
   habits: HabitRow[]

@@ -3,22 +3,21 @@ import { readFileSync, statSync } from 'node:fs'
 import { Agent, request } from 'node:http'
 import { createServer } from 'node:net'
 import { brotliDecompressSync } from 'node:zlib'
-import type { Knex } from 'knex'
 import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence'
 import { loadDemo } from '../demo/loadDemo'
 import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
-import { hashPassword } from '../server/data/people'
 import { stopReading } from '../server/reading/readTableBeside'
+import { fillYear, growSchool } from './benchGrow'
 import { later, percentiles, timesOf, together } from './benchTimes'
 import { yearTimes } from './benchYear'
 import { startCluster } from './cluster.mjs'
 
 /**
- * What a school of 42 classes and 40 teachers at once costs: a school that is made for it in a database of its own, on
+ * What a school of 48 classes and 40 teachers at once costs: a school that is made for it in a database of its own, on
  * Facunda's own cluster, and removed. Queries are counted in PostgreSQL's own log.
  */
-const classes = 42
+const classes = 48
 const users = 40
 const savesEach = 15
 const recordsEach = 4
@@ -37,7 +36,7 @@ let web: ChildProcess | null = null
 try {
   await migrate(db)
   await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
-  const rooms = await growSchool(db)
+  const rooms = await growSchool(db, classes)
   await db.raw('vacuum analyze')
   web = startWeb()
   await healthy()
@@ -52,11 +51,6 @@ try {
   await admin.raw('drop database ?? with (force)', [name])
   await admin.destroy()
   if (cluster.startedHere) cluster.stop()
-}
-
-interface Room {
-  id: string
-  signIn: string
 }
 
 async function report(teachers: string[], places: string[]): Promise<void> {
@@ -131,7 +125,19 @@ async function report(teachers: string[], places: string[]): Promise<void> {
     .then((row) => row ?? { year_id: '' })
   const asCoordinator = (method: string, path: string, body?: object): Promise<Buffer> =>
     ask(philippa, method, path, body)
-  for (const line of await yearTimes(asCoordinator, yearId, brotliDecompressSync)) console.log(line)
+  let last = yearId
+  for (let more = 0; more < 2; more += 1) {
+    const { lines, made } = await yearTimes(asCoordinator, last, brotliDecompressSync)
+    for (const line of lines) console.log(line)
+    await fillYear(db, { from: yearId, to: made })
+    last = made
+  }
+  await db.raw('vacuum analyze')
+  console.log('  with three years of them, each settled and written')
+  console.log(
+    `  … the coordinator's desk           ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
+  )
+  console.log(`  … a class's record alone           ${percentiles(await timesOf(8, () => ask(one, 'GET', place)))}`)
   console.log(`  memory of the web over this load   ${webMemory()}`)
   console.log(`  health while the worst comes in    at most ${(await healthAtWorst(one, place)).toFixed(0)} ms`)
   console.log(`  memory of the web with the worst   ${webMemory()}`)
@@ -148,59 +154,6 @@ async function standing(studentId: string): Promise<string | null> {
   return (
     (await db('settled_level').where({ student_id: studentId, about: 'M1', kind: 'skill' }).first())?.symbol ?? null
   )
-}
-
-/** The demo's 5 Juniper over and over: people, work, results, levels, marks and comments. */
-async function growSchool(base: Knex): Promise<Room[]> {
-  const juniper = await base('class_room').where({ name: '5 Juniper' }).first()
-  const rooms: Room[] = []
-  const hash = await hashPassword('bench-password')
-  for (let nth = 0; nth < classes; nth += 1) {
-    const [room] = await base('class_room')
-      .insert({ year_id: juniper?.year_id ?? '', name: `Bench ${nth}` })
-      .returning('id')
-    const [person] = await base('person')
-      .insert({
-        sign_in: `bench${nth}`,
-        password_hash: hash,
-        given_name: 'Bench',
-        family_name: String(nth),
-        role: 'teacher',
-      })
-      .returning('id')
-    await base('teaching').insert({ person_id: person?.id ?? '', class_id: room?.id ?? '', subject: null })
-    await base.raw(
-      `
-      create temporary table pair on commit drop as
-        select student_id as old, gen_random_uuid() as new, position, grade_level from enrolment where class_id = :from;
-      insert into student select pair.new, school_number || ' ' || :nth, legal_given, used_name, family, pronouns
-        from student join pair on pair.old = student.id;
-      insert into enrolment select :to, new, position, grade_level from pair;
-      insert into category select :to, subject, key, name, weight from category where class_id = :from;
-      create temporary table piece on commit drop as
-        select id as old, gen_random_uuid() as new from work where class_id = :from;
-      insert into work select piece.new, :to, subject, term_id, title, category, done_on, out_of, weight, counts
-        from work join piece on piece.old = work.id;
-      insert into result select piece.new, pair.new, state, score, remark
-        from result join piece on piece.old = work_id join pair on pair.old = student_id;
-      insert into settled_mark select pair.new, subject, term_id, percent, special, reason
-        from settled_mark join pair on pair.old = student_id;
-      insert into settled_level select pair.new, about, term_id, kind, symbol
-        from settled_level join pair on pair.old = student_id;
-      insert into comment select pair.new, box, term_id, text, sentences, own_words, status, version
-        from comment join pair on pair.old = student_id;
-      insert into attendance select pair.new, term_id, days_open, absences, lates
-        from attendance join pair on pair.old = student_id`
-        .replaceAll(':from', `'${juniper?.id}'`)
-        .replaceAll(':to', `'${room?.id}'`)
-        .replaceAll(':nth', `'${nth}'`)
-        .split(';')
-        .map((statement) => statement.trim())
-        .reduce((all, statement) => `${all}${statement};`, 'begin;') + 'commit;',
-    )
-    rooms.push({ id: room?.id ?? '', signIn: `bench${nth}` })
-  }
-  return rooms
 }
 
 function startWeb(): ChildProcess {

@@ -9,8 +9,15 @@ import { timesOf } from './benchTimes'
 
 type Ask = (method: string, path: string, body?: object) => Promise<Buffer>
 
-/** What it takes to make a new year from one with all its classes, and a school folder out and in; lines to print. */
-export async function yearTimes(ask: Ask, yearId: string, unpack: (answer: Buffer) => Buffer): Promise<string[]> {
+/**
+ * What it takes to make a new year from one with all its classes, and a school folder out and in.
+ * @returns lines to print, and the new year's id
+ */
+export async function yearTimes(
+  ask: Ask,
+  yearId: string,
+  unpack: (answer: Buffer) => Buffer,
+): Promise<{ lines: string[]; made: string }> {
   const get = async <T>(path: string): Promise<T> => {
     const answer = await ask('GET', path)
     return JSON.parse((answer[0] === 0x7b ? answer : unpack(answer)).toString()) as T
@@ -27,7 +34,10 @@ export async function yearTimes(ask: Ask, yearId: string, unpack: (answer: Buffe
       students: students.map((student) => student.id),
     })),
   }
-  const [made = 0] = await timesOf(1, () => ask('POST', '/api/years', wanted))
+  let made = ''
+  const [making = 0] = await timesOf(1, async () => {
+    made = (JSON.parse((await ask('POST', '/api/years', wanted)).toString()) as { year: string }).year
+  })
   const { setup } = await get<SetupAnswer>(`/api/years/${yearId}/setup`)
   const [folder = 0] = await timesOf(1, () => {
     const files = [...writeSetupFolder(setup)].map(([name, text]) => [name, strToU8(text)] as const)
@@ -36,8 +46,11 @@ export async function yearTimes(ask: Ask, yearId: string, unpack: (answer: Buffe
     if (problems.length > 0) throw new Error('The folder did not come in again.')
     return Promise.resolve()
   })
-  return [
-    `  a new year of ${classes.length} classes made      ${made.toFixed(0)} ms`,
-    `  the school folder out and in again ${folder.toFixed(0)} ms`,
-  ]
+  return {
+    lines: [
+      `  a new year of ${classes.length} classes made      ${making.toFixed(0)} ms`,
+      `  the school folder out and in again ${folder.toFixed(0)} ms`,
+    ],
+    made,
+  }
 }

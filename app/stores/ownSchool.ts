@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassesAnswer, ListedStudent, RosterAnswer, StudentToMove } from '~~/contracts/classes'
-import type { OwnSetupAnswer, SetupChange } from '~~/contracts/ownSetup'
+import type { OwnSetupAnswer, SchoolAndReport, SetupChange } from '~~/contracts/ownSetup'
 import type { YearsAnswer, YearToFollow, YearToMake } from '~~/contracts/setUp'
 import type { TermDays } from '~~/core/terms/schoolYear'
 import { askServer } from '~/composables/useApi'
@@ -122,6 +122,14 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     await loadSetup()
   }
 
+  /** Changes the school itself, its rules or its report. */
+  async function writeSchool(part: Partial<SchoolAndReport>): Promise<void> {
+    const was = setup.value?.school
+    if (!was) return
+    await change('/school', { school: { ...was, ...part }, was })
+    await loadSetup()
+  }
+
   return {
     years,
     isDemo,
@@ -144,5 +152,6 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     moveStudent,
     writeTerm,
     writeSetup,
+    writeSchool,
   }
 })

@@ -3,6 +3,8 @@ import type { OwnSetupAnswer, SetupUses } from '../../contracts/ownSetup'
 
 const rowsQuery = `
   select (select name from school_year where id = :year) as year,
+    (select settings - 'checks' || jsonb_build_object('layout', (select definition from layout where year_id = :year
+      order by key limit 1)) from school where year_id = :year) as school,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
       'markScale', mark_scale, 'skillScale', skill_scale, 'position', position, 'retired', retired)
       order by position), '[]') from subject where year_id = :year) as subjects,

@@ -1,4 +1,11 @@
-import type { OwnSetupAnswer, SetupChange, SetupKind, SetupUses } from '../../contracts/ownSetup'
+import type {
+  OwnSetupAnswer,
+  SchoolAndReport,
+  SchoolToWrite,
+  SetupChange,
+  SetupKind,
+  SetupUses,
+} from '../../contracts/ownSetup'
 import { readPlan } from '../../core/narrative/plan'
 import { skillWords } from '../../core/narrative/skillWords'
 import { planProblems } from '../../core/record/planProblems'
@@ -7,7 +14,7 @@ import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { countUses, loadSetupRows } from '../data/ownSetup'
-import { save, type Context } from './context'
+import { save, setupOf, type Context } from './context'
 
 /** A year's set-up as its coordinator changes it. */
 export async function viewOwnSetup(context: Context, yearId: string): Promise<OwnSetupAnswer> {
@@ -41,6 +48,28 @@ export async function writeOwnSetup(
       changes.map((change) => changeOf(change, yearId)),
     )
   ).event
+}
+
+/** Changes the school's name, place and rules, and how its reports are arranged; the checks are changed elsewhere. */
+export async function writeSchool(
+  context: Context,
+  yearId: string,
+  { school, was }: SchoolToWrite,
+): Promise<number | null> {
+  allow(changesSchool(context.who), 'change the school’s set-up')
+  const { checks } = (await setupOf(context, yearId)).school
+  const own = ({ layout: _layout, ...settings }: SchoolAndReport): Row => ({ settings: { ...settings, checks } })
+  const changes: Change[] = [
+    { table: 'school', key: { year_id: yearId }, seen: own(was), after: own(school) },
+    {
+      table: 'layout',
+      key: { year_id: yearId, key: was.layout.key },
+      seen: { definition: was.layout },
+      after: { definition: { ...school.layout, key: was.layout.key } },
+    },
+  ]
+  const deed = { classId: null, termId: null, kind: 'changed the school and its report', needs: ['school' as const] }
+  return (await save(context, deed, changes)).event
 }
 
 function requireEachOnce(changes: readonly SetupChange[]): void {

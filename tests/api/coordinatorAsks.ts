@@ -20,6 +20,11 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     const row = { ...place().answer.record.habits[0], position: 0, retired: false }
     return { kind: 'habit', row, was: row }
   }
+  const sameSchool = (): object => {
+    const { school, layout } = place().answer.record
+    const { checks: _checks, ...own } = school
+    return { ...own, layout }
+  }
   return [
     ['see the school’s classes', () => ['GET', `${year()}/classes`]],
     ['see the school’s years', () => ['GET', '/api/years']],
@@ -53,6 +58,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
       422,
     ],
     ['throw the demo away by another name', () => ['POST', '/api/demo/leave', { name: 'Elsewhere' }], 422],
+    ['leave the school as it is', () => ['PUT', `${year()}/school`, { school: sameSchool(), was: sameSchool() }]],
     ['leave a habit as it is', () => ['PUT', `${year()}/setup/rows`, { changes: [sameHabit()] }]],
   ]
 }

@@ -224,3 +224,38 @@ describe('classes and students', () => {
     expect((await nobody('GET', '/api/set-up')).body).toEqual({ needed: false, beginnings: [] })
   })
 })
+
+describe('the school, its marks and its report', () => {
+  const own = async () => (await philippa<OwnSetupAnswer>('GET', `${place.yearPath}/setup/rows`)).body.school
+  const write = (school: object, was: object) => philippa<Done>('PUT', `${place.yearPath}/school`, { school, was })
+
+  it('are changed with what was seen, keep what the checks look for, and come back by undo', async () => {
+    const was = await own()
+    const { checks } = (await see(philippa, place.path)).record.school
+    const school = {
+      ...was,
+      name: 'Larkhollow Upper School',
+      markRules: { ...was.markRules, decimals: 1 },
+      layout: { ...was.layout, paper: 'Letter', parts: ['subjects', 'general comment'] },
+    }
+    const { status, body } = await write(school, was)
+    expect(status).toBe(200)
+    const seen = (await see(philippa, place.path)).record
+    expect(seen).toMatchObject({ school: { name: school.name, checks }, layout: school.layout })
+    expect((await write({ ...was, place: 'Elsewhere' }, was)).status).toBe(409)
+    await undo(body.event)
+    expect(await own()).toEqual(was)
+  })
+
+  it.each([
+    [{ name: ' ' }, /needs a name/],
+    [{ layout: { parts: [] } }, /a part at least/],
+    [{ layout: { parts: ['scale', 'scale'] } }, /stands there twice/],
+    [{ layout: { title: '' } }, /needs a title/],
+  ])('%j is refused', async (part, reason) => {
+    const was = await own()
+    const layout = { ...was.layout, ...('layout' in part ? part.layout : {}) }
+    const { status, body } = await write({ ...was, ...part, layout }, was)
+    expect([status, body.message]).toEqual([422, expect.stringMatching(reason)])
+  })
+})

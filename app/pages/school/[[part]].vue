@@ -20,6 +20,7 @@ const parts = [
   ['scales', 'Scales'],
   ['habits', 'Habits'],
   ['boxes', 'Comment boxes'],
+  ['report', 'Marks and report'],
   ['folder', 'School folder'],
   ['care', 'Families’ data'],
 ] as const
@@ -64,6 +65,7 @@ onUnmounted(() => saving.did(null))
     <SchoolScales v-else-if="part === 'scales'" class="mt-6" />
     <SchoolHabits v-else-if="part === 'habits'" class="mt-6" />
     <SchoolBoxes v-else-if="part === 'boxes'" class="mt-6" />
+    <SchoolReport v-else-if="part === 'report'" class="mt-6" />
     <SchoolFolder v-else-if="part === 'folder'" class="mt-6" />
     <SchoolCare v-else-if="part === 'care'" class="mt-6" />
     <p v-else class="mt-6">There is no such part of the school.</p>

@@ -42,6 +42,7 @@ export const changeableTables = {
   describing_words: { key: ['year_id', 'tier'], setup: true },
   comment_box: { key: ['year_id', 'key'], setup: true },
   school: { key: ['year_id'], setup: true },
+  layout: { key: ['year_id', 'key'], setup: true },
 } as const satisfies Record<string, TableRule>
 
 export type ChangeableTable = keyof typeof changeableTables

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import type { SchoolAndReport } from '~~/contracts/ownSetup'
+import { reportParts, type ReportPart } from '~~/core/school/layout'
+import { useOwnSchool } from '~/stores/ownSchool'
+
+/** The school's name, how marks are worked out, and how its reports are arranged. */
+const school = useOwnSchool()
+const { busy, problem, attempt } = useAttempt()
+onMounted(() => attempt(school.loadSetup))
+const own = computed(() => school.setup?.school)
+const write = (part: Partial<SchoolAndReport>): Promise<void> => attempt(() => school.writeSchool(part))
+const writeRules = (part: Partial<SchoolAndReport['markRules']>): void => {
+  if (own.value) void write({ markRules: { ...own.value.markRules, ...part } })
+}
+const writeLayout = (part: Partial<SchoolAndReport['layout']>): void => {
+  if (own.value) void write({ layout: { ...own.value.layout, ...part } })
+}
+/** The parts that the report has, in its order, then those that it has not. */
+const parts = computed(() => {
+  const chosen = own.value?.layout.parts ?? []
+  return [...chosen, ...reportParts.filter((part) => !chosen.includes(part))]
+})
+
+function turn(part: ReportPart, stands: boolean): void {
+  const chosen = own.value?.layout.parts ?? []
+  writeLayout({ parts: stands ? [...chosen, part] : chosen.filter((each) => each !== part) })
+}
+
+function raise(part: ReportPart): void {
+  const chosen = [...(own.value?.layout.parts ?? [])]
+  const at = chosen.indexOf(part)
+  if (at < 1) return
+  chosen.splice(at - 1, 2, part, chosen[at - 1] as ReportPart)
+  writeLayout({ parts: chosen })
+}
+
+const rules = [
+  [
+    'missing',
+    'Missing work',
+    [
+      ['counts as zero', 'counts as zero'],
+      ['is left out', 'is left out'],
+    ],
+  ],
+  [
+    'method',
+    'Marks add up',
+    [
+      ['by category', 'by categories and their weights'],
+      ['by points', 'by points'],
+    ],
+  ],
+  [
+    'letterFrom',
+    'The level is read off',
+    [
+      ['unrounded', 'the exact mark'],
+      ['rounded', 'the rounded mark'],
+    ],
+  ],
+] as const
+</script>
+
+<template>
+  <section aria-labelledby="report">
+    <h2 id="report" class="text-xl font-semibold">School, marks and report of {{ school.setup?.year }}</h2>
+    <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
+    <div v-if="own" class="mt-4 grid max-w-180 gap-6">
+      <div class="flex flex-wrap gap-3 text-sm">
+        <label class="grid gap-1"
+          >Name of the school <input class="field w-64" :value="own.name" @change="write({ name: valueOf($event) })"
+        /></label>
+        <label class="grid gap-1"
+          >Place <input class="field w-56" :value="own.place" @change="write({ place: valueOf($event) })"
+        /></label>
+        <label class="grid gap-1"
+          >Names that end in s
+          <select
+            class="field"
+            :value="own.possessives"
+            @change="write({ possessives: valueOf($event) as SchoolAndReport['possessives'] })"
+          >
+            <option value="apostrophe and s">James’s work</option>
+            <option value="apostrophe only">James’ work</option>
+          </select></label
+        >
+      </div>
+      <div>
+        <h3 class="font-semibold">How marks are worked out</h3>
+        <p class="mt-1 text-sm text-muted">
+          Proposals are worked out anew by what is chosen here; what is settled stays.
+        </p>
+        <div class="mt-2 flex flex-wrap gap-3 text-sm">
+          <label v-for="[key, title, answers] in rules" :key="key" class="grid gap-1"
+            >{{ title }}
+            <select class="field" :value="own.markRules[key]" @change="writeRules({ [key]: valueOf($event) })">
+              <option v-for="[value, words] in answers" :key="value" :value="value">{{ words }}</option>
+            </select></label
+          >
+          <label class="grid gap-1"
+            >Decimals shown
+            <input
+              class="field w-20"
+              type="number"
+              min="0"
+              max="3"
+              :value="own.markRules.decimals"
+              @change="writeRules({ decimals: Number(valueOf($event)) })"
+          /></label>
+        </div>
+      </div>
+      <div>
+        <h3 class="font-semibold">The report</h3>
+        <div class="mt-2 flex flex-wrap gap-3 text-sm">
+          <label class="grid gap-1"
+            >Title
+            <input class="field w-56" :value="own.layout.title" @change="writeLayout({ title: valueOf($event) })"
+          /></label>
+          <label class="grid gap-1"
+            >Paper
+            <select
+              class="field"
+              :value="own.layout.paper"
+              @change="writeLayout({ paper: valueOf($event) as SchoolAndReport['layout']['paper'] })"
+            >
+              <option>A4</option>
+              <option>Letter</option>
+            </select></label
+          >
+          <label class="grid gap-1"
+            >Marks
+            <select
+              class="field"
+              :value="own.layout.marks"
+              @change="writeLayout({ marks: valueOf($event) as SchoolAndReport['layout']['marks'] })"
+            >
+              <option value="percent and level">percent and level</option>
+              <option value="level">level alone</option>
+              <option value="none">none</option>
+            </select></label
+          >
+        </div>
+        <ol class="mt-3 grid max-w-88" aria-label="Parts of the report, in order">
+          <li v-for="(part, at) in parts" :key="part" class="flex items-center gap-3 border-b border-rule py-1">
+            <label class="flex flex-1 items-center gap-2"
+              ><input
+                type="checkbox"
+                :checked="own.layout.parts.includes(part)"
+                :disabled="busy"
+                @change="turn(part, ($event.target as HTMLInputElement).checked)"
+              />
+              {{ part }}</label
+            >
+            <button
+              v-if="at > 0 && own.layout.parts.includes(part)"
+              type="button"
+              class="link text-sm"
+              :disabled="busy"
+              @click="raise(part)"
+            >
+              up <span class="sr-only">{{ part }}</span>
+            </button>
+          </li>
+        </ol>
+      </div>
+    </div>
+  </section>
+</template>
