@@ -43,6 +43,14 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     await chooseYear(made)
   }
 
+  /** Takes the year that is looked at away, and looks at the one before. */
+  async function removeYear(): Promise<void> {
+    await askServer('DELETE', await path())
+    await loadYears()
+    const before = years.value.at(-1)
+    if (before) await chooseYear(before.id)
+  }
+
   async function yearToFollow(): Promise<YearToFollow> {
     return askServer<YearToFollow>('GET', `${await path()}/next`)
   }
@@ -136,6 +144,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     loadYears,
     chooseYear,
     makeYear,
+    removeYear,
     yearToFollow,
     year,
     setup,

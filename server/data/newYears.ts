@@ -49,6 +49,50 @@ export async function carryClassOver(
   if (rows.length > 0) await trx('enrolment').insert(rows)
 }
 
+/** What was recorded in a year, in words for each kind: "3 marks". */
+export async function recordedIn(db: Knex, yearId: string): Promise<string[]> {
+  const { rows } = await db.raw<{ rows: { one: string; many: string; count: number }[] }>(
+    `with own as (select id from term where year_id = ?)
+     select 'piece of work' as one, 'pieces of work' as many, count(*) from work where term_id in (select id from own)
+     union all select 'mark', 'marks', count(*) from settled_mark where term_id in (select id from own)
+     union all select 'level', 'levels', count(*) from settled_level where term_id in (select id from own)
+     union all select 'text', 'texts', count(*) from comment where term_id in (select id from own) and text <> ''
+     union all select 'record of attendance', 'records of attendance', count(*) from attendance where term_id in (select id from own)
+     union all select 'note', 'notes', count(*) from observation where term_id in (select id from own)
+     union all select 'run of reports', 'runs of reports', count(*) from report_run where term_id in (select id from own)`,
+    [yearId],
+  )
+  return rows.filter(({ count }) => count > 0).map(({ one, many, count }) => `${count} ${count === 1 ? one : many}`)
+}
+
+/**
+ * Takes a year away with its terms, classes and set-up. What is kept for undoing changes in it goes too: nobody could
+ * look at it any more. The children stay.
+ */
+export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promise<void> {
+  await trx.raw(
+    `with gone as (select id from event where class_id in (select id from class_room where year_id = :year)
+        or term_id in (select id from term where year_id = :year)
+        or exists (select from jsonb_array_elements(changes) as change
+          where change -> 'key' ->> 'year_id' = :year::text or change -> 'after' ->> 'year_id' = :year::text
+            or change -> 'before' ->> 'year_id' = :year::text))
+     update event set class_id = null, term_id = null, needs = null, changes = '[]' where id in (select id from gone)`,
+    { year: yearId },
+  )
+  for (const table of ['comment', 'accepted_finding'])
+    await trx(table)
+      .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
+      .delete()
+  for (const table of ['gradebook_file', 'remembered_mapping', 'opening', 'teaching', 'category', 'enrolment'])
+    await trx(table)
+      .whereIn('class_id', trx('class_room').where({ year_id: yearId }).select('id'))
+      .delete()
+  const ofYear = [...carriedOver].reverse().map(([table]) => table)
+  for (const table of ['class_room', 'term', 'setup_version', ...ofYear])
+    await trx(table).where({ year_id: yearId }).delete()
+  await trx('school_year').where({ id: yearId }).delete()
+}
+
 /** The classes of a year with their students; who left before its end goes on nowhere. */
 export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearToFollow> {
   const { rows } = await db.raw<{ rows: YearToFollow['classes'] }>(

@@ -1,9 +1,11 @@
 import type { YearsAnswer, YearToFollow, YearToMake } from '../../contracts/setUp'
+import { listOf } from '../../core/narrative/listOf'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { keepEvents } from '../data/changes/keptEvents'
 import { demoMark, markOf } from '../data/databaseMark'
-import { carryClassOver, carrySetupOver, loadYearToFollow } from '../data/newYears'
+import { carryClassOver, carrySetupOver, loadYearToFollow, recordedIn, takeYearAway } from '../data/newYears'
+import { inTransaction } from '../data/transactions'
 import { yearOf, type Context } from './context'
 import { addTerm } from './setUpSchool'
 
@@ -12,6 +14,29 @@ export async function viewYears(context: Context): Promise<YearsAnswer> {
   allow(changesSchool(context.who), 'see the school’s years')
   const demo = (await markOf(context.db)) === demoMark
   return { years: context.years.map(({ id, name }) => ({ id, name })), demo }
+}
+
+/**
+ * Takes the last year away, where nothing has been recorded in it yet: a year that was made too early, or wrongly.
+ * @throws Refusal saying what is recorded in it
+ */
+export async function removeYear(context: Context, yearId: string): Promise<void> {
+  allow(changesSchool(context.who), 'take a school year away')
+  const { name } = yearOf(context, yearId)
+  if (context.years.length < 2) throw new Refusal('invalid', 'A school needs a year at least.')
+  if (context.years.at(-1)?.id !== yearId) {
+    throw new Refusal('invalid', `A year came after ${name}. Only the last one can be taken away.`)
+  }
+  await inTransaction(context.db, async (trx) => {
+    await trx.raw('lock table school_year in exclusive mode')
+    const recorded = await recordedIn(trx, yearId)
+    if (recorded.length > 0) {
+      throw new Refusal('invalid', `${name} holds ${listOf(recorded)}. A year with a record is not taken away.`)
+    }
+    await takeYearAway(trx, yearId)
+    const deed = { personId: context.who.personId, classId: null, termId: null, kind: `took the year ${name} away` }
+    await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
+  })
 }
 
 /** What a next year would be made from. */

@@ -221,7 +221,7 @@ describe('classes and students', () => {
       },
     }
     expect((await nobody('POST', '/api/set-up', again)).status).toBe(403)
-    expect((await nobody('GET', '/api/set-up')).body).toEqual({ needed: false, beginnings: [] })
+    expect((await nobody('GET', '/api/set-up')).body).toEqual({ needed: false, demo: true, beginnings: [] })
   })
 })
 

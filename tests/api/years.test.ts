@@ -125,8 +125,20 @@ describe('a year made from another', () => {
       expect((await setupIn(year)).skills).toHaveLength(before.skills.length - 1)
       expect(await setupIn(thisYear())).toEqual(before)
     } finally {
-      await removeYear(year)
+      expect((await philippa('DELETE', `/api/years/${year}`)).status).toBe(200)
     }
+    expect((await philippa('GET', `/api/years/${year}/setup`)).status).toBe(404)
+    expect((await see(philippa, place.path)).record.students).toHaveLength(students.length)
+  })
+
+  it('is taken away only while it is the last, and nothing is recorded in it', async () => {
+    const take = (id: string) => philippa<{ message: string }>('DELETE', `/api/years/${id}`)
+    expect((await take(thisYear())).body.message).toContain('Only the last one can be taken away')
+    const mark = { student_id: place.student('Finn').id, subject: 'art', term_id: next.term }
+    await db('settled_mark').insert({ ...mark, percent: 70, special: null, reason: null })
+    expect((await take(next.year)).body.message).toContain('Years to come holds 1 mark. A year')
+    await db('settled_mark').where(mark).delete()
+    expect(await setupIn(next.year)).toBeTruthy()
   })
 
   it.each<[string, object, RegExp]>([

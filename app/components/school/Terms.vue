@@ -20,6 +20,9 @@ const terms = computed({
   },
 })
 
+/** A year that was made too early can go, while nothing is recorded in it. */
+const isLastOfSeveral = computed(() => school.years.length > 1 && school.years.at(-1)?.id === school.year?.year.id)
+
 function add(): Promise<void> {
   const last = terms.value.at(-1)
   const year = school.year?.year
@@ -40,6 +43,9 @@ function add(): Promise<void> {
     <TermDaysTable v-model="terms" class="mt-4 max-w-4xl" />
     <p class="mt-3 flex gap-4">
       <button type="button" class="quiet" :disabled="busy" @click="add">Add a term</button>
+      <button v-if="isLastOfSeveral" type="button" class="link" :disabled="busy" @click="attempt(school.removeYear)">
+        Take {{ school.year?.year.name }} away
+      </button>
     </p>
     <NextYear class="mt-10" />
   </section>
