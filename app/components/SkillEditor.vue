@@ -67,7 +67,8 @@ function turn(at: number): void {
       <RetireButton :retired="skill.retired" :name="skill.statement" @turn="change({ retired: !skill.retired })" />
     </div>
     <p v-if="wrongGrades" class="needs text-sm" role="alert">Write grades as 4-6 or 5, or leave it empty for all.</p>
-    <p v-if="told" class="text-sm">
+    <p v-if="skill.teacherOnly" class="text-sm text-muted">For teachers only: no report and no comment tells it.</p>
+    <p v-else-if="told" class="text-sm">
       <span class="text-muted">A comment says: </span>
       <span class="font-serif"
         >Maya
@@ -86,8 +87,8 @@ function turn(at: number): void {
           >{{ ' ' }}</template
         ></span
       >
-      <span class="text-muted">· is learning to</span> <span class="font-serif">{{ told.do }}</span>
-      <span class="text-muted">· is good at</span> <span class="font-serif">{{ told.doing }}</span>
+      <span class="text-muted">&nbsp;· is learning to</span> <span class="font-serif">{{ told.do }}</span>
+      <span class="text-muted">&nbsp;· is good at</span> <span class="font-serif">{{ told.doing }}</span>
     </p>
     <details class="text-sm">
       <summary class="link w-fit cursor-pointer">
