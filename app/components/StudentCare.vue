@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Contact } from '~~/contracts/care'
 import type { RosterAnswer } from '~~/contracts/classes'
+import { blankContact } from '~~/core/exchange/lists/planContactList'
 import { longDate } from '~~/core/reports/longDate'
 import { useCare } from '~/stores/care'
 import { useOwnSchool } from '~/stores/ownSchool'
@@ -18,15 +19,7 @@ const number = ref('')
 onMounted(() => attempt(() => care.load(props.student.id)))
 
 const otherClasses = computed(() => (school.year?.classes ?? []).filter((room) => room.id !== school.classId))
-const blank = (): Contact => ({
-  name: '',
-  relation: '',
-  household: 1,
-  email: '',
-  language: '',
-  told: true,
-  position: care.student?.contacts.length ?? 0,
-})
+const blank = (): Contact => ({ ...blankContact, position: care.student?.contacts.length ?? 0 })
 const fresh = ref(blank())
 
 function move(): Promise<void> {

@@ -70,13 +70,14 @@ export function planContactList(list: ReadList<ContactColumn>, { students, conta
       else plan.changed.push({ id, studentId, contact, was })
     } else {
       const theirs = [...contacts, ...plan.added].filter((each) => each.studentId === found.id).length
-      plan.added.push({ studentId: found.id, contact: said(row, { ...nobody, name, position: theirs }) })
+      plan.added.push({ studentId: found.id, contact: said(row, { ...blankContact, name, position: theirs }) })
     }
   }
   return plan
 }
 
-const nobody: ListedContact = {
+/** A contact of whom nothing is said yet. */
+export const blankContact: ListedContact = {
   name: '',
   relation: '',
   household: 1,
