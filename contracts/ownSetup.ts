@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isTimeZone } from '../core/school/timeZone'
 import { layoutSchema } from '../core/school/layout'
 import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
@@ -89,6 +90,7 @@ export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(
 const schoolAndReport = z.object({
   name: needed(120, 'A school needs a name.'),
   place: trimmed(120),
+  timeZone: z.string().refine(isTimeZone, 'Write a time zone as Europe/Lisbon.').optional(),
   markRules: markRulesSchema,
   possessives: z.enum(possessiveRules),
   layout: layoutSchema

@@ -29,6 +29,15 @@ function move(): Promise<void> {
   })
 }
 
+/** The child was never here: what is recorded about them stays. */
+function takeOut(): Promise<void> {
+  const { id, position, ...was } = props.student
+  return attempt(async () => {
+    await school.writeStudents([{ id, position, was, student: null }])
+    emit('gone')
+  })
+}
+
 /** Takes the last day back: the child stays. */
 function stay(): Promise<void> {
   const { id, position, ...was } = props.student
@@ -81,6 +90,9 @@ function erase(): Promise<void> {
           {{ to === '' ? 'Leaves' : 'Changes class' }}
         </button>
       </form>
+      <button type="button" class="link justify-self-start text-sm" :disabled="busy" @click="takeOut">
+        Was never in this class: take out
+      </button>
     </section>
     <section v-if="care.student" aria-labelledby="contacts" class="grid gap-3">
       <h3 id="contacts" class="font-semibold">Who is told</h3>

@@ -51,6 +51,8 @@ export interface Habit {
 export interface School {
   readonly name: string
   readonly place: string
+  /** Where a day begins: an IANA time zone. Where the server stands when it is left out. */
+  readonly timeZone?: string | undefined
   readonly markRules: MarkRules
   readonly possessives: PossessiveRule
   /** What the checks look for. */

@@ -7,7 +7,7 @@ import { gathered } from './gathered'
 import { teachesOn } from './places'
 import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
-import { today } from './today'
+import { keepSchoolZone, today } from './today'
 
 /**
  * scrypt with N = 2^14, r = 8, p = 5, one of the equal settings of OWASP's Password Storage Cheat Sheet (from memory):
@@ -82,6 +82,7 @@ const askerQuery = `
     (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'version', version)
         order by starts), '[]')
       from school_year join setup_version on year_id = id) as years,
+    (select settings ->> 'timeZone' from school join school_year on id = year_id order by starts desc limit 1) as zone,
     (select coalesce(json_agg(json_build_object('id', id, 'givenName', given_name, 'familyName', family_name,
         'role', role, 'epoch', session_epoch, 'switchedOff', switched_off,
         'grades', case when grade_from is not null then json_build_object('from', grade_from, 'to', grade_to) end,
@@ -91,11 +92,15 @@ const askerQuery = `
       from person where id = any(:people)) as people`
 
 const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
-  const { rows } = await db.raw<{ rows: { years: YearSetup[]; people: AskerRow[] }[] }>(askerQuery, {
-    people: [...new Set(ids)],
-    today: today(),
-  })
-  const { years = [], people = [] } = rows[0] ?? {}
+  const { rows } = await db.raw<{ rows: { years: YearSetup[]; zone: string | null; people: AskerRow[] }[] }>(
+    askerQuery,
+    {
+      people: [...new Set(ids)],
+      today: today(),
+    },
+  )
+  const { years = [], people = [], zone } = rows[0] ?? {}
+  keepSchoolZone(zone ?? undefined)
   return ids.map((id) => {
     const person = people.find((each) => each.id === id)
     return person && { ...person, years }

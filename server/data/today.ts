@@ -1,7 +1,14 @@
-/** Today in the server's time zone, as an ISO date: a school's day is where the school is. */
+import { dayIn } from '../../core/school/timeZone'
+
+/** The school's time zone, kept from the last look at it: one database is one school, and a process has one. */
+let schoolZone: string | undefined
+
+/** Keeps where the school is; undefined for where the server is. */
+export function keepSchoolZone(zone: string | undefined): void {
+  schoolZone = zone
+}
+
+/** The school's day, as an ISO date: a term ends where the school is, wherever the server stands. */
 export function today(): string {
-  const now = new Date()
-  return [now.getFullYear(), String(now.getMonth() + 1).padStart(2, '0'), String(now.getDate()).padStart(2, '0')].join(
-    '-',
-  )
+  return dayIn(schoolZone, new Date())
 }

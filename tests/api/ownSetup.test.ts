@@ -247,6 +247,21 @@ describe('the school, its marks and its report', () => {
     expect(await own()).toEqual(was)
   })
 
+  it('has its own day, wherever the server stands', async () => {
+    const was = await own()
+    const dayOf = async (timeZone: string) => {
+      const { body } = await write({ ...was, timeZone }, was)
+      const seen = [await see(philippa, place.path), await see(philippa, place.path)].map((each) => each.today).at(-1)
+      await undo(body.event)
+      return [seen, new Date().toLocaleDateString('sv-SE', { timeZone })]
+    }
+    // Twenty-five hours lie between them: it is never the same day in both.
+    const [east, west] = [await dayOf('Pacific/Kiritimati'), await dayOf('Pacific/Niue')]
+    expect([east[0], west[0]]).toEqual([east[1], west[1]])
+    expect(east[0]).not.toBe(west[0])
+    expect((await write({ ...was, timeZone: 'Atlantis' }, was)).status).toBe(422)
+  })
+
   it.each([
     [{ name: ' ' }, /needs a name/],
     [{ layout: { parts: [] } }, /a part at least/],

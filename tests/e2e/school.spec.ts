@@ -81,6 +81,12 @@ test('a child’s contacts, class and data are looked after, by keyboard too', a
   await expect(page.getByText('until 31 December 2026')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('until 31 December 2026')).toBeHidden()
+  await page.getByRole('button', { name: 'more about Niamh Castellanos' }).click()
+  await sheet.getByRole('button', { name: 'Was never in this class' }).click()
+  await expect(sheet).toBeHidden()
+  await expect(page.getByRole('button', { name: 'more about Niamh Castellanos' })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'more about Niamh Castellanos' })).toBeVisible()
 
   await page.getByRole('link', { name: 'Families’ data' }).click()
   await expect(page.getByRole('table', { name: 'Who may see what of a class' })).toContainText('changes')

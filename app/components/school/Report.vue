@@ -34,6 +34,7 @@ function raise(part: ReportPart): void {
   writeLayout({ parts: chosen })
 }
 
+const zones = Intl.supportedValuesOf('timeZone')
 const rules = [
   [
     'missing',
@@ -74,6 +75,16 @@ const rules = [
         <label class="grid gap-1"
           >Place <input class="field w-56" :value="own.place" @change="write({ place: valueOf($event) })"
         /></label>
+        <label class="grid gap-1"
+          >Time zone
+          <input
+            class="field w-48"
+            list="zones"
+            placeholder="where the server is"
+            :value="own.timeZone"
+            @change="write({ timeZone: valueOf($event) || undefined })"
+        /></label>
+        <datalist id="zones"><option v-for="zone in zones" :key="zone" :value="zone"></option></datalist>
         <label class="grid gap-1"
           >Names that end in s
           <select

@@ -66,10 +66,6 @@ function changeCell(student: Listed, column: keyof ListedStudent, value: string)
   return attempt(() => school.writeStudents([{ id, position, was, student: { ...was, [column]: value, ...called } }]))
 }
 
-function takeOut({ id, position, ...was }: Listed): Promise<void> {
-  return attempt(() => school.writeStudents([{ id, position, was, student: null }]))
-}
-
 function rename(name: string): Promise<void> {
   return attempt(() => school.nameClass(school.classId ?? '', name, school.roster?.name ?? ''))
 }
@@ -123,9 +119,6 @@ function rename(name: string): Promise<void> {
               <span v-else-if="student.from" class="pr-2 text-muted">since {{ longDate(student.from) }}</span>
               <button type="button" class="link pr-3" @click="opened = student.id">
                 more <span class="sr-only">about {{ student.usedName }} {{ student.family }}</span>
-              </button>
-              <button type="button" class="link" :disabled="busy" @click="takeOut(student)">
-                take out <span class="sr-only">{{ student.usedName }} {{ student.family }}</span>
               </button>
             </td>
           </tr>

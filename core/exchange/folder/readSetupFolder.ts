@@ -3,6 +3,7 @@ import { markRulesSchema } from '../../marks/markRules'
 import { possessiveRules } from '../../narrative/possessive'
 import { usualCheckSettings } from '../../school/checkSettings'
 import { checkSettingsSchema } from '../../school/checkSettingsSchema'
+import { isTimeZone } from '../../school/timeZone'
 import { layoutSchema, type Layout } from '../../school/layout'
 import type { School, SchoolSetup } from '../../school/schoolSetup'
 import type { FileProblem } from '../problem'
@@ -15,6 +16,7 @@ import { readHabits, readScales, readSkills, readSubjects } from './readSchoolFi
 export const schoolFile = z.object({
   name: z.string(),
   place: z.string(),
+  timeZone: z.string().refine(isTimeZone, 'This is no time zone, as in Europe/Lisbon.').optional(),
   markRules: markRulesSchema,
   possessives: z.enum(possessiveRules),
   checks: checkSettingsSchema.optional(),
