@@ -165,6 +165,21 @@ export default withNuxt(
       ],
     },
   },
+  {
+    // Every statement to the database stands in server/data, with its name; services say what is done, not how.
+    files: ['server/services/**/*.ts', 'server/api/**/*.ts', 'server/access/**/*.ts', 'server/http/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['[callee.name=/^(db|trx|knex)$/]', "[callee.property.name='db']", "[callee.property.name='raw']"].map(
+          (which) => ({
+            selector: `CallExpression${which}`,
+            message: 'Statements to the database stand in server/data.',
+          }),
+        ),
+      ],
+    },
+  },
   ...boundaries,
   ...insideCore,
   {

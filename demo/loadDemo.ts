@@ -16,7 +16,7 @@ import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
 import { settleLevels, settleMarks } from '../server/services/settle'
-import { addClass, addTerm, addYear } from '../server/services/setUpSchool'
+import { addClass, addTerm, addYear } from '../server/data/setUpSchool'
 import { readableRecord } from '../server/services/viewClass'
 import { makeDrafts, writeComment } from '../server/services/write'
 

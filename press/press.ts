@@ -1,6 +1,14 @@
 import { database } from '../server/data/database'
 import { pressQueue, putBeforePress, startBoss, type PressJob } from '../server/jobs/pressQueue'
-import { claimRun, failRun, keepRun, loadDocuments, noteProgress, runName, takeUpOrphans } from './runs'
+import {
+  claimRun,
+  failRun,
+  keepRun,
+  loadDocuments,
+  noteProgress,
+  runName,
+  takeUpOrphans,
+} from '../server/data/pressRuns'
 import { setInThread, settingThread } from './settingThread'
 
 /**

@@ -1,8 +1,8 @@
-import { database } from '../data/database'
+import { askNothing, database } from '../data/database'
 import { anyRoute } from '../http/staffRoute'
 
 /** Whether the web and its database answer. */
 export default anyRoute(async () => {
-  await database().raw('select 1')
+  await askNothing(database())
   return { healthy: true }
 })

@@ -40,6 +40,11 @@ export function databaseUrl(): string {
   return url
 }
 
+/** Asks the database for nothing, to see whether it answers. @throws where it does not */
+export async function askNothing(db: Knex): Promise<void> {
+  await db.raw('select 1')
+}
+
 /** Whether an error means that the database cannot be reached just now, rather than that it refused something. */
 export function isUnreachable(error: unknown): boolean {
   const code = error instanceof Error && 'code' in error ? String(error.code) : ''

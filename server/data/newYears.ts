@@ -106,3 +106,23 @@ export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearTo
   )
   return { classes: rows }
 }
+
+/** Whether the school has a year, and so has been set up. */
+export async function hasYear(db: Knex): Promise<boolean> {
+  return (await db('school_year').first('id')) !== undefined
+}
+
+/** Nobody else makes or takes a year until this transaction ends. */
+export async function holdYears(trx: Knex.Transaction): Promise<void> {
+  await trx.raw('lock table school_year in exclusive mode')
+}
+
+/** Makes a year without anything in it. @returns its id */
+export async function addEmptyYear(
+  trx: Knex.Transaction,
+  year: { name: string; starts: string; ends: string },
+): Promise<string> {
+  const [made] = await trx('school_year').insert(year).returning('id')
+  if (!made) throw new Error('The year was not kept.')
+  return made.id
+}

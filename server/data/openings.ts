@@ -60,3 +60,16 @@ export async function loadErasures(db: Knex): Promise<RightsAnswer['erasures']> 
   )
   return rows
 }
+
+/** That a child was erased, by whom and why; which child is not kept. */
+export async function noteErasure(
+  trx: Knex.Transaction,
+  { personId, reason }: { personId: string; reason: string },
+): Promise<void> {
+  await trx('erasure').insert({ person_id: personId, reason })
+}
+
+/** For how many days it is kept who opened what. */
+export async function daysKept(db: Knex): Promise<number> {
+  return (await db('care_rule').first())?.openings_days ?? 365
+}

@@ -1,6 +1,7 @@
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
+import type { OwnSettings } from '../../contracts/ownSettings'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
 import { gathered } from './gathered'
@@ -118,4 +119,14 @@ export async function setPassword(db: Knex, signIn: string, password: string): P
     .where({ sign_in: signInKey(signIn) })
     .update({ password_hash: await hash.make(password), session_epoch: db.raw('session_epoch + 1') as never })
   return changed === 1
+}
+
+/** Somebody of the staff, whether they can sign in or not. */
+export async function loadPerson(db: Knex, personId: string): Promise<PersonRow | undefined> {
+  return db('person').where({ id: personId }).first()
+}
+
+/** How somebody has said to like to work, as far as it was kept. */
+export async function keptSettings(db: Knex, personId: string): Promise<Partial<OwnSettings> | undefined> {
+  return (await db('person_setting').where({ person_id: personId }).first())?.settings
 }

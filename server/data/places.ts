@@ -112,3 +112,8 @@ export async function loadClasses(db: Knex, yearId: string): Promise<(ClassTeach
   )
   return rows
 }
+
+/** The year that a class belongs to; undefined where there is no such class. */
+export async function yearOfClass(db: Knex, classId: string): Promise<string | undefined> {
+  return (await db('class_room').where({ id: classId }).first('year_id'))?.year_id
+}

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
-import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
+import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
+import type { StudentRow } from './tables'
 import { today } from './today'
 
 /** A year with its terms and classes, and how many students each class has; undefined where there is none. */
@@ -33,4 +34,30 @@ export async function loadRoster(
     { class: classId, year: yearId },
   )
   return rows[0]
+}
+
+/** A student as they are known apart from any class. */
+export type KnownStudent = Omit<ListedStudent, 'gradeLevel' | 'from' | 'to'> & { id: string }
+
+/** Students by their school numbers. */
+export async function studentsByNumber(db: Knex, numbers: readonly string[]): Promise<Map<string, KnownStudent>> {
+  const rows = await db('student').whereIn('school_number', [...numbers])
+  return new Map(
+    rows.map((row) => [
+      row.school_number,
+      {
+        id: row.id,
+        schoolNumber: row.school_number,
+        legalGiven: row.legal_given,
+        usedName: row.used_name,
+        family: row.family,
+        pronouns: row.pronouns,
+      },
+    ]),
+  )
+}
+
+/** Those of some students who are there. */
+export async function studentsById(db: Knex, ids: readonly string[]): Promise<StudentRow[]> {
+  return db('student').whereIn('id', [...ids])
 }

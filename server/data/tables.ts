@@ -95,7 +95,7 @@ export type PhraseRow = Omit<Phrase, 'grades'> & {
   position: number
 }
 
-interface StudentRow {
+export interface StudentRow {
   id: string
   school_number: string
   legal_given: string
@@ -141,7 +141,7 @@ interface HabitRow {
   retired: boolean
 }
 
-interface BoxRow {
+export interface BoxRow {
   year_id: string
   key: string
   name: string

@@ -6,7 +6,9 @@ import { rightsTable } from '../access/rightsTable'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { keepEvents } from '../data/changes/keptEvents'
-import { loadErasures, loadOpenings } from '../data/openings'
+import { loadContacts } from '../data/contacts'
+import { daysKept, loadErasures, loadOpenings, noteErasure } from '../data/openings'
+import { studentsById } from '../data/rosters'
 import { eraseStudentData, loadStudentData } from '../data/studentData'
 import { inTransaction } from '../data/transactions'
 import { save, type Context } from './context'
@@ -17,20 +19,19 @@ const forCare = { classId: null, termId: null, needs: ['school' as const] }
 /** Who may see and change what, as the rules themselves answer. */
 export async function viewRights({ db, who }: Context): Promise<RightsAnswer> {
   allow(changesSchool(who), 'see the school’s rights')
-  const rule = await db('care_rule').first()
-  return { ...rightsTable(), keptDays: rule?.openings_days ?? 365, erasures: await loadErasures(db) }
+  return { ...rightsTable(), keptDays: await daysKept(db), erasures: await loadErasures(db) }
 }
 
 /** What the coordinator looks after for one child. */
 export async function viewCare(context: Context, studentId: string): Promise<StudentCare> {
   const { db } = context
   const student = await studentOf(context, studentId)
-  const contacts = await db('contact').where({ student_id: studentId }).orderBy('position')
+  const contacts = await loadContacts(db, { studentId })
   return {
     id: student.id,
     schoolNumber: student.school_number,
     name: displayName({ given: student.used_name, family: student.family }),
-    contacts: contacts.map(({ student_id: _student, ...contact }) => contact),
+    contacts: contacts.map(({ studentId: _student, ...contact }) => contact),
     openings: await loadOpenings(db, studentId),
   }
 }
@@ -38,10 +39,7 @@ export async function viewCare(context: Context, studentId: string): Promise<Stu
 /** Who is told of the children of a class. */
 export async function viewContacts({ db, who }: Context, classId: string): Promise<KnownContact[]> {
   allow(changesSchool(who), 'look after the children’s contacts')
-  const rows = await db('contact')
-    .whereIn('student_id', db('enrolment').where({ class_id: classId }).select('student_id'))
-    .orderBy('position')
-  return rows.map(({ student_id: studentId, ...contact }) => ({ studentId, ...contact }))
+  return loadContacts(db, { classId })
 }
 
 /** Keeps people who are told of children, or takes them away, all or none. */
@@ -49,8 +47,7 @@ export async function writeContacts(context: Context, contacts: readonly Contact
   const { db, who } = context
   allow(changesSchool(who), 'look after the children’s contacts')
   const ids = [...new Set(contacts.map((each) => each.studentId))]
-  const known = await db('student').whereIn('id', ids).select('id')
-  if (known.length < ids.length) throw new Refusal('not found', 'There is no such student.')
+  if ((await studentsById(db, ids)).length < ids.length) throw new Refusal('not found', 'There is no such student.')
   const changes = contacts.map(({ id, studentId, contact, was }): Change => {
     const row = (each: NonNullable<ContactToWrite['contact']>): Row => ({ student_id: studentId, ...each })
     return { table: 'contact', key: { id }, seen: was && row(was), after: contact && row(contact) }
@@ -91,7 +88,7 @@ export async function eraseStudent(
   }
   await inTransaction(context.db, async (trx) => {
     await eraseStudentData(trx, studentId)
-    await trx('erasure').insert({ person_id: context.who.personId, reason })
+    await noteErasure(trx, { personId: context.who.personId, reason })
     const deed = { personId: context.who.personId, classId: null, termId: null, kind: 'erased a student', needs: [] }
     await keepEvents(trx, [{ deed, changes: [] }])
   })
@@ -99,7 +96,7 @@ export async function eraseStudent(
 
 async function studentOf({ db, who }: Context, id: string) {
   allow(changesSchool(who), 'look after a child’s data')
-  const student = await db('student').where({ id }).first()
+  const [student] = await studentsById(db, [id])
   if (!student) throw new Refusal('not found', 'There is no such student.')
   return student
 }

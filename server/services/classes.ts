@@ -12,7 +12,7 @@ import { laterDay, yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
-import { loadRoster, loadYear } from '../data/rosters'
+import { loadRoster, loadYear, studentsByNumber, type KnownStudent } from '../data/rosters'
 import { save, type Context } from './context'
 
 /** What the school's own people and days are changed for. */
@@ -81,7 +81,8 @@ export async function writeStudents(
 ): Promise<number | null> {
   const { students: standing } = await viewRoster(context, place.yearId, place.classId)
   const here = new Map(standing.map((student) => [student.id, placeRow(student)]))
-  const known = await studentsByNumber(context, students)
+  const numbers = students.flatMap(({ student }) => student?.schoolNumber ?? [])
+  const known = await studentsByNumber(context.db, numbers)
   const disordered = students.find(({ student }) => student && !inOrder(student))
   if (disordered) throw new Refusal('invalid', outOfOrder)
   const changes = students.flatMap(({ id, student, was, position }): Change[] => {
@@ -137,27 +138,7 @@ export async function moveStudent(
   return (await save(context, { ...forSchool, kind: 'moved a student' }, changes)).event
 }
 
-type Known = Omit<ListedStudent, 'gradeLevel' | 'from' | 'to'> & { id: string }
-
-async function studentsByNumber({ db }: Context, students: StudentsToWrite['students']): Promise<Map<string, Known>> {
-  const numbers = students.flatMap(({ student }) => student?.schoolNumber ?? [])
-  const rows = await db('student').whereIn('school_number', numbers)
-  return new Map(
-    rows.map((row) => [
-      row.school_number,
-      {
-        id: row.id,
-        schoolNumber: row.school_number,
-        legalGiven: row.legal_given,
-        usedName: row.used_name,
-        family: row.family,
-        pronouns: row.pronouns,
-      },
-    ]),
-  )
-}
-
-function requireSameChild(wanted: ListedStudent, standing: Known): void {
+function requireSameChild(wanted: ListedStudent, standing: KnownStudent): void {
   if (wanted.family === standing.family && wanted.legalGiven === standing.legalGiven) return
   const name = `${standing.usedName} ${standing.family}`.trim()
   throw new Refusal('invalid', `The number ${wanted.schoolNumber} is ${name}’s already. Nothing was changed.`)

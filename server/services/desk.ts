@@ -6,6 +6,7 @@ import type { Term } from '../../core/record/term'
 import { grantsIn } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { countClasses } from '../data/deskCounts'
+import { loadPerson } from '../data/people'
 import { loadClasses, loadTerms } from '../data/places'
 import type { PersonRow } from '../data/tables'
 import { setupOf, thisYear, type Context } from './context'
@@ -24,7 +25,7 @@ export function signedIn(
 /** What is due and what is left, class by class, in the term of today (else the last one begun). */
 export async function viewDesk(context: Context): Promise<DeskAnswer> {
   const { db, who, today } = context
-  const person = await db('person').where({ id: who.personId }).first()
+  const person = await loadPerson(db, who.personId)
   const year = thisYear(context)
   const setup = await setupOf(context, year.id)
   const terms = await loadTerms(db, year.id)

@@ -10,11 +10,12 @@ import { demoMark, markOf } from '../data/databaseMark'
 import { loadBeginning, loadBeginnings } from '../data/beginnings'
 import { hashPassword } from '../data/people'
 import { passwordRefused } from './passwords'
-import { addTerm, addYear } from './setUpSchool'
+import { hasYear, holdYears } from '../data/newYears'
+import { addPerson, addTerm, addYear } from '../data/setUpSchool'
 
 /** Whether there is no school yet, and what one can begin from. */
 export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
-  const needed = !(await db('school_year').first('id'))
+  const needed = !(await hasYear(db))
   return { needed, demo: (await markOf(db)) === demoMark, beginnings: needed ? await loadBeginnings() : [] }
 }
 
@@ -41,8 +42,8 @@ export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void
   passwordRefused(wanted.password, [given, family, signIn, name])
   const password = await hashPassword(wanted.password)
   await db.transaction(async (trx) => {
-    await trx.raw('lock table school_year in exclusive mode')
-    if (await trx('school_year').first('id')) {
+    await holdYears(trx)
+    if (await hasYear(trx)) {
       throw new Refusal(
         'conflict',
         'This school has been set up already. Sign in, or ask its coordinator to take you in.',
@@ -50,7 +51,7 @@ export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void
     }
     const yearId = await addYear(trx, year, { ...setup, school: { ...setup.school, name, place } })
     for (const term of year.terms) await addTerm(trx, { ...term, yearId })
-    await trx('person').insert({
+    await addPerson(trx, {
       sign_in: signInKey(signIn),
       password_hash: password,
       given_name: given,

@@ -11,6 +11,7 @@ import { allow, needFor } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { recordChanges } from '../data/changes/recordChanges'
+import { fileCameIn, keepFile, loadFile, rememberedMapping, rememberMapping } from '../data/gradebookFiles'
 import type { FileRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
 import { readTableBeside } from '../reading/readTableBeside'
@@ -31,28 +32,22 @@ export async function bringFile(
   const table = await readTableBeside(bytes)
   const names = categoriesOf(record, subject).map((category) => category.name)
   const guess = guessGradebook(table, names)
-  const remembered = await context
-    .db('remembered_mapping')
-    .where({ class_id: place.classId, subject, headings: shapeOf(table, names) })
-    .first()
-  const [file] = await context
-    .db('gradebook_file')
-    .insert({
-      person_id: context.who.personId,
-      class_id: place.classId,
-      term_id: place.termId,
-      subject,
-      name: name.slice(0, 200),
-      bytes: Buffer.from(bytes),
-    })
-    .returning('id')
-  if (!file) throw new Refusal('broken', 'The file could not be kept.')
+  const here = { classId: place.classId, subject, headings: shapeOf(table, names) }
+  const remembered = await rememberedMapping(context.db, here)
+  const id = await keepFile(context.db, {
+    person_id: context.who.personId,
+    class_id: place.classId,
+    term_id: place.termId,
+    subject,
+    name: name.slice(0, 200),
+    bytes: Buffer.from(bytes),
+  })
   return {
-    id: file.id,
+    id,
     name,
     rows: table.rows.length,
     remembered: remembered !== undefined,
-    mapping: remembered ? { ...guess, ...remembered.mapping, people: {} } : guess,
+    mapping: remembered ? { ...guess, ...remembered, people: {} } : guess,
     sample: table.rows.slice(0, sampleRows),
   }
 }
@@ -82,17 +77,10 @@ export async function applyFile(
       needs: [needFor(file.subject)],
     }
     const { event: id } = await recordChanges(trx, deed, changesOf(plan, record, file))
-    await trx('gradebook_file').where({ id: fileId }).update({ event_id: id })
+    await fileCameIn(trx, fileId, id)
     const { people: _people, ...remember } = mapping
-    await trx('remembered_mapping')
-      .insert({
-        class_id: file.class_id,
-        subject: file.subject,
-        headings: shapeOf(table, names),
-        mapping: JSON.stringify(remember),
-      })
-      .onConflict(['class_id', 'subject', 'headings'])
-      .merge()
+    const here = { classId: file.class_id, subject: file.subject, headings: shapeOf(table, names) }
+    await rememberMapping(trx, here, remember)
     return id
   }).catch(refuseIfTaken)
   const counts = countPlan(plan)
@@ -129,7 +117,7 @@ async function planned(
   fileId: string,
   mapping: GradebookMapping,
 ): Promise<{ plan: ImportPlan; record: ClassRecord; file: FileRow; table: Table }> {
-  const file = await context.db('gradebook_file').where({ id: fileId }).first()
+  const file = await loadFile(context.db, fileId)
   if (file?.person_id !== context.who.personId) {
     throw new Refusal('not found', 'This file is no longer here. Choose it again.')
   }

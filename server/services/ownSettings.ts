@@ -1,10 +1,11 @@
 import { dequal } from 'dequal'
 import { ownSettings, usualSettings, type OwnSettings, type SettingsToWrite } from '../../contracts/ownSettings'
+import { keptSettings } from '../data/people'
 import { save, type Context } from './context'
 
 /** How somebody likes to work; what a newer version asks for and nobody has said yet is as usual. */
 export async function settingsOf({ db, who }: Pick<Context, 'db' | 'who'>): Promise<OwnSettings> {
-  return whole((await db('person_setting').where({ person_id: who.personId }).first())?.settings)
+  return whole(await keptSettings(db, who.personId))
 }
 
 function whole(kept: Partial<OwnSettings> | undefined): OwnSettings {
@@ -14,7 +15,7 @@ function whole(kept: Partial<OwnSettings> | undefined): OwnSettings {
 /** Keeps how somebody likes to work. */
 export async function writeSettings(context: Context, { settings, was }: SettingsToWrite): Promise<number | null> {
   const key = { person_id: context.who.personId }
-  const kept = (await context.db('person_setting').where(key).first())?.settings
+  const kept = await keptSettings(context.db, context.who.personId)
   // Who sees what is kept, filled up with the usual, has seen what is kept.
   const seen = kept && dequal(whole(kept), was) ? kept : was
   const change = {

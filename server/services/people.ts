@@ -4,7 +4,6 @@ import type {
   PeopleAnswer,
   PersonToWrite,
   Staff,
-  StaffMember,
   TeachingToWrite,
   WelcomeAnswer,
 } from '../../contracts/people'
@@ -13,9 +12,10 @@ import { Refusal } from '../access/refusal'
 import { signInKey } from '../access/signInKey'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { invitationBy, makeInvitation, useInvitation, type Invitation } from '../data/invitations'
-import { endSessions, hashPassword } from '../data/people'
-import { loadClasses } from '../data/places'
+import { endSessions, hashPassword, loadPerson } from '../data/people'
+import { loadClasses, yearOfClass } from '../data/places'
 import { loadSchoolSetup, loadYears } from '../data/schoolSetup'
+import { loadStaff, signsInElse, thoseWithPasswords } from '../data/staff'
 import { save, setupOf, thisYear, yearOf, type Context } from './context'
 import { passwordRefused } from './passwords'
 
@@ -31,26 +31,6 @@ export async function viewPeople(context: Context, yearId: string): Promise<Peop
     subjects: subjects.map(({ key, name }) => ({ key, name })),
     year: yearOf(context, yearId).name,
   }
-}
-
-async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
-  const { rows } = await db.raw<{ rows: StaffMember[] }>(
-    `select id, sign_in as "signIn", given_name as given, family_name as family, role, switched_off as "switchedOff",
-       case when grade_from is not null then json_build_object('from', grade_from, 'to', grade_to) end as grades,
-       case when password_hash is not null then 'has a password' when link.expires is not null then 'invited'
-         else 'not invited' end as entry,
-       link.expires as "linkEnds",
-       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', subject,
-             'secondReader', second_reader, 'from', from_day, 'to', to_day)
-           order by class_room.name, subject nulls first), '[]')
-         from teaching join class_room on class_room.id = class_id
-         where person_id = person.id and year_id = :year) as teaching
-     from person left join lateral (select max(expires) as expires from invitation
-       where person_id = person.id and used_at is null and expires > now()) as link on true
-     order by family_name, given_name, sign_in`,
-    { year: yearId },
-  )
-  return rows
 }
 
 /**
@@ -91,7 +71,7 @@ async function requirePossible(context: Context, { id, person }: PersonToWrite):
   const { db } = context
   if (person.role === 'teacher' && person.grades) throw new Refusal('invalid', 'Only a coordinator coordinates grades.')
   const signIn = signInKey(person.signIn)
-  if (await db('person').where({ sign_in: signIn }).whereNot({ id }).first('id')) {
+  if (await signsInElse(db, signIn, id)) {
     throw new Refusal('invalid', `Somebody else signs in as “${signIn}” already.`)
   }
 }
@@ -99,7 +79,7 @@ async function requirePossible(context: Context, { id, person }: PersonToWrite):
 /** Somebody must be left who can set up the school. @throws Refusal */
 async function keepACoordinator({ db }: Context, people: readonly PersonToWrite[]): Promise<void> {
   const changed = new Map(people.map(({ id, person }) => [id, person]))
-  const rows = await db('person').whereNotNull('password_hash').select('id', 'role', 'grade_from', 'switched_off')
+  const rows = await thoseWithPasswords(db)
   const isLeft = rows.some(({ id, role, grade_from, switched_off }) => {
     const after = changed.get(id) ?? { role, grades: grade_from, switchedOff: switched_off }
     return after.role === 'coordinator' && after.grades === null && !after.switchedOff
@@ -126,7 +106,7 @@ function staffRow({ signIn, given, family, role, grades, switchedOff }: Staff): 
 /** Makes a link with which somebody chooses a password, once; the password that they have holds until then. */
 export async function invite({ db, who }: Context, personId: string): Promise<InvitationAnswer> {
   allow(changesSchool(who), 'invite staff')
-  const person = await db('person').where({ id: personId }).first('switched_off')
+  const person = await loadPerson(db, personId)
   if (!person) throw new Refusal('not found', 'There is no such person.')
   if (person.switched_off) throw new Refusal('invalid', 'This account is switched off. Switch it on first.')
   const { token, ends } = await makeInvitation(db, personId)
@@ -151,9 +131,9 @@ export async function writeTeaching(context: Context, { id, lesson, was }: Teach
 }
 
 async function requireTaught(context: Context, lesson: NonNullable<TeachingToWrite['lesson']>): Promise<void> {
-  const room = await context.db('class_room').where({ id: lesson.classId }).first('year_id')
-  if (!room) throw new Refusal('not found', 'There is no such class.')
-  const { subjects } = await setupOf(context, room.year_id)
+  const yearId = await yearOfClass(context.db, lesson.classId)
+  if (!yearId) throw new Refusal('not found', 'There is no such class.')
+  const { subjects } = await setupOf(context, yearId)
   if (lesson.subject !== null && !subjects.some((subject) => subject.key === lesson.subject)) {
     throw new Refusal('not found', 'There is no such subject in this year.')
   }

@@ -11,14 +11,20 @@ import { phraseProblem } from '../../core/exchange/phrasebookFile'
 import type { Phrase } from '../../core/narrative/phrase'
 import { readPlan, writePlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'
-import type { StudentComment } from '../../core/record/termRecord'
 import { planProblems } from '../../core/record/planProblems'
 import { isRedraftable } from '../../core/record/redraftable'
 import { allow, changesPhrase, changesSchool, grantsIn, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
+import {
+  boxRow,
+  hasDescribingWords,
+  lastPhrasePosition,
+  phraseEvents,
+  phrasesNow,
+  phraseUseRows,
+} from '../data/phrases'
 import { phraseColumns } from '../data/schoolSetup'
-import type { EventRow, PersonRow } from '../data/tables'
 import { save as saveChanges, setupOf, type Context } from './context'
 
 /** Puts phrases in, changes and takes out, as one event: all of it or nothing. */
@@ -29,14 +35,13 @@ export async function writePhrases(
 ): Promise<number | null> {
   const ids = [...phrases.map((phrase) => phrase.id), ...removed.map((phrase) => phrase.id)]
   if (new Set(ids).size < ids.length) throw new Refusal('invalid', 'The same phrase stands here twice.')
-  const standing = await phrasesNow(context, yearId, ids)
+  const standing = await phrasesNow(context.db, yearId, ids)
   const subjects = new Set([
     'any',
     'general',
     ...(await setupOf(context, yearId)).subjects.map((subject) => subject.key),
   ])
-  const ofYear = context.db('phrase').where({ year_id: yearId })
-  const last = (await ofYear.orderBy('position', 'desc').first('position'))?.position ?? 0
+  const last = await lastPhrasePosition(context.db, yearId)
   const needs = new Set<Need>()
   const changes = phrases.map((phrase, nth): Change => {
     const now = standing.get(phrase.id)
@@ -84,18 +89,6 @@ function checked(
   return made
 }
 
-async function phrasesNow(
-  { db }: Context,
-  yearId: string,
-  ids: readonly string[],
-): Promise<Map<string, { owner: string | null; position: number }>> {
-  const rows = await db('phrase')
-    .where({ year_id: yearId })
-    .whereIn('id', [...ids])
-    .select('id', 'owner', 'position')
-  return new Map(rows.map((row) => [row.id, row]))
-}
-
 /** The describing words of a tier, as the whole list shall be. */
 export async function writeDescribing(
   context: Context,
@@ -104,8 +97,8 @@ export async function writeDescribing(
 ): Promise<number | null> {
   allow(changesSchool(context.who), 'change the school’s describing words')
   if (new Set(words).size < words.length) throw new Refusal('invalid', 'The same word stands here twice.')
-  const standing = await context.db('describing_words').where({ year_id: yearId, tier }).first()
-  const seen = standing === undefined && was.length === 0 ? null : { words: was }
+  const stands = await hasDescribingWords(context.db, yearId, tier)
+  const seen = !stands && was.length === 0 ? null : { words: was }
   return save(
     context,
     `changed the describing words for ${tier}`,
@@ -122,7 +115,7 @@ export async function writeBoxPlan(
   { plan: written, was }: PlanToWrite,
 ): Promise<number | null> {
   allow(changesSchool(context.who), 'change the school’s plans')
-  const row = await context.db('comment_box').where({ year_id: yearId, key }).first()
+  const row = await boxRow(context.db, yearId, key)
   if (!row) throw new Refusal('not found', 'There is no such box.')
   const { skills, habits } = await setupOf(context, yearId)
   const plan = readable(written)
@@ -177,13 +170,7 @@ export async function writeChecks(
 
 /** How a phrase came to be what it is, newest first. */
 export async function phraseHistory({ db, who }: Context, yearId: string, id: string): Promise<PhraseChange[]> {
-  const rows = await db('event')
-    .join('person', 'person.id', 'event.person_id')
-    .whereNull('event.class_id')
-    .whereRaw('event.changes @> ?::jsonb', [JSON.stringify([{ table: 'phrase', key: { year_id: yearId, id } }])])
-    .orderBy('event.id', 'desc')
-    .limit(50)
-    .select<HistoryRow[]>('event.id', 'at', 'changes', 'undone_by', 'person_id', 'given_name', 'family_name')
+  const rows = await phraseEvents(db, yearId, id)
   return rows.flatMap((row) => {
     const change = row.changes.find(
       (each) => each.table === 'phrase' && each.key.id === id && each.key.year_id === yearId,
@@ -206,33 +193,9 @@ export async function phraseHistory({ db, who }: Context, yearId: string, id: st
   })
 }
 
-type HistoryRow = Pick<EventRow, 'id' | 'at' | 'changes' | 'undone_by' | 'person_id'> &
-  Pick<PersonRow, 'given_name' | 'family_name'>
-
 /** Where a phrase is said this term, class by class, in the classes and boxes that the person may read. */
 export async function phraseUses(context: Context, id: string, termId: string): Promise<PhraseUses[]> {
-  const rows = await context
-    .db('comment')
-    .join('enrolment', 'enrolment.student_id', 'comment.student_id')
-    .join('class_room', 'class_room.id', 'enrolment.class_id')
-    .join('comment_box', (on) =>
-      on.on('comment_box.key', 'comment.box').andOn('comment_box.year_id', 'class_room.year_id'),
-    )
-    .join('term', (on) => on.on('term.id', 'comment.term_id').andOn('term.year_id', 'class_room.year_id'))
-    .where('comment.term_id', termId)
-    .whereRaw('comment.student_id in (select student_id from members_of(class_room.id, term.id, ?))', [context.today])
-    .whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
-    .orderBy('class_room.name')
-    .select<UseRow[]>(
-      'class_room.id as classId',
-      'class_room.name as className',
-      'comment_box.subject',
-      'comment.own_words as ownWords',
-      'comment.status',
-      context.db.raw(
-        'array(select distinct grade_level from enrolment where class_id = class_room.id) as grades',
-      ) as never,
-    )
+  const rows = await phraseUseRows(context.db, { id, termId, today: context.today })
   const uses = new Map<string, PhraseUses>()
   for (const row of rows) {
     const grants = grantsIn(context.who, { ...row, specialistSubjects: [] })
@@ -242,13 +205,6 @@ export async function phraseUses(context: Context, id: string, termId: string): 
     uses.set(row.classId, use)
   }
   return [...uses.values()]
-}
-
-interface UseRow extends Pick<StudentComment, 'ownWords' | 'status'> {
-  classId: string
-  className: string
-  subject: string | null
-  grades: string[]
 }
 
 /** Makes changes to what belongs to the whole school, recorded as one event. */

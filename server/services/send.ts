@@ -7,6 +7,7 @@ import { allow, grantsIn, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { noteOpening } from '../data/openings'
 import { loadPlace } from '../data/places'
+import { askForRun, lastRuns, loadRun, loadRunFile, stopWaiting } from '../data/reportRuns'
 import type { RunRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
 import type { Context, Place } from './context'
@@ -26,29 +27,20 @@ export async function startRun(
   const record = await readableRecord(context, place)
   const wanted = record.students.filter((student) => studentIds.length === 0 || studentIds.includes(student.id))
   if (wanted.length === 0) throw new Refusal('invalid', 'Choose at least one student of this class.')
-  const run = await inTransaction(context.db, async (trx) => {
-    const [made] = await trx('report_run')
-      .insert({
-        class_id: place.classId,
-        term_id: place.termId,
-        person_id: context.who.personId,
-        state: 'waiting',
-        student_ids: wanted.map((student) => student.id),
-      })
-      .returning('*')
-    if (!made) throw new Refusal('broken', 'The run could not be started.')
-    await trx.batchInsert('report_document', [...documentRows(made.id, record, wanted, context.today)], 100)
-    return made
-  })
+  const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId }
+  const student_ids = wanted.map((student) => student.id)
+  const run = await inTransaction(context.db, (trx) =>
+    askForRun(trx, { ...asked, student_ids }, documents(record, wanted, context.today)),
+  )
   await enqueue(run.id)
   return toAnswer(run)
 }
 
-function* documentRows(runId: string, record: ClassRecord, students: ClassRecord['students'], today: string) {
+function* documents(record: ClassRecord, students: ClassRecord['students'], today: string) {
   const index = indexRecord(record)
   for (const [position, student] of students.entries()) {
-    const document = JSON.stringify(composeReport(familyFacts(index, student), record.layout, today))
-    yield { run_id: runId, position, student_id: student.id, document }
+    const document = composeReport(familyFacts(index, student), record.layout, today)
+    yield { position, student_id: student.id, document }
   }
 }
 
@@ -62,29 +54,20 @@ export async function listRuns(context: Context, place: Place): Promise<RunAnswe
   const grants = await grantsAt(context, place)
   allow(grants.readsClass, 'see this class')
   if (!grants.makesReports) return []
-  const rows = await context
-    .db('report_run')
-    .where({ class_id: place.classId, term_id: place.termId })
-    .orderBy('asked_at', 'desc')
-    .limit(10)
-  return rows.map(toAnswer)
+  return (await lastRuns(context.db, place)).map(toAnswer)
 }
 
 /** Stops a run that is not finished. What the press has in hand is given up at its next student. */
 export async function stopRun(context: Context, runId: string): Promise<RunAnswer> {
   await readableRun(context, runId)
-  await context
-    .db('report_run')
-    .where({ id: runId })
-    .whereIn('state', ['waiting', 'setting'])
-    .update({ state: 'stopped', finished_at: new Date() })
+  await stopWaiting(context.db, runId)
   return viewRun(context, runId)
 }
 
 /** The PDF of a finished run. */
 export async function runFile(context: Context, runId: string): Promise<{ name: string; bytes: Buffer }> {
   const run = await readableRun(context, runId)
-  const file = await context.db('report_file').where({ run_id: runId }).first()
+  const file = await loadRunFile(context.db, runId)
   if (!file) throw new Refusal('not found', 'This run has no file.')
   const place = { classId: run.class_id, termId: run.term_id }
   await noteOpening(context.db, { ...place, personId: context.who.personId })
@@ -92,7 +75,7 @@ export async function runFile(context: Context, runId: string): Promise<{ name: 
 }
 
 async function readableRun(context: Context, runId: string): Promise<RunRow> {
-  const run = await context.db('report_run').where({ id: runId }).first()
+  const run = await loadRun(context.db, runId)
   if (!run) throw new Refusal('not found', 'There is no such run.')
   const grants = await grantsAt(context, { classId: run.class_id, termId: run.term_id })
   allow(grants.makesReports, 'see this class’s reports')

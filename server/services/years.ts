@@ -4,10 +4,18 @@ import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { keepEvents } from '../data/changes/keptEvents'
 import { demoMark, markOf } from '../data/databaseMark'
-import { carryClassOver, carrySetupOver, loadYearToFollow, recordedIn, takeYearAway } from '../data/newYears'
+import {
+  addEmptyYear,
+  carryClassOver,
+  carrySetupOver,
+  holdYears,
+  loadYearToFollow,
+  recordedIn,
+  takeYearAway,
+} from '../data/newYears'
 import { inTransaction } from '../data/transactions'
 import { yearOf, type Context } from './context'
-import { addTerm } from './setUpSchool'
+import { addTerm } from '../data/setUpSchool'
 
 /** The school's years, oldest first. */
 export async function viewYears(context: Context): Promise<YearsAnswer> {
@@ -28,7 +36,7 @@ export async function removeYear(context: Context, yearId: string): Promise<void
     throw new Refusal('invalid', `A year came after ${name}. Only the last one can be taken away.`)
   }
   await inTransaction(context.db, async (trx) => {
-    await trx.raw('lock table school_year in exclusive mode')
+    await holdYears(trx)
     const recorded = await recordedIn(trx, yearId)
     if (recorded.length > 0) {
       throw new Refusal('invalid', `${name} holds ${listOf(recorded)}. A year with a record is not taken away.`)
@@ -64,13 +72,12 @@ export async function makeYear(context: Context, { from, year, classes }: YearTo
   const twice = classes.find((room, at) => names.indexOf(room.name.toLowerCase()) !== at)
   if (twice) throw new Refusal('invalid', `Two classes would be called “${twice.name}”.`)
   return context.db.transaction(async (trx) => {
-    const [made] = await trx('school_year').insert({ name, starts: year.starts, ends: year.ends }).returning('id')
-    if (!made) throw new Error('The year was not kept.')
-    await carrySetupOver(trx, { from: before.id, to: made.id })
-    for (const term of year.terms) await addTerm(trx, { ...term, yearId: made.id })
-    for (const room of classes) await carryClassOver(trx, made.id, room)
+    const made = await addEmptyYear(trx, { name, starts: year.starts, ends: year.ends })
+    await carrySetupOver(trx, { from: before.id, to: made })
+    for (const term of year.terms) await addTerm(trx, { ...term, yearId: made })
+    for (const room of classes) await carryClassOver(trx, made, room)
     const deed = { personId: context.who.personId, classId: null, termId: null, kind: `made the year ${name}` }
     await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
-    return made.id
+    return made
   })
 }

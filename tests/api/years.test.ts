@@ -4,7 +4,7 @@ import type { DeskAnswer, SetupAnswer } from '../../contracts/answers'
 import type { OwnSetupAnswer } from '../../contracts/ownSetup'
 import type { YearToFollow } from '../../contracts/setUp'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { addClass, addTerm, addYear } from '../../server/services/setUpSchool'
+import { addClass, addTerm, addYear } from '../../server/data/setUpSchool'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
-import { reportDocumentSchema, type ReportDocument } from '../core/reports/document'
-import { loadTerm } from '../server/data/places'
-import type { RunRow } from '../server/data/tables'
+import { reportDocumentSchema, type ReportDocument } from '../../core/reports/document'
+import { loadTerm } from './places'
+import type { RunRow } from './tables'
 
 /** A press that has not been heard of for so long is taken to be dead. */
 const deadAfterSeconds = 20

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex'
+import type { PersonRow } from './tables'
 import { writePlan } from '../../core/narrative/plan'
 import { writePronouns } from '../../core/people/pronouns'
-import { phraseColumns } from '../data/schoolSetup'
+import { phraseColumns } from './schoolSetup'
 import type { ClassRecord } from '../../core/record/classRecord'
 import type { Student } from '../../core/record/roster'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
@@ -150,4 +151,12 @@ function idOf(rows: { id: string }[]): string {
   const [row] = rows
   if (!row) throw new Error('The database gave no id.')
   return row.id
+}
+
+/** Adds somebody to the staff. */
+export async function addPerson(
+  db: Knex,
+  person: Pick<PersonRow, 'sign_in' | 'password_hash' | 'given_name' | 'family_name' | 'role'>,
+): Promise<void> {
+  await db('person').insert(person)
 }
