@@ -49,8 +49,16 @@ export const studentsToWrite = z.object({
 })
 export type StudentsToWrite = z.infer<typeof studentsToWrite>
 
-/** A student who leaves a class: the last day there, and the class they go to from the day after, if any. */
-export const studentToMove = z.object({ studentId: z.uuid(), lastDay: day, to: z.uuid().nullable() })
+/**
+ * A student who leaves a class: the last day there, and the class they go to from the day after, if any. `was`: from
+ * when to when the writer saw them there.
+ */
+export const studentToMove = z.object({
+  studentId: z.uuid(),
+  lastDay: day,
+  to: z.uuid().nullable(),
+  was: z.object(stay),
+})
 export type StudentToMove = z.infer<typeof studentToMove>
 
 export interface ClassesAnswer {

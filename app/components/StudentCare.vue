@@ -24,7 +24,8 @@ const fresh = ref(blank())
 
 function move(): Promise<void> {
   return attempt(async () => {
-    await school.moveStudent({ studentId: props.student.id, lastDay: lastDay.value, to: to.value || null })
+    const { id: studentId, from, to: until } = props.student
+    await school.moveStudent({ studentId, lastDay: lastDay.value, to: to.value || null, was: { from, to: until } })
     lastDay.value = to.value = ''
   })
 }

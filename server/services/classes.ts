@@ -92,7 +92,7 @@ export async function writeStudents(
     const enrolment: Change = {
       table: 'enrolment',
       key: { class_id: place.classId, student_id: studentId },
-      seen: here.get(studentId) ?? null,
+      seen: seenPlace(here.get(studentId), was),
       after: student ? placeRow({ position, ...student }) : null,
     }
     if (student === null || (same && same.id !== id)) return [enrolment]
@@ -110,7 +110,7 @@ export async function writeStudents(
 export async function moveStudent(
   context: Context,
   { yearId, classId }: { yearId: string; classId: string },
-  { studentId, lastDay, to }: StudentToMove,
+  { studentId, lastDay, to, was }: StudentToMove,
 ): Promise<number | null> {
   const roster = await viewRoster(context, yearId, classId)
   const here = found(
@@ -120,7 +120,12 @@ export async function moveStudent(
   if (!inOrder({ from: here.from, to: lastDay })) throw new Refusal('invalid', outOfOrder)
   const key = (room: string): Row => ({ class_id: room, student_id: studentId })
   const changes: Change[] = [
-    { table: 'enrolment', key: key(classId), seen: placeRow(here), after: placeRow({ ...here, to: lastDay }) },
+    {
+      table: 'enrolment',
+      key: key(classId),
+      seen: placeRow({ ...here, ...was }),
+      after: placeRow({ ...here, to: lastDay }),
+    },
   ]
   if (to !== null) {
     if (to === classId) throw new Refusal('invalid', 'The student is in this class already.')
@@ -152,6 +157,12 @@ function requireEachOnce(students: StudentsToWrite['students']): void {
     }
     if (student) seen.add(student.schoolNumber)
   }
+}
+
+/** A child's place as its writer saw it; the order of the list is nobody's view. */
+function seenPlace(stands: Row | undefined, was: ListedStudent | null): Row | null {
+  if (!stands || !was) return stands ?? null
+  return { ...stands, grade_level: was.gradeLevel, from_day: was.from, to_day: was.to }
 }
 
 /** A child's place in a class: in the list, the grade of this year, and from when to when. */

@@ -80,8 +80,13 @@ afterAll(async () => {
 })
 
 const today = () => place.answer.today
-const move = (room: string, studentId: string, lastDay: string, next: string | null) =>
-  philippa<Done>('POST', `${classes()}/${room}/moves`, { studentId, lastDay, to: next })
+const move = (
+  room: string,
+  studentId: string,
+  lastDay: string,
+  next: string | null,
+  was: { from: string | null; to: string | null } = { from: null, to: null },
+) => philippa<Done>('POST', `${classes()}/${room}/moves`, { studentId, lastDay, to: next, was })
 
 describe('a child who', () => {
   it('changes class in the middle of a term takes along what was settled, and is seen where they are', async () => {
@@ -129,10 +134,17 @@ describe('a child who', () => {
   })
 
   it('cannot leave before they came, nor go where they are', async () => {
-    const id = await takeIn(from, child('Efe', { from: today() }))
-    expect((await move(from, id, laterDay(today(), -3), null)).body.message).toContain('comes before')
-    expect((await move(from, id, today(), from)).body.message).toContain('is in this class already')
-    expect((await move(to, id, today(), null)).status).toBe(404)
+    const stay = { from: today(), to: null }
+    const id = await takeIn(from, child('Efe', stay))
+    expect((await move(from, id, laterDay(today(), -3), null, stay)).body.message).toContain('comes before')
+    expect((await move(from, id, today(), from, stay)).body.message).toContain('is in this class already')
+    expect((await move(to, id, today(), null, stay)).status).toBe(404)
+    // Of two who move the same child, who saw what no longer stands moves nobody.
+    const both = await Promise.all([
+      move(from, id, today(), to, stay),
+      move(from, id, laterDay(today(), 1), null, stay),
+    ])
+    expect(both.map((each) => each.status).toSorted()).toEqual([200, 409])
   })
 })
 

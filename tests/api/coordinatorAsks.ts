@@ -49,7 +49,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
       () => [
         'POST',
         `${year()}/classes/${place().answer.record.classRoom.id}/moves`,
-        { studentId: randomUUID(), lastDay: '2026-10-01', to: null },
+        { studentId: randomUUID(), lastDay: '2026-10-01', to: null, was: { from: null, to: null } },
       ],
       404,
     ],
