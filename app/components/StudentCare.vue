@@ -8,7 +8,6 @@ import { useOwnSchool } from '~/stores/ownSchool'
 
 /** What the coordinator looks after for one child: the class, the people who are told, and the family's data. */
 const props = defineProps<{ student: RosterAnswer['students'][number] }>()
-const emit = defineEmits<{ gone: [] }>()
 const school = useOwnSchool()
 const care = useCare()
 const { busy, problem, attempt } = useAttempt()
@@ -33,10 +32,7 @@ function move(): Promise<void> {
 /** The child was never here: what is recorded about them stays. */
 function takeOut(): Promise<void> {
   const { id, position, ...was } = props.student
-  return attempt(async () => {
-    await school.writeStudents([{ id, position, was, student: null }])
-    emit('gone')
-  })
+  return attempt(() => school.writeStudents([{ id, position, was, student: null }]))
 }
 
 /** Takes the last day back: the child stays. */
@@ -62,7 +58,6 @@ function erase(): Promise<void> {
   return attempt(async () => {
     await care.erase(reason.value, number.value)
     await school.loadYear()
-    emit('gone')
   })
 }
 </script>

@@ -42,6 +42,29 @@ describe('the set-up', () => {
     expect(await ids()).toContain('M1')
   })
 
+  it('a subject is renamed while a colleague types in it, and neither loses anything', async () => {
+    const ines = await signedInAs('ines')
+    const was = (await rows()).subjects.find((each) => each.key === 'art')
+    if (!was) throw new Error('no art')
+    const before = (await see(ines, place.path)).record.comments.find(
+      (each) => each.studentId === place.student('Finn').id && each.box === 'art',
+    )
+    const stands = before ?? { studentId: place.student('Finn').id, box: 'art', text: '', sentences: [], version: 0 }
+    const typed = { ...stands, text: 'Finn draws rivers.', sentences: [], ownWords: true, status: 'in draft' }
+    const [renamed, written] = await Promise.all([
+      write({ kind: 'subject', was, row: { ...was, name: 'Art and craft', inSentence: 'art and craft' } }),
+      ines<Done>('PUT', `${place.path}/comment`, typed),
+    ])
+    expect([renamed.status, written.status]).toEqual([200, 200])
+    const { record } = await see(ines, place.path)
+    expect(record.subjects.find((each) => each.key === 'art')?.name).toBe('Art and craft')
+    expect(record.comments.find((each) => each.studentId === stands.studentId && each.box === 'art')?.text).toBe(
+      typed.text,
+    )
+    await undo(renamed.body.event)
+    expect((await ines('POST', `/api/events/${written.body.event}/undo`)).status).toBe(200)
+  })
+
   it('a skill of another grade is none of the class’s, on the grid and at the desk', async () => {
     const settle = async () => {
       const { body } = await philippa<{ classes: { name: string; counts: { settle: { of: number } } }[] }>(

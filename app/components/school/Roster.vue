@@ -18,6 +18,10 @@ const columns = [
 const students = computed(() => school.roster?.students ?? [])
 const opened = ref<string | null>(null)
 const openedStudent = computed(() => students.value.find((student) => student.id === opened.value))
+// Who is no longer in the list takes the sheet along: it does not come back with them.
+watch(openedStudent, (student) => {
+  if (!student) opened.value = null
+})
 const written = ref('')
 const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
 
@@ -135,7 +139,7 @@ function rename(name: string): Promise<void> {
       :title="`${openedStudent.usedName} ${openedStudent.family}`"
       @close="opened = null"
     >
-      <StudentCare :key="openedStudent.id" :student="openedStudent" @gone="opened = null" />
+      <StudentCare :key="openedStudent.id" :student="openedStudent" />
     </SideSheet>
     <form class="mt-5 grid grid-cols-1 gap-2" @submit.prevent="takeIn">
       <label for="list" class="font-semibold">
