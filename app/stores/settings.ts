@@ -27,7 +27,15 @@ export const useSettings = defineStore('settings', () => {
     look.value = { paper: settings.paper, textSize: settings.textSize }
   }
 
-  async function change(part: Partial<OwnSettings>): Promise<void> {
+  /** One choice after the other, however fast they are made: each says what the one before has left. */
+  let before: Promise<void> = Promise.resolve()
+  function change(part: Partial<OwnSettings>): Promise<void> {
+    const now = before.then(() => send(part))
+    before = now.catch(() => undefined)
+    return now
+  }
+
+  async function send(part: Partial<OwnSettings>): Promise<void> {
     const settings = { ...own.value, ...part }
     const { event } = await askServer<{ event: number | null }>('PUT', '/api/settings', { settings, was: own.value })
     take(settings)
