@@ -6,6 +6,7 @@ import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
 import { gathered } from './gathered'
 import { teachesOn } from './places'
+import { askPrepared } from './prepared'
 import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
 import { keepSchoolZone, today } from './today'
@@ -92,14 +93,15 @@ const askerQuery = `
           from teaching where person_id = person.id and ${teachesOn(':today')}))), '[]')
       from person where id = any(:people)) as people`
 
+interface AskersRow {
+  years: YearSetup[]
+  zone: string | null
+  people: AskerRow[]
+}
+
 const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
-  const { rows } = await db.raw<{ rows: { years: YearSetup[]; zone: string | null; people: AskerRow[] }[] }>(
-    askerQuery,
-    {
-      people: [...new Set(ids)],
-      today: today(),
-    },
-  )
+  const values = { people: [...new Set(ids)], today: today() }
+  const rows = await askPrepared<AskersRow>(db, 'asker', askerQuery, values)
   const { years = [], people = [], zone } = rows[0] ?? {}
   keepSchoolZone(zone ?? undefined)
   return ids.map((id) => {

@@ -3,6 +3,7 @@ import type { Term } from '../../core/record/term'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { gathered } from './gathered'
+import { askPrepared } from './prepared'
 import { today } from './today'
 
 /** What every change in a class and term asks first: the term, who teaches there, and which of these students. */
@@ -60,7 +61,7 @@ async function placeRows(db: Knex, places: readonly PlaceAsked[]): Promise<Place
     term_id: termId,
     students: [...new Set(studentIds)],
   }))
-  return (await db.raw<{ rows: PlaceRow[] }>(placesQuery, { places: JSON.stringify(asked), today: today() })).rows
+  return askPrepared<PlaceRow>(db, 'places', placesQuery, { places: JSON.stringify(asked), today: today() })
 }
 
 const placeAmongOthers = gathered(100, placeRows)

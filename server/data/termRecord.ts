@@ -4,6 +4,7 @@ import type { StudentComment } from '../../core/record/termRecord'
 import type { Row } from './changes/changeableTables'
 import { JsonText } from './jsonText'
 import { teachesOn, termColumns } from './places'
+import { askPrepared } from './prepared'
 
 /** A comment as its table keeps it. */
 export interface CommentRow {
@@ -109,11 +110,8 @@ export async function loadTermRecord(
   { classId, termId }: { classId: string; termId: string },
   today: string,
 ): Promise<JsonText> {
-  const { rows } = await db.raw<{ rows: { record: string }[] }>(termRecordQuery, {
-    class: classId,
-    term: termId,
-    today,
-  })
+  const values = { class: classId, term: termId, today }
+  const rows = await askPrepared<{ record: string }>(db, 'term record', termRecordQuery, values)
   return new JsonText(rows[0]?.record ?? '')
 }
 
