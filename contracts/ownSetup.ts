@@ -19,6 +19,7 @@ export const subjectRow = z.object({
   inSentence: trimmed(80),
   markScale: key,
   skillScale: key,
+  strandNames: z.record(key, needed(80, 'A strand needs a name.')),
   position,
   retired,
 })

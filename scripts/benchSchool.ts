@@ -240,7 +240,8 @@ function ask(cookie: string, method: string, path: string, body?: object): Promi
 
 async function size(cookie: string, path: string): Promise<string> {
   const bytes = await ask(cookie, 'GET', path)
-  return `${(bytes.length / 1024).toFixed(0)} kB (${(brotliDecompressSync(bytes).length / 1024).toFixed(0)} kB unpacked)`
+  const unpacked = brotliDecompressSync(bytes)
+  return `${(bytes.length / 1024).toFixed(0)} kB (${(unpacked.length / 1024).toFixed(0)} kB unpacked)`
 }
 
 /** How long health takes to answer at most, in ms, while 300 MB of JSON and a file of nothing but line ends come in. */

@@ -161,7 +161,8 @@ function keep(): Promise<void> {
           </p>
           <p class="text-sm">
             <span v-for="each in changed.slice(0, 6)" :key="each.studentId" class="mr-3 inline-block">
-              {{ nameOf(each.studentId) }} {{ markShown(each.before, subject) }} → {{ markShown(each.after, subject) }}
+              {{ nameOf(each.studentId) }} {{ markShown(each.before, subject) }} →
+              {{ markShown(each.after, subject) }}
             </span>
             <template v-if="changed.length > 6">and {{ changed.length - 6 }} more</template>
           </p>

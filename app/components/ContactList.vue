@@ -32,10 +32,10 @@ function plan(list: ReadList<ContactColumn>) {
     unchanged: made.unchanged,
     refused: made.refused,
     notes: [],
-    lines: [...made.added, ...made.changed].map(
-      ({ studentId, contact }) =>
-        `${nameOf(studentId)}: ${[contact.name, contact.relation, contact.email, contact.language].filter(Boolean).join(', ')}`,
-    ),
+    lines: [...made.added, ...made.changed].map(({ studentId, contact }) => {
+      const { name, relation, email, language } = contact
+      return `${nameOf(studentId)}: ${[name, relation, email, language].filter(Boolean).join(', ')}`
+    }),
     take: async () => {
       await care.takeContactsIn(made)
       await load()

@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import type { SkillRow } from '~~/contracts/ownSetup'
+import type { SkillRow, SubjectRow } from '~~/contracts/ownSetup'
 import { readGrades, writeGrades } from '~~/core/people/gradeRange'
+import { nameOfStrand, strandCalled } from '~~/core/school/strand'
 import { skillWords } from '~~/core/narrative/skillWords'
 
 /** One skill: its words, whom it is for, and how a comment would tell it. */
-const props = defineProps<{ skill: SkillRow; uses: number }>()
+const props = defineProps<{
+  skill: SkillRow
+  subject: SubjectRow
+  /** Keys of the subject's strands. */
+  strands: readonly string[]
+  uses: number
+}>()
 const emit = defineEmits<{ write: [row: SkillRow] }>()
 const wrongGrades = ref(false)
 
@@ -54,7 +61,10 @@ function turn(at: number): void {
       /></label>
       <label class="grid basis-36 gap-0.5"
         ><span class="text-muted">Strand</span>
-        <input class="field w-36" :value="skill.strand" @change="change({ strand: valueOf($event) })"
+        <input
+          class="field w-36"
+          :value="nameOfStrand(subject, skill.strand)"
+          @change="change({ strand: strandCalled(subject, strands, valueOf($event).trim()) })"
       /></label>
       <label class="grid gap-0.5"
         ><span class="text-muted">Grades</span>

@@ -1,3 +1,4 @@
+import { markText } from '~~/core/marks/markText'
 import { markLevel } from '~~/core/marks/settledMark'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
@@ -19,7 +20,7 @@ export function useMarks() {
   function markShown(percent: number | null | undefined, subjectKey: string, decimals = 0): string {
     return percent === null || percent === undefined
       ? '—'
-      : settings.markOf(percent, symbolOf(percent, subjectKey), decimals)
+      : markText(percent, symbolOf(percent, subjectKey), settings.own, decimals)
   }
 
   /** The level beside a mark; nothing where the mark is shown by its level already. */

@@ -3,6 +3,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { dequal } from 'dequal'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import type { GridColumn } from '~/components/LevelGrid.vue'
+import { nameOfStrand } from '~~/core/school/strand'
 import { useClassRecord } from '~/stores/classRecord'
 
 useHead({ title: 'Settle · Facunda' })
@@ -27,7 +28,7 @@ function skillColumns(): GridColumn[] {
             {
               about: skill.id,
               title: skill.statement,
-              detail: `${skill.strand}. On the report: ${skill.familyWords}`,
+              detail: `${nameOfStrand(subject.value ?? undefined, skill.strand)}. On the report: ${skill.familyWords}`,
               scale,
               teacherOnly: skill.teacherOnly,
             },

@@ -1,7 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { usualSettings, type OwnSettings } from '~~/contracts/ownSettings'
-import { markText } from '~~/core/marks/markText'
 import { displayName } from '~~/core/people/names'
 import { askServer } from '~/composables/useApi'
 import { useSaving } from './saving'
@@ -51,8 +50,5 @@ export const useSettings = defineStore('settings', () => {
   const nameOf = ({ usedName, family }: { usedName: string; family: string }): string =>
     displayName({ given: usedName, family }, own.value.names)
 
-  const markOf = (percent: number, symbol: string | undefined, decimals = 0): string =>
-    markText(percent, symbol, own.value, decimals)
-
-  return { own, loaded, load, change, nameOf, markOf }
+  return { own, loaded, load, change, nameOf }
 })

@@ -27,7 +27,7 @@ export const factsMissing: Check = (input) => {
   return unsettled.map((about) =>
     ofWhole(
       'not settled',
-      `Nothing is settled for ${nameOfAbout(index.record.habits, about)}, so the plan has nothing to say of it.`,
+      `Nothing is settled for ${nameOfAbout(index.record, box.subject, about)}, so the plan has nothing to say of it.`,
       input,
     ),
   )

@@ -9,11 +9,11 @@ export const largestFile = 20 * 1024 * 1024
  * @throws UnreadableFile when it is empty, too large, or no text at all
  * @example decodeText(new Uint8Array([0x5a, 0x6f, 0xeb])) // 'Zoë', from Windows-1252
  */
-export function decodeText(bytes: Uint8Array): string {
+export function decodeText(bytes: Uint8Array, most: number = largestFile): string {
   if (bytes.length === 0) throw new UnreadableFile('The file is empty.')
-  if (bytes.length > largestFile) {
+  if (bytes.length > most) {
     throw new UnreadableFile(
-      `The file is larger than ${largestFile / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`,
+      `The file is larger than ${most / 1024 / 1024} MB. A gradebook is much smaller: is this the right file?`,
     )
   }
   const kind = binaryKind(bytes) ?? markupKind(bytes)

@@ -90,7 +90,12 @@ function readLevelWords(written: string): Pick<Phrase, 'tiers' | 'uneven' | 'mov
 
 /** A phrasebook as a file that readPhraseRow reads back: the same phrases in the same order. */
 export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string {
-  const rows = phrasebook.phrases.map((phrase) => [
+  return writeCsv(phraseTable(phrasebook.phrases))
+}
+
+/** The cells of a phrasebook file, its headings first. */
+export function phraseTable(phrases: readonly Phrase[]): string[][] {
+  const rows = phrases.map((phrase) => [
     phrase.id,
     phrase.subject,
     phrase.part,
@@ -100,5 +105,5 @@ export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string
     phrase.tone,
     writeGrades(phrase.grades),
   ])
-  return writeCsv([[...phraseColumns, 'tone', 'grades'], ...rows])
+  return [[...phraseColumns, 'tone', 'grades'], ...rows]
 }

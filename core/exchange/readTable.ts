@@ -14,8 +14,16 @@ export interface TableRow {
 }
 
 const longestCell = 100_000
+/** How much a table may hold. */
+export interface TableLimits {
+  readonly lines: number
+  readonly rows: number
+  readonly columns: number
+  readonly cells: number
+}
+
 /** The largest table that is taken in; a class's gradebook is a hundredth of it. */
-export const largestTable = { lines: 100_000, rows: 10_000, columns: 500, cells: 300_000 } as const
+export const largestTable: TableLimits = { lines: 100_000, rows: 10_000, columns: 500, cells: 300_000 }
 const delimiters = [',', ';', '\t', '|'] as const
 
 /**
@@ -24,12 +32,12 @@ const delimiters = [',', ';', '\t', '|'] as const
  * @throws UnreadableFile when a quote is never closed, a cell is absurdly long, or nothing is there
  * @example readTable('Number;Quiz\n05101;17,5') // delimiter ';', rows [{ number: 1, cells: ['Number', 'Quiz'] }, …]
  */
-export function readTable(text: string): Table {
+export function readTable(text: string, largest: TableLimits = largestTable): Table {
   const delimiter = guessDelimiter(text)
-  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false, preview: largestTable.lines + 1 })
-  if (parsed.data.length > largestTable.lines) {
+  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false, preview: largest.lines + 1 })
+  if (parsed.data.length > largest.lines) {
     throw new UnreadableFile(
-      `The file has more than ${largestTable.lines.toLocaleString('en')} lines, most of them empty or none of a class’s. ` +
+      `The file has more than ${largest.lines.toLocaleString('en')} lines, most of them empty or none of a class’s. ` +
         'Save only the rows of the class and choose that file.',
     )
   }
@@ -51,13 +59,13 @@ export function readTable(text: string): Table {
   }
   if (rows.length === 0) throw new UnreadableFile('The file has no rows with anything in them.')
   const columns = rows.reduce((most, row) => Math.max(most, row.cells.length), 0)
-  if (columns > largestTable.columns) {
+  if (columns > largest.columns) {
     throw new UnreadableFile(
-      `The file has ${columns.toLocaleString('en')} columns; up to ${largestTable.columns} can be read. ` +
+      `The file has ${columns.toLocaleString('en')} columns; up to ${largest.columns} can be read. ` +
         'Take out what is no work of this subject, or bring it in parts.',
     )
   }
-  if (rows.length > largestTable.rows || rows.length * columns > largestTable.cells) {
+  if (rows.length > largest.rows || rows.length * columns > largest.cells) {
     throw new UnreadableFile(
       `The file has ${rows.length.toLocaleString('en')} rows of ${columns} columns, more than can be read at once. ` +
         'Bring it in parts, a subject or a class at a time.',

@@ -23,9 +23,9 @@ export function categoryProblems(categories: readonly Category[], inUse: Readonl
     ...(categories.length > 0 && categories.every(({ weight }) => weight === 0)
       ? ['The weights add up to nothing, so that there would be no mark.']
       : []),
-    ...gone.map(
-      ([key, count]) =>
-        `${count} ${count === 1 ? 'piece' : 'pieces'} of work ${count === 1 ? 'is' : 'are'} in “${key}”, which can weigh 0 but not go.`,
-    ),
+    ...gone.map(([key, count]) => {
+      const are = count === 1 ? 'piece of work is' : 'pieces of work are'
+      return `${count} ${are} in “${key}”, which can weigh 0 but not go.`
+    }),
   ]
 }

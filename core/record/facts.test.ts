@@ -15,6 +15,9 @@ const factsOf = (record: ClassRecord, key: string) => {
   if (!box) throw new Error('no box')
   return narrativeFacts(indexRecord(record), '1', box)
 }
+/** The class after its strand Number has been given another name. */
+const renamed = (): ClassRecord =>
+  exampleClass({ subjects: exampleClass().subjects.map((each) => ({ ...each, strandNames: { Number: 'Numbers' } })) })
 const ofTerm = { termId: 't2', tier: null }
 
 describe('what a comment may rest on, whole', () => {
@@ -270,12 +273,24 @@ describe('the record’s parts', () => {
     expect(teacherOf({ classRoom, teachers: { art: 'Tom Rush' } }, 'art')).toBe('Tom Rush')
     expect(teacherOf({ classRoom, teachers: { art: 'Tom Rush' } }, 'sums')).toBe('Ada Moss')
   })
-  it('a habit is called by its name, a strand by its own', () => {
-    const habits = [
-      { key: 'ready', name: 'Being ready' },
-      { key: 'care', name: 'Taking care' },
+  it('a habit is called by its name, a strand as it is called now', () => {
+    const { habits, subjects } = renamed()
+    const [habit] = habits
+    const names = [
+      nameOfAbout({ habits, subjects }, null, habit?.key ?? ''),
+      nameOfAbout({ habits, subjects }, 'sums', 'Number'),
+      nameOfAbout({ habits, subjects }, null, 'Number'),
     ]
-    expect([nameOfAbout(habits, 'care'), nameOfAbout(habits, 'Number')]).toEqual(['Taking care', 'Number'])
+    expect(names).toEqual([habit?.name, 'Numbers', 'Number'])
+  })
+  it('a strand under another name is the same strand, and is told by what it is called now', () => {
+    const [before] = factsOf(exampleClass({ habits: [] }), 'sums').standings
+    const [now] = factsOf({ ...renamed(), habits: [] }, 'sums').standings
+    expect(now).toMatchObject({ ...before, name: 'Numbers', strongestSkill: {}, weakestSkill: {} })
+    expect([before, now].map((each) => each?.weakestSkill?.because)).toEqual([
+      { kind: 'skill level', about: 'Weakest of Number', text: 'Weakest of Number: Divides numbers', ...ofTerm },
+      { kind: 'skill level', about: 'Weakest of Number', text: 'Weakest of Numbers: Divides numbers', ...ofTerm },
+    ])
   })
   it('set-up and term make the whole', () => {
     const { term, students, subjects } = exampleClass()

@@ -1,12 +1,19 @@
-import type { Habit } from '../school/schoolSetup'
+import type { SchoolSetup } from '../school/schoolSetup'
+import { nameOfStrand } from '../school/strand'
 
 /**
- * What a part of a comment speaks of, as people call it: a habit is known to plans and phrases by its key.
- * @example nameOfAbout([{ key: 'keeping-going', name: 'Keeping going', … }], 'keeping-going') // 'Keeping going'
- * @example nameOfAbout(habits, 'Number') // 'Number', a strand
- * @example nameOfAbout(habits, 'care + keeping-going') // 'Taking care, Keeping going', told together
+ * What a part of a comment speaks of, as people call it: habits and strands are known to plans and phrases by key.
+ * @param subject the key of the subject that the comment is about; null for the general one
+ * @example nameOfAbout(setup, null, 'keeping-going') // 'Keeping going'
+ * @example nameOfAbout(setup, 'mathematics', 'Number') // 'Numbers', since that is what the strand is called now
+ * @example nameOfAbout(setup, null, 'care + keeping-going') // 'Taking care, Keeping going', told together
  */
-export function nameOfAbout(habits: readonly Pick<Habit, 'key' | 'name'>[], about: string): string {
-  const nameOf = (key: string): string => habits.find((habit) => habit.key === key)?.name ?? key
+export function nameOfAbout(
+  { habits, subjects }: Pick<SchoolSetup, 'habits' | 'subjects'>,
+  subject: string | null,
+  about: string,
+): string {
+  const own = subjects.find(({ key }) => key === subject)
+  const nameOf = (key: string): string => habits.find((habit) => habit.key === key)?.name ?? nameOfStrand(own, key)
   return about.split(' + ').map(nameOf).join(', ')
 }

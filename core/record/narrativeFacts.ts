@@ -8,6 +8,7 @@ import { findLevel, type Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
 import type { Student } from './roster'
 import type { Habit, Skill, Subject } from '../school/schoolSetup'
+import { nameOfStrand } from '../school/strand'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 import { sayableFacts } from './sayableFacts'
@@ -22,9 +23,7 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     if (standing) standings.push(standing)
   }
   for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
-    const standing = subject
-      ? strandStanding(index, studentId, strand, { skills, scale: subject.skillScale })
-      : undefined
+    const standing = subject ? strandStanding(index, studentId, strand, { skills, subject }) : undefined
     if (standing) standings.push(standing)
   }
   const mark = subject ? markStanding(index, studentId, subject) : null
@@ -104,8 +103,10 @@ function strandStanding(
   index: RecordIndex,
   studentId: string,
   strand: string,
-  { skills, scale }: { skills: readonly Skill[]; scale: string },
+  { skills, subject }: { skills: readonly Skill[]; subject: Subject },
 ): StandingFact | undefined {
+  const scale = subject.skillScale
+  const name = nameOfStrand(subject, strand)
   const termId = index.record.term.id
   // What is for the teacher only is no matter for a comment that the family reads.
   const told = skills.filter((skill) => !skill.teacherOnly)
@@ -128,7 +129,7 @@ function strandStanding(
     because: {
       kind: 'skill level',
       about: `${kind} of ${strand}`,
-      text: `${kind} of ${strand}: ${skill.familyWords}`,
+      text: `${kind} of ${name}: ${skill.familyWords}`,
       tier: null,
       termId,
     },
@@ -136,7 +137,7 @@ function strandStanding(
   return {
     kind: 'strand',
     about: strand,
-    name: strand,
+    name,
     tier: now.level.tier,
     uneven: now.uneven,
     because: known.map(({ skill, level }) => ({
@@ -146,10 +147,7 @@ function strandStanding(
       tier: now.uneven ? level.tier : now.level.tier,
       termId,
     })),
-    trend:
-      now.uneven || before?.uneven
-        ? null
-        : trendBetween(index, { about: strand, name: strand }, before?.level, now.level),
+    trend: now.uneven || before?.uneven ? null : trendBetween(index, { about: strand, name }, before?.level, now.level),
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
     // What stands at the strand's level: of what stands elsewhere it would not be true.

@@ -14,12 +14,15 @@ export interface Subject {
   readonly inSentence: string
   readonly markScale: string
   readonly skillScale: string
+  /** Strands that are called differently now than when they were first named, which is their key. */
+  readonly strandNames?: Readonly<Record<string, string>> | undefined
 }
 
 /** A standard that the school rates, with the words a family reads. */
 export interface Skill {
   readonly id: string
   readonly subject: string
+  /** The key of its strand (strand.ts). */
   readonly strand: string
   readonly statement: string
   readonly familyWords: string

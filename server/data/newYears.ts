@@ -57,9 +57,11 @@ export async function recordedIn(db: Knex, yearId: string): Promise<string[]> {
      union all select 'mark', 'marks', count(*) from settled_mark where term_id in (select id from own)
      union all select 'level', 'levels', count(*) from settled_level where term_id in (select id from own)
      union all select 'text', 'texts', count(*) from comment where term_id in (select id from own) and text <> ''
-     union all select 'record of attendance', 'records of attendance', count(*) from attendance where term_id in (select id from own)
+     union all select 'record of attendance', 'records of attendance', count(*) from attendance
+       where term_id in (select id from own)
      union all select 'note', 'notes', count(*) from observation where term_id in (select id from own)
-     union all select 'run of reports', 'runs of reports', count(*) from report_run where term_id in (select id from own)`,
+     union all select 'run of reports', 'runs of reports', count(*) from report_run
+       where term_id in (select id from own)`,
     [yearId],
   )
   return rows.filter(({ count }) => count > 0).map(({ one, many, count }) => `${count} ${count === 1 ? one : many}`)
@@ -99,7 +101,8 @@ export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearTo
     `select id, name, (select coalesce(json_agg(json_build_object('id', student.id,
          'name', trim(used_name || ' ' || family), 'gradeLevel', grade_level) order by position), '[]')
        from enrolment join student on student.id = student_id
-       where class_id = class_room.id and (to_day is null or to_day >= (select ends from school_year where id = year_id))
+       where class_id = class_room.id
+         and (to_day is null or to_day >= (select ends from school_year where id = year_id))
        ) as students
      from class_room where year_id = ? order by name`,
     [yearId],

@@ -6,7 +6,7 @@ const rowsQuery = `
     (select settings - 'checks' || jsonb_build_object('layout', (select definition from layout where year_id = :year
       order by key limit 1)) from school where year_id = :year) as school,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale, 'position', position, 'retired', retired)
+      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names, 'position', position, 'retired', retired)
       order by position), '[]') from subject where year_id = :year) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand, 'statement', statement,
       'familyWords', family_words, 'inSentence', in_sentence, 'does', does,

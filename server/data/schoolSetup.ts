@@ -83,7 +83,7 @@ const setupQuery = `
     (select settings from school where year_id = :year) as school,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale) order by position), '[]')
+      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names) order by position), '[]')
       from subject where year_id = :year and not retired) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
       'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'does', does,

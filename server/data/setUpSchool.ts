@@ -35,6 +35,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<v
       position,
       mark_scale: subject.markScale,
       skill_scale: subject.skillScale,
+      strand_names: JSON.stringify(subject.strandNames ?? {}),
     })),
   )
   await db('skill').insert(

@@ -33,7 +33,8 @@ export async function loadStudentData(db: Knex, id: string): Promise<Record<stri
   )
   found.term = await rowsOf(
     db,
-    'select * from term where year_id in (select year_id from class_room join enrolment on class_id = id where student_id = :id)',
+    `select * from term where year_id in
+       (select year_id from class_room join enrolment on class_id = id where student_id = :id)`,
     id,
   )
   found.event = await rowsOf(

@@ -112,6 +112,7 @@ export interface SubjectRow {
   position: number
   mark_scale: string
   skill_scale: string
+  strand_names: string | Record<string, string>
   retired: boolean
 }
 

@@ -8,7 +8,9 @@ import type {
 } from '../../contracts/ownSetup'
 import { readPlan } from '../../core/narrative/plan'
 import { skillWords } from '../../core/narrative/skillWords'
+import { strandsOf } from '../../core/record/narrativeFacts'
 import { planProblems } from '../../core/record/planProblems'
+import { strandsAlike } from '../../core/school/strand'
 import { scaleProblems } from '../../core/scales/scale'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
@@ -116,11 +118,12 @@ function changeOf(change: SetupChange, yearId: string): Change {
 function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null } {
   switch (change.kind) {
     case 'subject':
-      return both(change, ({ key: _key, inSentence, markScale, skillScale, ...same }) => ({
+      return both(change, ({ key: _key, inSentence, markScale, skillScale, strandNames, ...same }) => ({
         ...same,
         in_sentence: inSentence,
         mark_scale: markScale,
         skill_scale: skillScale,
+        strand_names: strandNames,
       }))
     case 'skill':
       return both(change, ({ id: _id, familyWords, inSentence, teacherOnly, grades, ...same }) => ({
@@ -205,6 +208,12 @@ function problemsOf({ subjects, skills, habits, boxes, scales }: Rows): string[]
       ...(isOfKind(skillScale, 'skill') ? [] : [`${name} needs a scale for skills.`]),
     ]),
     ...twice(inUse.map(({ name }) => name)).map((name) => `There are two subjects called ${name}.`),
+    ...subjects.flatMap((subject) =>
+      strandsAlike(
+        subject,
+        strandsOf(skills, subject.key).map(([strand]) => strand),
+      ).map((name) => `${subject.name} has two strands called ${name}.`),
+    ),
     ...skills
       .filter((skill) => !subjects.some((subject) => subject.key === skill.subject))
       .map((skill) => `“${skill.statement}” belongs to a subject that is not there.`),

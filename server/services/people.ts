@@ -64,7 +64,8 @@ export async function writePeople(context: Context, people: readonly PersonToWri
 function requireEachOnce(people: readonly PersonToWrite[]): void {
   const names = people.map(({ person }) => signInKey(person.signIn))
   const twice = names.find((name, at) => names.indexOf(name) !== at)
-  if (twice !== undefined) throw new Refusal('invalid', `Two people would sign in as “${twice}”. Nothing was changed.`)
+  if (twice === undefined) return
+  throw new Refusal('invalid', `Two people would sign in as “${twice}”. Nothing was changed.`)
 }
 
 async function requirePossible(context: Context, { id, person }: PersonToWrite): Promise<void> {

@@ -54,6 +54,9 @@ describe('a school folder', () => {
           const written = {
             ...setup,
             boxes: [],
+            subjects: setup.subjects.map((each) =>
+              each.key === 'art' && name !== strand ? { ...each, strandNames: { [strand]: name } } : each,
+            ),
             skills: [{ ...skill, statement, familyWords: family, strand }, ...skills],
             habits: [{ ...habit, name, familyWords: family }, ...habits],
           }

@@ -20,10 +20,10 @@ function planList(list: ReadList<StaffColumn>) {
     unchanged,
     refused,
     notes: [],
-    lines: added.map(
-      (person) =>
-        `${displayName(person)}, signs in as ${person.signIn}, ${person.role}${person.grades ? ` of grades ${writeGrades(person.grades)}` : ''}`,
-    ),
+    lines: added.map((person) => {
+      const grades = person.grades ? ` of grades ${writeGrades(person.grades)}` : ''
+      return `${displayName(person)}, signs in as ${person.signIn}, ${person.role}${grades}`
+    }),
     take: () => people.takeInAll(added.map((person) => ({ ...person, switchedOff: false }))),
   }
 }

@@ -5,6 +5,7 @@ import { skillColumns, type SkillColumn } from '~~/core/exchange/lists/listColum
 import { planSkillList } from '~~/core/exchange/lists/planSkillList'
 import type { ReadList } from '~~/core/exchange/lists/readList'
 import { writeGrades } from '~~/core/people/gradeRange'
+import { nameOfStrand } from '~~/core/school/strand'
 import { lowerFirst } from '~~/core/narrative/capitals'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -17,6 +18,7 @@ const newSubject = ref('')
 const subjects = computed(() => school.setup?.subjects ?? [])
 const subject = computed(() => subjects.value.find((each) => each.key === chosen.value) ?? subjects.value[0])
 const skills = computed(() => (school.setup?.skills ?? []).filter((skill) => skill.subject === subject.value?.key))
+const strands = computed(() => [...new Set(skills.value.map((skill) => skill.strand))])
 const scalesFor = (kind: 'mark' | 'skill') => (school.setup?.scales ?? []).filter((scale) => scale.kind === kind)
 
 function change(part: Partial<SubjectRow>): Promise<void> {
@@ -38,6 +40,7 @@ function add(): Promise<void> {
       inSentence: lowerFirst(name),
       markScale: like?.markScale ?? scalesFor('mark')[0]?.key ?? '',
       skillScale: like?.skillScale ?? scalesFor('skill')[0]?.key ?? '',
+      strandNames: {},
       position: nextPosition(subjects.value),
       retired: false,
     }
@@ -99,20 +102,20 @@ function planList(list: ReadList<SkillColumn>) {
     ...added.map((row) => ({ kind: 'skill' as const, row: { ...row }, was: null })),
     ...changed.map(({ was, row }) => ({ kind: 'skill' as const, row: { ...row }, was: { ...was } })),
   ]
-  const nameOf = (key: string): string => subjects.value.find((each) => each.key === key)?.name ?? key
   return {
     added: added.length,
     changed: changed.length,
     unchanged,
     refused,
-    notes: without.map(
-      (each) =>
-        `This school has no subject “${each.subject}”: ${each.rows} ${each.rows === 1 ? 'row is' : 'rows are'} left out.`,
-    ),
-    lines: [...added, ...changed.map(({ row }) => row)].map(
-      (row) =>
-        `${nameOf(row.subject)}, ${row.strand}: ${row.statement}${row.grades ? ` (${writeGrades(row.grades)})` : ''}`,
-    ),
+    notes: without.map(({ subject: lacking, rows }) => {
+      const left = rows === 1 ? 'row is' : 'rows are'
+      return `This school has no subject “${lacking}”: ${rows} ${left} left out.`
+    }),
+    lines: [...added, ...changed.map(({ row }) => row)].map(({ subject: key, strand, statement, grades }) => {
+      const own = subjects.value.find((each) => each.key === key)
+      const only = grades ? ` (${writeGrades(grades)})` : ''
+      return `${own?.name ?? key}, ${nameOfStrand(own, strand)}: ${statement}${only}`
+    }),
     take: () => school.writeSetup(changes),
   }
 }
@@ -174,11 +177,14 @@ function planList(list: ReadList<SkillColumn>) {
           />
           <span class="pb-2 text-muted">{{ restsOn(school.setup.uses.subject[subject.key]) }}</span>
         </div>
+        <StrandNames :subject="subject" :strands="strands" @write="(strandNames) => change({ strandNames })" />
         <ol class="mt-5 grid">
           <SkillEditor
             v-for="skill in skills"
             :key="skill.id"
             :skill="skill"
+            :subject="subject"
+            :strands="strands"
             :uses="school.setup.uses.skill[skill.id] ?? 0"
             @write="(row) => attempt(() => school.writeSetup([{ kind: 'skill', row, was: skill }]))"
           />

@@ -1,16 +1,24 @@
-import { decodeText } from '../decodeText'
+import { decodeText, largestFile } from '../decodeText'
 import { UnreadableFile, type FileProblem } from '../problem'
 import { readRecords, type FileRecord } from '../readRecords'
-import { readTable, type Table } from '../readTable'
+import { largestTable, readTable, type Table, type TableLimits } from '../readTable'
 
 /** A folder's files by name. */
 export type Folder = ReadonlyMap<string, Uint8Array>
+
+/** How much each file of a folder may hold. */
+export interface FolderLimits extends TableLimits {
+  readonly bytes: number
+}
 
 /** Reads a folder's files and gathers what is wrong with them, so that all of it can be told at once. */
 export class FolderReader {
   readonly problems: FileProblem[] = []
 
-  constructor(private readonly folder: Folder) {}
+  constructor(
+    private readonly folder: Folder,
+    private readonly largest: FolderLimits = { ...largestTable, bytes: largestFile },
+  ) {}
 
   names(): string[] {
     return [...this.folder.keys()].sort()
@@ -24,7 +32,7 @@ export class FolderReader {
   table(file: string): Table | null {
     const bytes = this.folder.get(file)
     try {
-      return readTable(decodeText(bytes ?? new Uint8Array()))
+      return readTable(decodeText(bytes ?? new Uint8Array(), this.largest.bytes), this.largest)
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error
       this.report(file, null, null, error.message)

@@ -3,6 +3,7 @@ import { termMark } from '../../marks/termMark'
 import type { ClassRecord } from '../../record/classRecord'
 import { termSchema, type Term } from '../../record/term'
 import type { StudentResult, SubjectWork, SettledTerm } from '../../record/termRecord'
+import { setupInUse } from '../../school/keptSetup'
 import { indexRecord } from '../../record/recordIndex'
 import { guessGradebook } from '../guessGradebook'
 import { planImport } from '../planImport'
@@ -29,7 +30,7 @@ const classFile = z.object({
 export function readClassFolder(files: Folder): { record: ClassRecord | null; problems: FileProblem[] } {
   const folder = new FolderReader(files)
   const head = readJson(folder, 'class.json', classFile)
-  const { layout, ...setup } = readSetupParts(folder)
+  const { layout, retired, ...setup } = readSetupParts(folder)
   const students = readStudents(folder)
   const all = { ...setup, students }
   const shared = {
@@ -57,7 +58,7 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
     term: termOf(head.term),
   }
   const whole = { ...record, ...readGradebooks(folder, record) }
-  return { record: folder.problems.length === 0 ? whole : null, problems: folder.problems }
+  return { record: folder.problems.length === 0 ? setupInUse(whole, retired) : null, problems: folder.problems }
 }
 
 /** Within a folder, a term and a year are known by what they are called. */

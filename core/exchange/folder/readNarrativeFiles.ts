@@ -1,7 +1,8 @@
 import type { DescribingWords, Phrasebook } from '../../narrative/phrase'
 import { planProblems } from '../../record/planProblems'
 import { readPlan, type CommentBox } from '../../narrative/plan'
-import type { Habit, Skill, Subject } from '../../school/schoolSetup'
+import type { Retired } from '../../school/keptSetup'
+import type { SchoolSetup, Subject } from '../../school/schoolSetup'
 import { tiers } from '../../scales/tier'
 import { phraseColumns, readPhraseRow } from '../phrasebookFile'
 import type { FileRecord } from '../readRecords'
@@ -32,9 +33,8 @@ function readDescribingWords(folder: FolderReader): DescribingWords {
 /** boxes.csv: the comment boxes with their plans. A plan that names a missing strand or habit is reported. */
 export function readBoxes(
   folder: FolderReader,
-  subjects: readonly Subject[],
-  skills: readonly Skill[],
-  habits: readonly Habit[],
+  { subjects, skills, habits }: Pick<SchoolSetup, 'subjects' | 'skills' | 'habits'>,
+  retired: Retired,
 ): CommentBox[] {
   const file = 'boxes.csv'
   const rows = folder.records(file, ['key', 'name', 'subject', 'limit', 'plan']).flatMap((record) => {
@@ -58,7 +58,8 @@ export function readBoxes(
       tone: record.get('tone'),
       plan: planOf(folder, file, record),
     }
-    for (const problem of planProblems(box, skills, habits)) folder.report(file, record.row, 'plan', problem)
+    const problems = retired.boxes.has(box.key) ? [] : planProblems(box, skills, habits)
+    for (const problem of problems) folder.report(file, record.row, 'plan', problem)
     return [{ row: record.row, key: box.key, value: box }]
   })
   return folder.unique(file, 'key', rows)

@@ -4,6 +4,7 @@ import { readGrades } from '../../people/gradeRange'
 import type { FileRecord } from '../readRecords'
 import { scaleProblems, type Level, type Scale } from '../../scales/scale'
 import { tiers } from '../../scales/tier'
+import { saysYes } from './recordColumns'
 import type { FolderReader } from './folderReader'
 
 const scaleKinds = ['mark', 'skill', 'habit'] as const
@@ -78,10 +79,32 @@ export function readSkills(folder: FolderReader, subjects: readonly Subject[]): 
         inSentence: record.get('in a sentence'),
         does: record.get('does'),
         grades: gradesOf(folder, file, record),
-        teacherOnly: /^(yes|y|true|x|1)$/i.test(record.get('teacher only')),
+        teacherOnly: saysYes(record.get('teacher only')),
       },
     }))
   return folder.unique(file, 'id', rows)
+}
+
+/**
+ * Subjects with what their strands are called now, where skills.csv says so; its column may be left out. A strand that
+ * is called two things is reported.
+ */
+export function withStrandNames(folder: FolderReader, subjects: readonly Subject[]): Subject[] {
+  const file = 'skills.csv'
+  const names = new Map<string, Map<string, string>>()
+  for (const record of folder.records(file, ['subject', 'strand'], 'may be absent')) {
+    const [subject, strand, name] = [record.get('subject'), record.get('strand'), record.get('strand name')]
+    if (name === '' || name === strand) continue
+    const known = names.get(subject) ?? new Map<string, string>()
+    const before = known.get(strand) ?? name
+    names.set(subject, known.set(strand, before))
+    if (before !== name)
+      folder.report(file, record.row, 'strand name', `“${strand}” is called ${before} in a row before.`)
+  }
+  return subjects.map((subject) => {
+    const own = names.get(subject.key)
+    return own ? { ...subject, strandNames: Object.fromEntries(own) } : subject
+  })
 }
 
 function gradesOf(folder: FolderReader, file: string, record: FileRecord): Skill['grades'] {
@@ -106,6 +129,12 @@ export function readHabits(folder: FolderReader, scales: readonly Scale[]): Habi
     },
   }))
   return folder.unique(file, 'key', rows)
+}
+
+/** The keys of what is used no more but has been rated or written in; the column may be left out. */
+export function retiredIn(folder: FolderReader, file: string, key: string): Set<string> {
+  const rows = folder.records(file, [key], 'may be absent')
+  return new Set(rows.filter((record) => saysYes(record.get('retired'))).map((record) => record.get(key)))
 }
 
 /** categories.csv. */

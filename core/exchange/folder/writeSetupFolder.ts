@@ -1,16 +1,32 @@
 import { writeGrades } from '../../people/gradeRange'
 import { writePlan } from '../../narrative/plan'
+import { nothingRetired, type Retired } from '../../school/keptSetup'
 import type { SchoolSetup } from '../../school/schoolSetup'
+import { nameOfStrand } from '../../school/strand'
 import { tiers } from '../../scales/tier'
 import { writePhrasebook } from '../phrasebookFile'
 import { writeCsv } from '../writeCsv'
+
+const skillFileColumns = [
+  ...['id', 'subject', 'strand', 'strand name', 'statement', 'family words', 'in a sentence', 'does', 'grades'],
+  ...['teacher only', 'retired'],
+]
 
 /**
  * A school's set-up as the files of a school folder (docs/formats.md), by name: the inverse of readSetupFolder.
  * @example writeSetupFolder(setup).get('habits.csv') // 'key,name,family words,scale\r\n…'
  */
-export function writeSetupFolder(setup: SchoolSetup): Map<string, string> {
+export function writeSetupFolder(setup: SchoolSetup, retired: Retired = nothingRetired): Map<string, string> {
+  const ifRetired = (of: keyof Retired, key: string): string => (retired[of].has(key) ? 'yes' : '')
   const { school, layout, scales, subjects, skills, habits, boxes, phrasebook } = setup
+  /** Said only where it is called differently now. */
+  const strandName = (key: string, strand: string): string => {
+    const name = nameOfStrand(
+      subjects.find((subject) => subject.key === key),
+      strand,
+    )
+    return name === strand ? '' : name
+  }
   return new Map([
     ['school.json', json(school)],
     ['layout.json', json(layout)],
@@ -29,35 +45,47 @@ export function writeSetupFolder(setup: SchoolSetup): Map<string, string> {
     [
       'subjects.csv',
       writeCsv([
-        ['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale'],
+        ['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale', 'retired'],
         ...subjects.map(({ key, name, inSentence, markScale, skillScale }) => [
-          ...[key, name, inSentence, '', markScale, skillScale],
+          ...[key, name, inSentence, '', markScale, skillScale, ifRetired('subjects', key)],
         ]),
       ]),
     ],
     [
       'skills.csv',
       writeCsv([
-        ['id', 'subject', 'strand', 'statement', 'family words', 'in a sentence', 'does', 'grades', 'teacher only'],
+        skillFileColumns,
         ...skills.map(({ id, subject, strand, statement, familyWords, inSentence, does, grades, teacherOnly }) => [
-          ...[id, subject, strand, statement, familyWords, inSentence, does, writeGrades(grades)],
-          teacherOnly ? 'yes' : '',
+          ...[
+            id,
+            subject,
+            strand,
+            strandName(subject, strand),
+            statement,
+            familyWords,
+            inSentence,
+            does,
+            writeGrades(grades),
+          ],
+          ...[teacherOnly ? 'yes' : '', ifRetired('skills', id)],
         ]),
       ]),
     ],
     [
       'habits.csv',
       writeCsv([
-        ['key', 'name', 'family words', 'scale'],
-        ...habits.map(({ key, name, familyWords, scale }) => [key, name, familyWords, scale]),
+        ['key', 'name', 'family words', 'scale', 'retired'],
+        ...habits.map(({ key, name, familyWords, scale }) => [
+          ...[key, name, familyWords, scale, ifRetired('habits', key)],
+        ]),
       ]),
     ],
     [
       'boxes.csv',
       writeCsv([
-        ['key', 'name', 'subject', 'limit', 'plan', 'tone'],
+        ['key', 'name', 'subject', 'limit', 'plan', 'tone', 'retired'],
         ...boxes.map(({ key, name, subject, limit, plan, tone }) => [
-          ...[key, name, subject ?? '', limit, writePlan(plan), tone],
+          ...[key, name, subject ?? '', limit, writePlan(plan), tone, ifRetired('boxes', key)],
         ]),
       ]),
     ],

@@ -220,7 +220,8 @@ describe('a list of contacts', () => {
   it.each([
     [
       'by number',
-      'Number,Contact,Relation,Mail,Language,Household,Reports\n05101,Ana Reed,mother,ana@example.org,pt-BR,1,yes\n05102,Jo Bae,,,,,no',
+      'Number,Contact,Relation,Mail,Language,Household,Reports\n' +
+        '05101,Ana Reed,mother,ana@example.org,pt-BR,1,yes\n05102,Jo Bae,,,,,no',
       { added: ['1|Ana Reed|mother|1|ana@example.org|pt-BR|true|1', '2|Jo Bae||1|||false|0'] },
     ],
     ['by name', 'Student;Contact\nMaya Reed;Ana Reed', { added: ['1|Ana Reed||1|||true|1'] }],

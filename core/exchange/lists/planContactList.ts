@@ -55,8 +55,8 @@ export function planContactList(list: ReadList<ContactColumn>, { students, conta
     const name = row.cell('name')
     const place = placeOf(found.id, name)
     const before = rows.get(place)
-    const reason =
-      found.problem ?? problemOf(row) ?? (before === undefined ? null : `“${name}” stands in row ${before} already.`)
+    const twice = before === undefined ? null : `“${name}” stands in row ${before} already.`
+    const reason = found.problem ?? problemOf(row) ?? twice
     if (reason !== null) {
       plan.refused.push({ row: row.row, reason })
       continue

@@ -1,6 +1,7 @@
 import { readGrades } from '../../people/gradeRange'
 import { nameKey } from '../../people/names'
 import type { Skill, Subject } from '../../school/schoolSetup'
+import { strandCalled } from '../../school/strand'
 import { keyFor } from '../../school/keyFor'
 import type { SkillColumn } from './listColumns'
 import type { ListRow, ReadList, RefusedRow } from './readList'
@@ -23,7 +24,7 @@ export interface SkillListPlan {
 }
 
 interface Known {
-  readonly subjects: readonly Pick<Subject, 'key' | 'name'>[]
+  readonly subjects: readonly Pick<Subject, 'key' | 'name' | 'strandNames'>[]
   readonly skills: readonly ListedSkill[]
   /** The subject of rows that name none. */
   readonly chosen: string
@@ -62,10 +63,10 @@ export function planSkillList(list: ReadList<SkillColumn>, known: Known): SkillL
     seen.set(place, row.row)
     const was = standing.get(place)
     if (was) {
-      const after = said(row, was)
+      const after = said(row, was, known)
       if (JSON.stringify(after) === JSON.stringify(was)) plan.unchanged += 1
       else plan.changed.push({ was, row: after })
-    } else plan.added.push(said(row, fresh(row, subject, known, plan.added)))
+    } else plan.added.push(said(row, fresh(row, subject, known, plan.added), known))
   }
   return { ...plan, without: [...lacking].map(([subject, rows]) => ({ subject, rows })) }
 }
@@ -86,12 +87,15 @@ function problemOf(row: ListRow<SkillColumn>, subject: string, seen: ReadonlyMap
 }
 
 /** A skill with what the row says of it; what it does not say stays. */
-function said(row: ListRow<SkillColumn>, was: ListedSkill): ListedSkill {
+function said(row: ListRow<SkillColumn>, was: ListedSkill, { subjects, skills }: Known): ListedSkill {
   const grades = row.cell('grades')
   const familyWords = row.cell('familyWords')
+  const subject = subjects.find(({ key }) => key === was.subject)
+  const strands = skills.flatMap((skill) => (skill.subject === was.subject ? [skill.strand] : []))
+  const strand = row.cell('strand')
   return {
     ...was,
-    strand: row.cell('strand') || was.strand,
+    strand: strand === '' ? was.strand : strandCalled(subject, strands, strand),
     familyWords: familyWords || was.familyWords,
     // Other words are told in other forms, which are found anew.
     does: familyWords === '' || familyWords === was.familyWords ? was.does : '',
