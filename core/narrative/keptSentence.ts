@@ -1,19 +1,18 @@
-import type { Because, DraftSentence } from './because'
+import { z } from 'zod'
+import { becauseSchema, draftSentenceSchema, type Because, type DraftSentence } from './because'
+
+/** A reason; the term only where it is another one than the comment's. */
+const keptBecause = becauseSchema.partial({ about: true, tier: true, termId: true })
 
 /**
  * A sentence of a draft as it is kept and sent: without what its comment says already. Comments are most of a class's
- * record, and half of a sentence used to be its own words and the term once more.
+ * record, and half of a sentence used to be its own words and the term once more. `composed` only where the teacher has
+ * changed it since; `parts` are missing in what was kept before they were.
  */
-export type KeptSentence = Omit<DraftSentence, 'composed' | 'parts' | 'because'> & {
-  /** Only where the teacher has changed it since. */
-  readonly composed?: string
-  /** Missing in what was kept before parts were. */
-  readonly parts?: DraftSentence['parts']
-  readonly because: readonly KeptBecause[]
-}
-
-/** A reason; the term only where it is another one than the comment's. */
-type KeptBecause = Pick<Because, 'kind' | 'text'> & Partial<Because>
+export const keptSentenceSchema = draftSentenceSchema
+  .partial({ composed: true, parts: true })
+  .extend({ because: z.array(keptBecause).max(40) })
+export type KeptSentence = Readonly<z.infer<typeof keptSentenceSchema>>
 
 /** The comment that a sentence stands in. */
 interface Around {

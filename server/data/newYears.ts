@@ -67,21 +67,59 @@ export async function recordedIn(db: Knex, yearId: string): Promise<string[]> {
   return rows.filter(({ count }) => count > 0).map(({ one, many, count }) => `${count} ${count === 1 ? one : many}`)
 }
 
+/** Whether an event is about something in a year. */
+const eventOfYear = `(class_id in (select id from class_room where year_id = :year)
+  or term_id in (select id from term where year_id = :year)
+  or exists (select from jsonb_array_elements(changes) as change
+    where change -> 'key' ->> 'year_id' = :year::text or change -> 'after' ->> 'year_id' = :year::text
+      or change -> 'before' ->> 'year_id' = :year::text))`
+
+/** What is recorded in a term. */
+const ofTerms = [
+  'comment',
+  'accepted_finding',
+  'settled_mark',
+  'settled_level',
+  'attendance',
+  'observation',
+  'work',
+] as const
+
+/** How it is said that a year came by its folder. */
+export function folderTakenIn(year: string): string {
+  return `took the folder of ${year} in`
+}
+
+/** Whether a year came by its folder and nobody has done anything in it since. */
+export async function isAsFolderLeftIt(db: Knex, { id, name }: { id: string; name: string }): Promise<boolean> {
+  const { rows } = await db.raw<{ rows: { untouched: boolean }[] }>(
+    `select exists (select from event where kind = :kind)
+       and not exists (select from event where id > (select max(id) from event where kind = :kind) and ${eventOfYear})
+       as untouched`,
+    { year: id, kind: folderTakenIn(name) },
+  )
+  return rows[0]?.untouched ?? false
+}
+
 /**
- * Takes a year away with its terms, classes and set-up. What is kept for undoing changes in it goes too: nobody could
- * look at it any more. The children stay.
+ * Takes a year away with its terms, classes and set-up, and with the children who are in no other. What is kept for
+ * undoing changes in it goes too: nobody could look at it any more.
  */
 export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promise<void> {
   await trx.raw(
-    `with gone as (select id from event where class_id in (select id from class_room where year_id = :year)
-        or term_id in (select id from term where year_id = :year)
-        or exists (select from jsonb_array_elements(changes) as change
-          where change -> 'key' ->> 'year_id' = :year::text or change -> 'after' ->> 'year_id' = :year::text
-            or change -> 'before' ->> 'year_id' = :year::text))
+    `with gone as (select id from event where ${eventOfYear})
      update event set class_id = null, term_id = null, needs = null, changes = '[]' where id in (select id from gone)`,
     { year: yearId },
   )
-  for (const table of ['comment', 'accepted_finding'])
+  await trx('result')
+    .whereIn(
+      'work_id',
+      trx('work')
+        .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
+        .select('id'),
+    )
+    .delete()
+  for (const table of ofTerms)
     await trx(table)
       .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
       .delete()
@@ -93,6 +131,9 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
   for (const table of ['class_room', 'term', 'setup_version', ...ofYear])
     await trx(table).where({ year_id: yearId }).delete()
   await trx('school_year').where({ id: yearId }).delete()
+  const nowhere = trx('student').whereNotIn('id', trx('enrolment').select('student_id')).select('id')
+  await trx('contact').whereIn('student_id', nowhere.clone()).delete()
+  await trx('student').whereIn('id', nowhere).delete()
 }
 
 /** The classes of a year with their students; who left before its end goes on nowhere. */
@@ -113,6 +154,27 @@ export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearTo
 /** Whether the school has a year, and so has been set up. */
 export async function hasYear(db: Knex): Promise<boolean> {
   return (await db('school_year').first('id')) !== undefined
+}
+
+/** The year of the same name, with how many classes it has; others whose days run into these; and the school's name. */
+export async function yearsBeside(
+  db: Knex,
+  year: { name: string; starts: string; ends: string },
+): Promise<{ same: { id: string; name: string; classes: number } | undefined; overlapping: string[]; into: string }> {
+  const { rows } = await db.raw<{
+    rows: { id: string; name: string; classes: number; overlaps: boolean; school: string | null }[]
+  }>(
+    `select id, name, (select count(*) from class_room where year_id = school_year.id) as classes,
+       name <> :name and starts <= :ends and ends >= :starts as overlaps,
+       (select settings ->> 'name' from school where year_id = school_year.id) as school
+     from school_year order by starts`,
+    { name: year.name, starts: year.starts, ends: year.ends },
+  )
+  return {
+    same: rows.find(({ name }) => name === year.name),
+    overlapping: rows.filter(({ overlaps }) => overlaps).map(({ name }) => name),
+    into: rows.at(-1)?.school ?? '',
+  }
 }
 
 /** Nobody else makes or takes a year until this transaction ends. */

@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import type { Phrase, Phrasebook } from '../../core/narrative/phrase'
 import { readPlan } from '../../core/narrative/plan'
 import type { School, SchoolSetup } from '../../core/school/schoolSetup'
+import type { Retired } from '../../core/school/keptSetup'
 import type { Layout } from '../../core/school/layout'
 import type { Scale } from '../../core/scales/scale'
 import { tiers, type Tier } from '../../core/scales/tier'
@@ -77,33 +78,62 @@ interface SetupRow {
   layout: Layout | null
 }
 
-/** One statement, so that all of it is of one moment. */
-const setupQuery = `
+/**
+ * One statement, so that all of it is of one moment.
+ * @param which rows in use alone, or those too that are retired
+ */
+const setupQuery = (which: 'in use' | 'all'): string => `
   select
     (select settings from school where year_id = :year) as school,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
       'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names) order by position), '[]')
-      from subject where year_id = :year and not retired) as subjects,
+      from subject where year_id = :year${ifInUse(which, 'not retired')}) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
       'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'does', does,
       'grades', case when grade_from is null then null else json_build_object('from', grade_from, 'to', grade_to) end,
       'teacherOnly', teacher_only) order by position), '[]')
-      from skill where year_id = :year and not retired
-        and subject in (select key from subject where year_id = :year and not retired)) as skills,
+      from skill where year_id = :year${ifInUse(
+        which,
+        `not retired
+        and subject in (select key from subject where year_id = :year and not retired)`,
+      )}) as skills,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words,
-      'scale', scale) order by position), '[]') from habit where year_id = :year and not retired) as habits,
+      'scale', scale) order by position), '[]') from habit where year_id = :year${ifInUse(which, 'not retired')}) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
       'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]')
-      from comment_box where year_id = :year and not retired
-        and (subject is null or subject in (select key from subject where year_id = :year and not retired))) as boxes,
+      from comment_box where year_id = :year${ifInUse(
+        which,
+        `not retired
+        and (subject is null or subject in (select key from subject where year_id = :year and not retired))`,
+      )}) as boxes,
     (select coalesce(json_agg(phrase order by position, id), '[]')
       from phrase where owner is null and year_id = :year) as phrases,
     (select coalesce(json_agg(describing_words), '[]') from describing_words where year_id = :year) as describing,
     (select definition from layout where year_id = :year order by key limit 1) as layout`
 
-async function readSetup(db: Knex, yearId: string): Promise<SchoolSetup> {
-  const { rows } = await db.raw<{ rows: SetupRow[] }>(setupQuery, { year: yearId })
+const usedSetup = setupQuery('in use')
+
+function ifInUse(which: 'in use' | 'all', condition: string): string {
+  return which === 'all' ? '' : ` and ${condition}`
+}
+
+/** All of a year's set-up, and what of it is retired; the school's phrases alone. */
+export async function loadKeptSetup(db: Knex, yearId: string): Promise<{ setup: SchoolSetup; retired: Retired }> {
+  const { rows } = await db.raw<{ rows: Record<keyof Retired, string[]>[] }>(
+    `select array(select key from subject where year_id = :year and retired) as subjects,
+       array(select id from skill where year_id = :year and retired) as skills,
+       array(select key from habit where year_id = :year and retired) as habits,
+       array(select key from comment_box where year_id = :year and retired) as boxes`,
+    { year: yearId },
+  )
+  const of = (kind: keyof Retired): ReadonlySet<string> => new Set(rows[0]?.[kind])
+  const retired = { subjects: of('subjects'), skills: of('skills'), habits: of('habits'), boxes: of('boxes') }
+  return { setup: await readSetup(db, yearId, setupQuery('all')), retired }
+}
+
+async function readSetup(db: Knex, yearId: string, query = usedSetup): Promise<SchoolSetup> {
+  const { rows } = await db.raw<{ rows: SetupRow[] }>(query, { year: yearId })
   const [row] = rows
   if (!row?.school || !row.layout) throw new Refusal('not found', 'The school has not been set up yet.')
   const words = new Map(row.describing.map((each) => [each.tier, each.words]))

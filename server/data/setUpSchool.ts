@@ -5,6 +5,7 @@ import { writePronouns } from '../../core/people/pronouns'
 import { phraseColumns } from './schoolSetup'
 import type { ClassRecord } from '../../core/record/classRecord'
 import type { Student } from '../../core/record/roster'
+import { nothingRetired, type Retired } from '../../core/school/keptSetup'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Term } from '../../core/record/term'
 
@@ -13,15 +14,16 @@ export async function addYear(
   db: Knex,
   { name, starts, ends }: { name: string; starts: string; ends: string },
   setup: SchoolSetup,
+  retired: Retired = nothingRetired,
 ): Promise<string> {
   const year = idOf(await db('school_year').insert({ name, starts, ends }).returning('id'))
-  await setUpYear(db, year, setup)
+  await setUpYear(db, year, setup, retired)
   await db('setup_version').insert({ year_id: year })
   return year
 }
 
 /** Sets up scales, subjects, skills, habits, boxes, phrasebook and layout of a year that has none. */
-async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<void> {
+async function setUpYear(db: Knex, year: string, record: SchoolSetup, retired: Retired): Promise<void> {
   await db('school').insert({ year_id: year, settings: JSON.stringify(record.school) })
   await db('scale').insert(
     record.scales.map((scale) => ({ year_id: year, key: scale.key, definition: JSON.stringify(scale) })),
@@ -36,6 +38,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<v
       mark_scale: subject.markScale,
       skill_scale: subject.skillScale,
       strand_names: JSON.stringify(subject.strandNames ?? {}),
+      retired: retired.subjects.has(subject.key),
     })),
   )
   await db('skill').insert(
@@ -51,6 +54,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<v
       grade_from: skill.grades?.from ?? null,
       grade_to: skill.grades?.to ?? null,
       teacher_only: skill.teacherOnly,
+      retired: retired.skills.has(skill.id),
       position,
     })),
   )
@@ -61,6 +65,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<v
       name: habit.name,
       family_words: habit.familyWords,
       scale: habit.scale,
+      retired: retired.habits.has(habit.key),
       position,
     })),
   )
@@ -73,6 +78,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup): Promise<v
       character_limit: box.limit,
       tone: box.tone,
       plan: writePlan(box.plan),
+      retired: retired.boxes.has(box.key),
       position,
     })),
   )

@@ -11,7 +11,7 @@ const worthCompressing = 1400
 
 /** An answer as JSON, compressed as the browser likes it; the work is done beside the main thread. */
 export async function answered(event: H3Event, answer: unknown): Promise<unknown> {
-  if (answer instanceof Uint8Array || answer === undefined) return answer
+  if (answer instanceof Uint8Array || answer instanceof ReadableStream || answer === undefined) return answer
   const json = answer instanceof JsonText ? answer.text : JSON.stringify(answer)
   setResponseHeaders(event, { 'content-type': 'application/json', 'vary': 'accept-encoding' })
   if (json.length < worthCompressing) return json

@@ -1,7 +1,7 @@
-import { resolve } from 'node:path'
-import { Worker } from 'node:worker_threads'
+import type { Worker } from 'node:worker_threads'
 import type { Table } from '../../core/exchange/readTable'
 import { Refusal } from '../access/refusal'
+import { startWorker } from './startWorker'
 import type { TableAnswer, TableOrder } from './tableWorker'
 
 /** A file that takes longer than this, or more memory, is given up. */
@@ -23,7 +23,7 @@ const waiting = new Map<number, Waiting>()
  * reading it takes too long or too much memory
  */
 export function readTableBeside(bytes: Uint8Array): Promise<Table> {
-  worker ??= startWorker()
+  worker ??= startReader()
   const id = nextId++
   return new Promise((done, failed) => {
     const timer = setTimeout(() => void giveUp('took too long to read'), mostSeconds * 1000)
@@ -33,13 +33,8 @@ export function readTableBeside(bytes: Uint8Array): Promise<Table> {
   })
 }
 
-function startWorker(): Worker {
-  // The process runs in the project's folder (scripts/processes.mjs), from where the built server finds the source.
-  const made = new Worker(resolve('server/reading/tableWorkerStart.mjs'), {
-    execArgv: [],
-    resourceLimits: { maxOldGenerationSizeMb: mostMegabytes },
-  })
-  made.unref()
+function startReader(): Worker {
+  const made = startWorker('server/reading/tableWorker.ts', mostMegabytes)
   made.on('message', (answer: TableAnswer) => {
     const asked = waiting.get(answer.id)
     waiting.delete(answer.id)

@@ -9,6 +9,7 @@ import {
   carryClassOver,
   carrySetupOver,
   holdYears,
+  isAsFolderLeftIt,
   loadYearToFollow,
   recordedIn,
   takeYearAway,
@@ -38,7 +39,7 @@ export async function removeYear(context: Context, yearId: string): Promise<void
   await inTransaction(context.db, async (trx) => {
     await holdYears(trx)
     const recorded = await recordedIn(trx, yearId)
-    if (recorded.length > 0) {
+    if (recorded.length > 0 && !(await isAsFolderLeftIt(trx, { id: yearId, name }))) {
       throw new Refusal('invalid', `${name} holds ${listOf(recorded)}. A year with a record is not taken away.`)
     }
     await takeYearAway(trx, yearId)

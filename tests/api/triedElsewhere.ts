@@ -4,6 +4,8 @@ export const triedElsewhere: Record<string, string> = {
   'GET /api/set-up': 'open to all: whether there is a school; ownSchool.spec.ts',
   'POST /api/set-up': 'ownSchool.spec.ts, with the key and without; below, where there is a school',
   'POST /api/years': 'years.test.ts, a year made from another; below, nobody else’s work',
+  'GET /api/years/:year/folder': 'schoolFolder.test.ts, over the wire',
+  'POST /api/years/folder': 'schoolFolder.test.ts, over the wire',
   'POST /api/session': 'below, at the door',
   'DELETE /api/session': 'door.test.ts, sessions',
   'GET /api/welcome/:token': 'people.test.ts, a link',

@@ -1,0 +1,128 @@
+import { z } from 'zod'
+import { readGrades, writeGrades, type GradeRange } from '../../people/gradeRange'
+import { text } from '../../text/textSchema'
+
+/** A column of a file: its heading, how a cell is read and checked, and how a value is written. */
+export interface Column<Value> {
+  readonly heading: string
+  readonly cell: z.ZodType<Value, string>
+  write(value: Value): string
+}
+
+/** Words of at most so many characters, kept without the blanks around them. */
+export function words(heading: string, most: number): Column<string> {
+  return { heading, cell: text(most), write: (value) => value }
+}
+
+/** Words that must be there. */
+export function needed(heading: string, most: number): Column<string> {
+  return { heading, cell: text(most).pipe(z.string().min(1, 'This cell is empty.')), write: (value) => value }
+}
+
+/** Words, or nothing at all (null). */
+export function perhaps(heading: string, most: number): Column<string | null> {
+  return { heading, cell: text(most).transform((written) => written || null), write: (value) => value ?? '' }
+}
+
+/** One of a few words. */
+export function oneOf<Word extends string>(heading: string, choices: readonly Word[]): Column<Word> {
+  const cell = z.string().transform((written, found) => {
+    const choice = choices.find((each) => each === written.toLocaleLowerCase('en'))
+    if (choice === undefined) found.addIssue({ code: 'custom', message: `It is none of: ${choices.join(', ')}.` })
+    return choice ?? z.NEVER
+  })
+  return { heading, cell, write: (value) => value }
+}
+
+/** @example saysYes('Yes') // true; saysYes('') // false */
+export function saysYes(written: string): boolean {
+  return /^(yes|y|true|x|1)$/i.test(written)
+}
+
+export function yesOrNothing(heading: string): Column<boolean> {
+  const cell = z.string().transform(saysYes)
+  return { heading, cell, write: (value) => (value ? 'yes' : '') }
+}
+
+/** An ISO date, or nothing (null). */
+export function dayOrNothing(heading: string): Column<string | null> {
+  const cell = z.string().transform((written, found) => {
+    if (written !== '' && !z.iso.date().safeParse(written).success)
+      found.addIssue({ code: 'custom', message: 'It is no day as in 2026-11-26.' })
+    return written || null
+  })
+  return { heading, cell, write: (value) => value ?? '' }
+}
+
+/** A number from one to another, both included. */
+export function numberFrom(heading: string, least: number, most: number): Column<number> {
+  const cell = z
+    .string()
+    .transform((written) => (written === '' ? Number.NaN : Number(written)))
+    .pipe(z.number('It is no number.').min(least).max(most))
+  return { heading, cell, write: String }
+}
+
+/** A number not below zero, or nothing (null). */
+export function numberOrNothing(heading: string): Column<number | null> {
+  const cell = z
+    .string()
+    .transform((written) => (written === '' ? null : Number(written)))
+    .pipe(z.number('It is no number.').min(0).nullable())
+  return { heading, cell, write: (value) => (value === null ? '' : String(value)) }
+}
+
+export function gradesOrAll(heading: string): Column<GradeRange | null> {
+  const cell = z.string().transform((written, found) => {
+    const grades = readGrades(written)
+    if (grades === undefined) found.addIssue({ code: 'custom', message: 'It is no range of grades, as in 4-6.' })
+    return grades ?? null
+  })
+  return { heading, cell, write: writeGrades }
+}
+
+/** What has parts of its own, as JSON; nothing where it stands for `empty`. */
+export function json<Value>(heading: string, schema: z.ZodType<Value>, empty: Value): Column<Value> {
+  const cell = z.string().transform((written, found) => {
+    if (written === '') return empty
+    try {
+      return schema.parse(JSON.parse(written))
+    } catch {
+      found.addIssue({ code: 'custom', message: 'It is not as Facunda writes it.' })
+      return z.NEVER
+    }
+  })
+  const nothing = JSON.stringify(empty)
+  const write = (value: Value): string => {
+    const written = JSON.stringify(value)
+    return written === nothing ? '' : written
+  }
+  return { heading, cell, write }
+}
+
+/**
+ * A text to the letter: one that a cell would not keep (blanks around it, line ends of the old kind, a quotation mark
+ * in front) stands there as JSON, in quotes.
+ */
+export function exactText(heading: string, most: number): Column<string> {
+  const cell = z
+    .string()
+    .transform((written, found) => {
+      if (!written.startsWith('"')) return written
+      const read = z.string().safeParse(parsed(written))
+      if (!read.success) found.addIssue({ code: 'custom', message: 'A quotation mark is never closed.' })
+      return read.data ?? ''
+    })
+    .pipe(text(most))
+  const write = (value: string): string =>
+    value !== value.trim() || /^"|\r/.test(value) ? JSON.stringify(value) : value
+  return { heading, cell, write }
+}
+
+function parsed(written: string): unknown {
+  try {
+    return JSON.parse(written)
+  } catch {
+    return undefined
+  }
+}

@@ -1,0 +1,13 @@
+import { getQuery } from 'h3'
+import { largestFolder } from '../../../contracts/schoolFolder'
+import { allow, changesSchool } from '../../access/grants'
+import { bodyBytes } from '../../http/body'
+import { staffRoute } from '../../http/staffRoute'
+import { takeFolderBeside } from '../../jobs/takeFolderBeside'
+
+/** The folder's bytes are the body; whether it shall be taken in, or looked at alone, stands in the address. */
+export default staffRoute(async ({ who }, event) => {
+  allow(changesSchool(who), 'take a school folder in')
+  const bytes = await bodyBytes(event, largestFolder)
+  return takeFolderBeside({ bytes, personId: who.personId, take: getQuery(event).take === 'yes' })
+})
