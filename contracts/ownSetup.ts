@@ -4,6 +4,7 @@ import { layoutSchema } from '../core/school/layout'
 import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
 import { gradeRange } from '../core/people/gradeRange'
+import { phraseSchema } from '../core/narrative/phrase'
 import { tiers } from '../core/scales/tier'
 import { key, text } from '../core/text/textSchema'
 
@@ -71,6 +72,9 @@ export const scaleRow = z.object({
     .max(20),
 })
 
+/** A phrase of the school's, as a set-up brings it. */
+export const phraseRow = phraseSchema.omit({ owner: true }).extend({ position })
+
 const change = <Kind extends string, Row extends z.ZodType>(kind: Kind, row: Row) =>
   z.object({ kind: z.literal(kind), row: row.nullable(), was: row.nullable() })
 
@@ -81,11 +85,12 @@ export const setupChange = z.discriminatedUnion('kind', [
   change('habit', habitRow),
   change('box', boxRow),
   change('scale', scaleRow),
+  change('phrase', phraseRow),
 ])
 export type SetupChange = z.infer<typeof setupChange>
 export type SetupKind = SetupChange['kind']
 
-export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(200) })
+export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(20_000) })
 
 /** The school itself, apart from what its checks look for, and how its reports are arranged. */
 const schoolAndReport = z.object({

@@ -9,7 +9,8 @@ import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
 import { stopReading } from '../server/reading/readTableBeside'
 import { fillYear, growSchool } from './benchGrow'
-import { later, percentiles, timesOf, together } from './benchTimes'
+import { folderTimes } from './benchFolder'
+import { percentiles, slowestHealth, timesOf, together } from './benchTimes'
 import { yearTimes } from './benchYear'
 import { startCluster } from './cluster.mjs'
 
@@ -131,6 +132,14 @@ async function report(teachers: string[], places: string[]): Promise<void> {
     for (const line of lines) console.log(line)
     await fillYear(db, { from: yearId, to: made })
     last = made
+  }
+  const folder = `${name}_folder`
+  await admin.raw('create database ??', [folder])
+  try {
+    const take = (): Promise<Buffer> => ask(philippa, 'GET', `/api/years/${yearId}/folder`)
+    for (const line of await folderTimes(take, address, cluster.url(folder))) console.log(line)
+  } finally {
+    await admin.raw('drop database ?? with (force)', [folder])
   }
   await db.raw('vacuum analyze')
   console.log('  with three years of them, each settled and written')
@@ -267,16 +276,7 @@ async function healthAtWorst(cookie: string, place: string): Promise<number> {
     post('/api/session', 'application/json', endless),
     post(`${place}/files?subject=art&name=x.csv`, 'application/octet-stream', lineEnds),
   ])
-  let working = true
-  void work.finally(() => {
-    working = false
-  })
-  const took: number[] = []
-  while (working || took.length < 20) {
-    took.push(...(await timesOf(1, () => fetch(`${address}/api/health`))))
-    await later(20)
-  }
-  return Math.max(...took)
+  return slowestHealth(address, () => work)
 }
 
 /** A composed comment is typed on in ten pauses: what its events take in the database, a pause. */

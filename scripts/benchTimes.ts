@@ -34,6 +34,21 @@ export async function together(
   return all.flat()
 }
 
+/** How long health takes to answer at most, in ms, while something is done. */
+export async function slowestHealth(address: string, work: () => Promise<unknown>): Promise<number> {
+  let working = true
+  const done = work().finally(() => {
+    working = false
+  })
+  const took: number[] = []
+  while (working || took.length < 20) {
+    took.push(...(await timesOf(1, () => fetch(`${address}/api/health`))))
+    await later(20)
+  }
+  await done
+  return Math.max(...took)
+}
+
 /** Waits. */
 export function later(milliseconds: number): Promise<void> {
   return new Promise((done) => setTimeout(done, milliseconds))

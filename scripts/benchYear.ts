@@ -49,7 +49,7 @@ export async function yearTimes(
   return {
     lines: [
       `  a new year of ${classes.length} classes made      ${making.toFixed(0)} ms`,
-      `  the school folder out and in again ${folder.toFixed(0)} ms`,
+      `  its set-up out and in again        ${folder.toFixed(0)} ms`,
     ],
     made,
   }

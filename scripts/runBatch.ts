@@ -2,7 +2,10 @@ import { createWriteStream } from 'node:fs'
 import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
+import { classOfSchoolFolder, type ClassAndTerm } from '../core/exchange/folder/classOfSchoolFolder'
+import type { Folder } from '../core/exchange/folder/folderReader'
 import { readClassFolder, withProposalsTaken } from '../core/exchange/folder/readClassFolder'
+import { readSchoolFolder, yearFile } from '../core/exchange/folder/schoolFolder'
 import { problemText } from '../core/exchange/problem'
 import { writeCsv } from '../core/exchange/writeCsv'
 import { draftClass } from '../core/narrative/draftComment'
@@ -16,7 +19,8 @@ import { composeReport } from '../core/reports/composeReport'
 import { familyFacts } from '../core/reports/familyFacts'
 import { setReports } from '../press/pdf/setReports'
 
-const usage = 'Usage: npm run batch -- --in FOLDER --out FOLDER'
+const usage =
+  'Usage: npm run batch -- --in FOLDER --out FOLDER, and of a school folder: --class "5 Juniper" --term "Spring term"'
 
 /** Writes a line for a person to read. */
 type Say = (line: string) => void
@@ -32,7 +36,7 @@ export async function runBatch(args: string[], complain: Say, tell: Say): Promis
     return 2
   }
   const begun = performance.now()
-  const { record, problems } = await readFolder(folders.in)
+  const { record, problems } = await readFolder(folders)
   if (!record) {
     problems.forEach(complain)
     return 2
@@ -56,43 +60,70 @@ export async function runBatch(args: string[], complain: Say, tell: Say): Promis
   return 0
 }
 
-function readFolders(args: string[]): { in: string; out: string } | null {
+interface Wanted extends ClassAndTerm {
+  in: string
+  out: string
+}
+
+function readFolders(args: string[]): Wanted | null {
+  const option = { type: 'string' } as const
   try {
-    const { values } = parseArgs({ args, options: { in: { type: 'string' }, out: { type: 'string' } } })
-    return values.in !== undefined && values.out !== undefined ? { in: values.in, out: values.out } : null
+    const { values } = parseArgs({ args, options: { in: option, out: option, class: option, term: option } })
+    const { in: from, out, class: room = '', term = '' } = values
+    return from !== undefined && out !== undefined ? { in: from, out, room, term } : null
   } catch {
     return null
   }
 }
 
-async function readFolder(path: string): Promise<{ record: ClassRecord | null; problems: string[] }> {
+async function readFolder(wanted: Wanted): Promise<{ record: ClassRecord | null; problems: string[] }> {
+  const path = wanted.in
   const entries = await readdir(path, { withFileTypes: true }).catch(() => null)
   if (!entries) return { record: null, problems: [`${path}: There is no such folder.`] }
   const names = entries.filter((entry) => entry.isFile()).map((entry) => entry.name)
   const files = new Map(
     await Promise.all(names.map(async (name) => [name, new Uint8Array(await readFile(join(path, name)))] as const)),
   )
+  if (files.has(yearFile)) return readClassOf(files, wanted)
   const { record, problems } = readClassFolder(files)
   return { record, problems: problems.map(problemText) }
 }
 
-/** Drafts every box of every student, box by box in the order of the class list, as the application does. */
+/** One class and term of a school folder. */
+function readClassOf(files: Folder, wanted: Wanted): { record: ClassRecord | null; problems: string[] } {
+  const { folder, problems } = readSchoolFolder(files)
+  if (!folder) return { record: null, problems: problems.map(problemText) }
+  const record = classOfSchoolFolder(folder, wanted) ?? null
+  const classes = folder.rows.classes.map(({ name }) => name).join(', ')
+  const terms = folder.year.terms.map(({ name }) => name).join(', ')
+  const choose = `Say which class with --class (${classes}) and which term with --term (${terms}).`
+  return { record, problems: record ? [] : [`This is a school folder. ${choose}`] }
+}
+
+/**
+ * Drafts every box of every student, box by box in the order of the class list, as the application does. What is
+ * written already stays.
+ */
 function writeComments(record: ClassRecord): StudentComment[] {
   const index = indexRecord(record)
   return record.boxes.flatMap((box) => {
+    const isWritten = (studentId: string): boolean => (index.commentOf(studentId, box.key)?.text ?? '') !== ''
+    const empty = record.students.filter(({ id }) => !isWritten(id))
     const drafts = draftClass(
-      record.students.map((student) => draftRequest(index, student, box)),
+      empty.map((student) => draftRequest(index, student, box)),
       record.phrasebook,
     )
-    return record.students.map((student, at) => ({
+    const drafted = empty.map((student, at): StudentComment => ({
       studentId: student.id,
       box: box.key,
       text: drafts[at]?.text ?? '',
       sentences: drafts[at]?.sentences ?? [],
       ownWords: false,
-      status: 'in draft' as const,
+      status: 'in draft',
       version: 1,
     }))
+    const standing = record.students.flatMap(({ id }) => (isWritten(id) ? (index.commentOf(id, box.key) ?? []) : []))
+    return [...standing, ...drafted]
   })
 }
 

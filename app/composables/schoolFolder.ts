@@ -3,7 +3,7 @@ import { decodeText } from '~~/core/exchange/decodeText'
 import { writeSetupFolder } from '~~/core/exchange/folder/writeSetupFolder'
 import type { SchoolSetup } from '~~/core/school/schoolSetup'
 
-/** A school folder is a zip of its files; nothing in it is larger than this once it is unpacked. */
+/** A school folder is a zip of its files; none that is looked at here is larger than this once it is unpacked. */
 const largestPart = 2_000_000
 
 /** Hands a set-up to its owner as a school folder. */
@@ -15,20 +15,26 @@ export function saveSchoolFolder(setup: SchoolSetup, name: string): void {
   URL.revokeObjectURL(url)
 }
 
+/** What a set-up is made of, and whether there is a year with people, classes and results beside it. */
+const wanted =
+  /^(school\.json|layout\.json|year\.json|beginning\.json|(scales|subjects|skills|habits|boxes|phrasebook|describing-words)\.csv)$/i
+
 /**
- * The texts of a school folder's files, by name; a folder inside the zip is looked through.
+ * The texts of a school folder's set-up, by the names of its files; a folder inside the zip is looked through.
  * @throws Error in words for the person who chose the file
  */
 export function readSchoolFolder(bytes: Uint8Array): Record<string, string> {
   try {
-    const wanted = ({ name, originalSize }: { name: string; originalSize: number }): boolean =>
-      /\.(csv|json)$/i.test(name) && !name.includes('__MACOSX') && originalSize <= largestPart
-    const files = Object.entries(unzipSync(bytes, { filter: wanted }))
-    return Object.fromEntries(files.map(([path, content]) => [path.replace(/^.*\//, ''), decodeText(content)]))
+    const isWanted = ({ name, originalSize }: { name: string; originalSize: number }): boolean =>
+      wanted.test(lastOf(name)) && !name.includes('__MACOSX') && originalSize <= largestPart
+    const files = Object.entries(unzipSync(bytes, { filter: isWanted }))
+    return Object.fromEntries(files.map(([path, content]) => [lastOf(path), decodeText(content)]))
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error)
-    throw new Error(`This is no zip of a school folder (${why}). Choose the file that “Save the school folder” made.`, {
-      cause: error,
-    })
+    throw new Error(`This is no zip of a school folder (${why}). Choose the file that Facunda made.`, { cause: error })
   }
+}
+
+function lastOf(path: string): string {
+  return path.replace(/^.*\//, '')
 }

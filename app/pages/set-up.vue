@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { SchoolToSetUp, SetUpAnswer } from '~~/contracts/setUp'
+import { folderYear } from '~~/core/exchange/folder/schoolFolder'
+import { schoolFile } from '~~/core/exchange/folder/readSetupFolder'
 import { proposeTerms, yearProblems, type TermDays } from '~~/core/terms/schoolYear'
 import { signInNameOf } from '~~/core/people/names'
 import { askServer } from '~/composables/useApi'
@@ -53,7 +55,33 @@ function bring(event: Event): Promise<void> {
     if (!file) return
     brought.value = readSchoolFolder(new Uint8Array(await file.arrayBuffer()))
     beginning.value = own
+    await proposeFrom(brought.value)
   })
+}
+
+/** What a folder with people, classes and results says of itself; all of it can be written over. */
+const wholeYear = ref('')
+async function proposeFrom(files: Record<string, string>): Promise<void> {
+  wholeYear.value = ''
+  const read = folderYear.safeParse(parsedJson(files['year.json']))
+  if (!read.success) return
+  const school = schoolFile.pick({ name: true, place: true }).safeParse(parsedJson(files['school.json']))
+  name.value ||= school.data?.name ?? ''
+  place.value ||= school.data?.place ?? ''
+  const { terms: theirs, ...days } = read.data
+  Object.assign(year, { name: days.name, starts: days.starts, ends: days.ends })
+  wholeYear.value = days.name
+  // Its own terms take the place of those that the days propose.
+  await nextTick()
+  terms.value = theirs
+}
+
+function parsedJson(text = ''): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
 }
 
 /** The school year that today is in: from the middle of August, as most have it; every day can be written over. */
@@ -148,6 +176,10 @@ function setUp(): Promise<void> {
             class="text-sm"
             @change="bring"
           />
+          <p v-if="wholeYear && beginning === own" class="w-full text-sm" role="status">
+            This folder holds people, classes and results of {{ wholeYear }} too. Set the school up, and take them in
+            from the same folder in School, under School folder.
+          </p>
         </div>
       </fieldset>
 

@@ -5,6 +5,9 @@ import { Refusal } from '../access/refusal'
 /** The most bytes that a JSON body may have, and a file. */
 export const largestJson = 1024 * 1024
 
+/** Twenty thousand phrases, each with what its writer saw. */
+export const largestSetup = 16 * 1024 * 1024
+
 /**
  * The body's bytes, refused before they are read where they are said to be too many, and as soon as they are too many
  * where nobody said. @throws Refusal

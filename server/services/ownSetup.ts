@@ -6,6 +6,7 @@ import type {
   SetupKind,
   SetupUses,
 } from '../../contracts/ownSetup'
+import { phraseProblem } from '../../core/exchange/phrasebookFile'
 import { readPlan } from '../../core/narrative/plan'
 import { skillWords } from '../../core/narrative/skillWords'
 import { strandsOf } from '../../core/record/narrativeFacts'
@@ -16,6 +17,7 @@ import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { countUses, loadSetupRows } from '../data/ownSetup'
+import { phraseColumns } from '../data/schoolSetup'
 import { save, setupOf, type Context } from './context'
 
 /** A year's set-up as its coordinator changes it. */
@@ -37,7 +39,8 @@ export async function writeOwnSetup(
 ): Promise<number | null> {
   const standing = await viewOwnSetup(context, yearId)
   for (const change of changes) requireUnused(change, standing.uses)
-  const problems = problemsOf(changes.reduce(withChange, standing))
+  const wanted = changes.reduce(withChange, standing)
+  const problems = [...problemsOf(wanted), ...changes.flatMap((change) => phraseProblems(change, wanted))]
   if (problems.length > 0) throw new Refusal('invalid', `${problems.slice(0, 3).join(' ')} Nothing was changed.`)
   const [first, ...more] = changes
   const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
@@ -85,6 +88,7 @@ const tables = {
   habit: 'habit',
   box: 'comment_box',
   scale: 'scale',
+  phrase: 'phrase',
 } as const satisfies Record<SetupKind, Change['table']>
 
 const words: Record<SetupKind, string> = {
@@ -93,6 +97,7 @@ const words: Record<SetupKind, string> = {
   habit: 'a habit',
   box: 'a comment box',
   scale: 'a scale',
+  phrase: 'a phrase',
 }
 
 function kindOf({ kind, row, was }: SetupChange): string {
@@ -106,7 +111,7 @@ function keyOf({ kind, row, was }: SetupChange): string {
 }
 
 function changeOf(change: SetupChange, yearId: string): Change {
-  const column = change.kind === 'skill' ? 'id' : 'key'
+  const column = change.kind === 'skill' || change.kind === 'phrase' ? 'id' : 'key'
   return {
     table: tables[change.kind],
     key: { year_id: yearId, [column]: keyOf(change) },
@@ -140,6 +145,8 @@ function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null }
       return both(change, ({ key: _key, limit, ...same }) => ({ ...same, character_limit: limit }))
     case 'scale':
       return both(change, (definition) => ({ definition }))
+    case 'phrase':
+      return both(change, ({ position, ...phrase }) => ({ ...phraseColumns({ ...phrase, owner: null }), position }))
   }
 }
 
@@ -161,7 +168,7 @@ function requireUnused(change: SetupChange, uses: SetupUses): void {
       throw new Refusal('invalid', `${ratings(lost[1])} level ${lost[0]}, so it has to stay. Nothing was changed.`)
     return
   }
-  const count = uses[change.kind][key] ?? 0
+  const count = change.kind === 'phrase' ? 0 : (uses[change.kind][key] ?? 0)
   if (change.row !== null || count === 0) return
   throw new Refusal(
     'invalid',
@@ -192,6 +199,8 @@ function withChange<T extends Rows>(rows: T, change: SetupChange): T {
       return { ...rows, boxes: put(rows.boxes, change.row, (one) => one.key) }
     case 'scale':
       return { ...rows, scales: put(rows.scales, change.row, (one) => one.key) }
+    case 'phrase':
+      return rows
   }
 }
 
@@ -237,6 +246,15 @@ function boxProblems(
   } catch (error) {
     return [`In ${box.name}: ${error instanceof Error ? error.message : String(error)}`]
   }
+}
+
+function phraseProblems({ kind, row }: SetupChange, { subjects }: Rows): string[] {
+  if (kind !== 'phrase' || row === null) return []
+  const known = ['any', 'general', ...subjects.map(({ key }) => key)]
+  const wrong = known.includes(row.subject)
+    ? phraseProblem({ ...row, owner: null })
+    : `There is no subject “${row.subject}”.`
+  return wrong === null ? [] : [`“${row.text}”: ${wrong}`]
 }
 
 function twice(names: readonly string[]): string[] {

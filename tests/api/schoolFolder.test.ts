@@ -3,6 +3,12 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/loadDemo'
+import { classOfSchoolFolder } from '../../core/exchange/folder/classOfSchoolFolder'
+import { readSchoolFolder } from '../../core/exchange/folder/schoolFolder'
+import { draftClass } from '../../core/narrative/draftComment'
+import type { ClassRecord } from '../../core/record/classRecord'
+import { draftRequest } from '../../core/record/narrativeFacts'
+import { indexRecord } from '../../core/record/recordIndex'
 import type { FolderLook } from '../../contracts/schoolFolder'
 import type { Who } from '../../server/access/grants'
 import { databaseUrl, openDatabase } from '../../server/data/database'
@@ -12,6 +18,7 @@ import { addPerson } from '../../server/data/setUpSchool'
 import { takeFolder, writeWholeFolder } from '../../server/services/schoolFolder'
 import { removeYear } from '../../server/services/years'
 import { signedInAs } from './client'
+import { juniper, see } from './school'
 
 // A school's year goes out as a folder and into another database, and out of that again. RFC 4180 by csv-parse (npm),
 // zip by fflate (npm).
@@ -231,6 +238,20 @@ it('goes out and is looked at over the wire by the coordinator, and by nobody el
   expect([taken.status, taken.headers.get('content-type')]).toEqual([200, 'application/zip'])
   const look = await philippa<FolderLook>('POST', '/api/years/folder', taken.body)
   expect([look.status, look.body.problems.length]).toEqual([200, 1])
+  // A class of the folder is drafted as the application drafts it.
+  const place = await juniper(ines)
+  const { record } = await see(ines, place.path)
+  const files = new Map(Object.entries(unzipSync(taken.body)))
+  const { folder } = readSchoolFolder(files)
+  const read = folder && classOfSchoolFolder(folder, { room: record.classRoom.name, term: record.term.name })
+  const drafts = (from: ClassRecord) =>
+    from.boxes.map((box) =>
+      draftClass(
+        from.students.map((student) => draftRequest(indexRecord(from), student, box)),
+        from.phrasebook,
+      ).map(({ text }) => text),
+    )
+  expect(read && drafts(read)).toEqual(drafts(record))
   expect((await ines('GET', path)).status).toBe(403)
   expect((await ines('POST', '/api/years/folder?take=yes', taken.body)).status).toBe(403)
   const bad = await philippa<{ message: string }>('POST', '/api/years/folder', strToU8('hello'))

@@ -75,12 +75,12 @@ async function nextYear(page: Page): Promise<void> {
   await expect(page.getByLabel('Grade of Kit Bae')).toHaveValue('5')
 }
 
-/** The set-up goes out as a school folder, and another empty school begins from it. */
+/** Everything goes out as a school folder; another empty school begins from it, and takes its year in whole. */
 async function beginAnother(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'School folder' }).click()
   expect(await lookedAt(page)).toEqual([[], 0])
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save the school folder' }).click()
+  await page.getByRole('link', { name: 'Save everything' }).click()
   const folder = await (await download).path()
   const other = await startEmptySchool(4305)
   try {
@@ -91,10 +91,24 @@ async function beginAnother(page: Page): Promise<void> {
     await expect(page.getByRole('alert')).toContainText('This is no zip of a school folder')
     await page.getByLabel('Choose a school folder').setInputFiles(folder)
     await expect(page.getByLabel('A school folder from elsewhere')).toBeChecked()
+    await expect(page.getByText('people, classes and results of')).toBeVisible()
+    await expect(page.getByLabel('Its name')).toHaveValue('Willow School')
     await setUpWith(page, other)
     await page.getByRole('link', { name: 'Subjects and skills' }).click()
     await page.getByRole('button', { name: 'Chess' }).click()
     await expect(page.getByText('planning and defending')).toBeVisible()
+    await page.getByRole('link', { name: 'School folder' }).click()
+    await page.getByLabel('Choose a folder').setInputFiles(folder)
+    await expect(page.getByText('3 students')).toBeVisible()
+    expect(await lookedAt(page)).toEqual([[], 0])
+    await page.getByRole('button', { name: /^Take .* in$/ }).click()
+    await expect(page.getByText('is in, with its people and classes')).toBeVisible()
+    await page.goto(`${other.address}/write`)
+    await page.getByLabel(/^Box/).selectOption('chess')
+    await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
+    await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(
+      /^Maya .*(plan|planning) and defend/,
+    )
   } finally {
     await other.stop()
   }

@@ -1,4 +1,6 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
+import { zipSync } from 'fflate'
 import { lookedAt } from './lookedAt'
 import { signIn } from './signedIn'
 
@@ -91,6 +93,37 @@ test('a child’s contacts, class and data are looked after, by keyboard too', a
   await page.getByRole('link', { name: 'Families’ data' }).click()
   await expect(page.getByRole('table', { name: 'Who may see what of a class' })).toContainText('changes')
   expect(await lookedAt(page)).toEqual([[], 0])
+})
+
+test('from a colleague’s set-up the year can have what it lacks, and undo takes it back', async ({ page }) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school/folder')
+  const files = readdirSync('beginnings/middle').map(
+    (file) => [file, readFileSync(`beginnings/middle/${file}`)] as const,
+  )
+  const buffer = Buffer.from(zipSync(Object.fromEntries(files.map(([file, bytes]) => [file, new Uint8Array(bytes)]))))
+  await page.getByLabel('Choose a folder').setInputFiles({ name: 'theirs.zip', mimeType: 'application/zip', buffer })
+  await expect(page.getByText(/things are here already and stay/)).toBeVisible()
+  await page.getByLabel(/bring English along/).check()
+  await page.getByText('What comes in').click()
+  await expect(page.getByText('Subject: English')).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('button', { name: /^Take this into/ }).click()
+  await expect(page.getByText(/1 subject, \d+ skills.* came in/)).toBeVisible()
+  await expect(page.getByText(/^Nothing new\./)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(/^New: 1 subject, /)).toBeVisible()
+
+  await page.goto('/school/subjects')
+  await expect(page.getByRole('button', { name: 'English' })).toBeHidden()
+  await page.getByRole('button', { name: 'Mathematics', exact: true }).click()
+  await page.getByText(/Strands: /).click()
+  await page.getByLabel('Name of the strand Number').fill('Numbers')
+  await page.getByLabel('Name of the strand Number').press('Tab')
+  await expect(page.getByText(/Strands: Numbers, /)).toBeVisible()
+  await expect(page.getByLabel('Strand', { exact: true }).first()).toHaveValue('Numbers')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(/Strands: Number, /)).toBeVisible()
 })
 
 test('lists of colleagues, skills and contacts come in by one door, told before anything is done', async ({ page }) => {

@@ -1,0 +1,107 @@
+import type { ClassRecord } from '../../record/classRecord'
+import type { SettledTerm, StudentLevel } from '../../record/termRecord'
+import type { Student } from '../../record/roster'
+import type { Term } from '../../record/term'
+import { wholeSentence } from '../../narrative/keptSentence'
+import { displayName } from '../../people/names'
+import { readPronouns } from '../../people/pronouns'
+import { readSpecial } from '../../scales/special'
+import { setupInUse } from '../../school/keptSetup'
+import type { FolderRow } from './recordFiles'
+import type { SchoolFolder } from './schoolFolder'
+
+/** Where somebody may look in a school folder. */
+export interface ClassAndTerm {
+  readonly room: string
+  readonly term: string
+}
+
+/**
+ * One class and term of a school folder, as the stages compute from it; undefined where the folder has no such class or
+ * term. Within a folder the school number is a child's id, and classes and terms are known by what they are called.
+ */
+export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassAndTerm): ClassRecord | undefined {
+  const { rows, setup, retired, year } = folder
+  const terms = year.terms
+    .map((each): Term => ({ ...each, id: each.name, yearId: year.name, year: year.name }))
+    .toSorted((a, b) => (a.starts < b.starts ? -1 : 1))
+  const now = terms.find(({ name }) => name === term)
+  if (!now || !rows.classes.some(({ name }) => name === room)) return undefined
+  const students = studentsOf(folder, room)
+  const here = new Set(students.map(({ id }) => id))
+  const work = rows.work.filter((each) => each.room === room && each.term === term)
+  const workIds = new Set(work.map(({ id }) => id))
+  return {
+    ...setupInUse(setup, retired),
+    classRoom: { id: room, name: room, teacher: teachersOf(folder, room).get(null) ?? '' },
+    teachers: Object.fromEntries([...teachersOf(folder, room)].flatMap(([key, name]) => (key ? [[key, name]] : []))),
+    students,
+    namesInYear: rows.students.filter(({ number }) => !here.has(number)).map(({ used }) => used),
+    ...settledIn(folder, now, here),
+    earlier: terms
+      .filter(({ starts }) => starts < now.starts)
+      .reverse()
+      .map((before) => settledIn(folder, before, here)),
+    categories: rows.categories.filter((each) => each.room === room).map(({ room: _room, ...category }) => category),
+    work,
+    results: rows.results
+      .filter((result) => workIds.has(result.work) && here.has(result.number))
+      .map(({ work: workId, number, ...result }) => ({ ...result, workId, studentId: number })),
+    attendance: ofTerm(rows.attendance, now, here),
+    observations: ofTerm(rows.notes, now, here).map(({ day, ...note }) => ({ ...note, date: day })),
+    accepted: ofTerm(rows.accepted, now, here).map(({ found, ...each }) => ({ ...each, words: found })),
+  }
+}
+
+function studentsOf({ rows }: SchoolFolder, room: string): Student[] {
+  const byNumber = new Map(rows.students.map((student) => [student.number, student]))
+  return rows.enrolments
+    .filter((enrolment) => enrolment.room === room)
+    .toSorted((a, b) => a.place - b.place)
+    .flatMap(({ number, grade }) => {
+      const student = byNumber.get(number)
+      if (!student) return []
+      const { given, used, family, pronouns } = student
+      const named = { legalGiven: given, usedName: used, family, pronouns: readPronouns(pronouns) ?? 'name only' }
+      return [{ id: number, schoolNumber: number, gradeLevel: grade, ...named } as const]
+    })
+}
+
+/** Who teaches in a class, by subject; null for the home class. Second readers teach nothing. */
+function teachersOf({ rows }: SchoolFolder, room: string): Map<string | null, string> {
+  const nameOf = new Map(rows.people.map((person) => [person.signIn, displayName(person)]))
+  return new Map(
+    rows.teaching
+      .filter((each) => each.room === room && !each.secondReader && each.to === null)
+      .map(({ subject, person }) => [subject, nameOf.get(person) ?? '']),
+  )
+}
+
+function settledIn({ rows }: SchoolFolder, term: Term, here: ReadonlySet<string>): SettledTerm {
+  const levels = (kind: readonly FolderRow<'levels'>[]): StudentLevel[] => ofTerm(kind, term, here)
+  return {
+    term,
+    marks: ofTerm(rows.marks, term, here).map(({ special, ...mark }) => ({
+      ...mark,
+      special: (special !== null && readSpecial(special)) || null,
+    })),
+    levels: levels(rows.levels),
+    habitScores: levels(rows.habitScores),
+    comments: ofTerm(rows.comments, term, here).map(({ sentences, ...comment }) => ({
+      ...comment,
+      sentences: sentences.map((sentence) => wholeSentence(sentence, { text: comment.text, termId: term.id })),
+      version: 1,
+    })),
+  }
+}
+
+/** Rows of a term and of some children, with the child's id in place of both. */
+function ofTerm<Row extends { readonly term: string; readonly number: string }>(
+  rows: readonly Row[],
+  term: Term,
+  here: ReadonlySet<string>,
+): (Omit<Row, 'term' | 'number'> & { studentId: string })[] {
+  return rows
+    .filter((row) => row.term === term.name && here.has(row.number))
+    .map(({ term: _term, number, ...row }) => ({ ...row, studentId: number }))
+}
