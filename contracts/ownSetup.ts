@@ -3,6 +3,7 @@ import { isTimeZone } from '../core/school/timeZone'
 import { layoutSchema } from '../core/school/layout'
 import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
+import { byGradeSchema } from '../core/people/byGrade'
 import { gradeRange } from '../core/people/gradeRange'
 import { phraseSchema } from '../core/narrative/phrase'
 import { tiers } from '../core/scales/tier'
@@ -20,6 +21,8 @@ export const subjectRow = z.object({
   inSentence: trimmed(80),
   markScale: key,
   skillScale: key,
+  markScaleByGrade: byGradeSchema(key),
+  skillScaleByGrade: byGradeSchema(key),
   strandNames: z.record(key, needed(80, 'A strand needs a name.')),
   position,
   retired,
@@ -45,11 +48,13 @@ export const habitRow = z.object({
   position,
   retired,
 })
+const characters = z.number().int().min(20, 'A comment box needs room for 20 characters at least.').max(10_000)
 export const boxRow = z.object({
   key,
   name: needed(80, 'A comment box needs a name.'),
   subject: key.nullable(),
-  limit: z.number().int().min(20, 'A comment box needs room for 20 characters at least.').max(10_000),
+  limit: characters,
+  limitByGrade: byGradeSchema(characters),
   tone: trimmed(20),
   plan: text(2000),
   position,

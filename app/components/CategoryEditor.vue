@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import type { CategoriesElsewhere } from '~~/contracts/categories'
+import { categoryColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
+import { planCategoryList } from '~~/core/exchange/lists/planCategoryList'
+import { readList } from '~~/core/exchange/lists/readList'
 import type { Category } from '~~/core/marks/work'
 import { categoryProblems } from '~~/core/record/categoryProblems'
 import { marksUnder } from '~~/core/record/marksUnder'
@@ -66,6 +69,27 @@ function copy({ categories }: CategoriesElsewhere): void {
   const used = was.value.filter(({ key }) => inUse.value.has(key) && !keys.has(key))
   wanted.value = [...taken, ...used.map((each) => ({ ...each, weight: 0 }))]
   elsewhere.value = null
+}
+
+/** A list changes what is wanted; it is kept, with its effect seen, as what is typed. */
+function plan(text: string) {
+  const list = readList(text, categoryColumns)
+  const made = planCategoryList(list, wanted.value)
+  const { added, changed: other, unchanged, refused } = made
+  return {
+    added: added.length,
+    changed: other.length,
+    unchanged,
+    refused,
+    unknown: list.unknown,
+    notes: [],
+    lines: [...added, ...other.map(({ row }) => row)].map(({ name, weight }) => `${name}: ${weight}`),
+    take: () => {
+      const now = new Map(other.map(({ row }) => [row.key, row]))
+      wanted.value = [...wanted.value.map((each) => now.get(each.key) ?? each), ...added]
+      return Promise.resolve()
+    },
+  }
 }
 
 function keep(): Promise<void> {
@@ -148,6 +172,13 @@ function keep(): Promise<void> {
         <span class="text-muted"> {{ each.categories.map(({ name, weight }) => `${name} ${weight}`).join(', ') }}</span>
       </li>
     </ul>
+    <ListDoor
+      v-if="may"
+      title="A list of categories"
+      :columns="titlesOf(categoryColumns)"
+      :words="['category', 'categories']"
+      :plan="plan"
+    />
     <template v-if="may && isChanged">
       <ul v-if="problems.length > 0" class="needs" role="alert">
         <li v-for="each in problems" :key="each">{{ each }}</li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { contactColumns, type ContactColumn } from '~~/core/exchange/lists/listColumns'
+import { contactColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planContactList, type KnownContact } from '~~/core/exchange/lists/planContactList'
-import type { ReadList } from '~~/core/exchange/lists/readList'
+import { readList } from '~~/core/exchange/lists/readList'
 import { useCare } from '~/stores/care'
 import { useOwnSchool } from '~/stores/ownSchool'
 import { useSettings } from '~/stores/settings'
@@ -19,7 +19,8 @@ async function load(): Promise<void> {
 }
 onMounted(load)
 
-function plan(list: ReadList<ContactColumn>) {
+function plan(text: string) {
+  const list = readList(text, contactColumns)
   const students = school.roster?.students ?? []
   const made = planContactList(list, { students, contacts: contacts.value })
   const nameOf = (id: string): string => {
@@ -31,6 +32,7 @@ function plan(list: ReadList<ContactColumn>) {
     changed: made.changed.length,
     unchanged: made.unchanged,
     refused: made.refused,
+    unknown: list.unknown,
     notes: [],
     lines: [...made.added, ...made.changed].map(({ studentId, contact }) => {
       const { name, relation, email, language } = contact
@@ -45,5 +47,10 @@ function plan(list: ReadList<ContactColumn>) {
 </script>
 
 <template>
-  <ListDoor title="A list of contacts" :columns="contactColumns" :words="['contact', 'contacts']" :plan="plan" />
+  <ListDoor
+    title="A list of contacts"
+    :columns="titlesOf(contactColumns)"
+    :words="['contact', 'contacts']"
+    :plan="plan"
+  />
 </template>

@@ -1,7 +1,6 @@
-<script setup lang="ts" generic="Key extends string">
+<script setup lang="ts">
 import { decodeText } from '~~/core/exchange/decodeText'
-import type { ListColumn } from '~~/core/exchange/lists/listColumns'
-import { readList, type ReadList, type RefusedRow } from '~~/core/exchange/lists/readList'
+import type { RefusedRow } from '~~/core/exchange/lists/readList'
 
 /**
  * Where lists come in, of whatever kind: pasted from a spreadsheet, or from a CSV file; what it would do is told before
@@ -9,15 +8,20 @@ import { readList, type ReadList, type RefusedRow } from '~~/core/exchange/lists
  */
 const props = defineProps<{
   title: string
-  columns: readonly ListColumn<Key>[]
+  /** Which columns are known, in words. */
+  columns: string
   /** What each is called: "skill", "skills". */
   words: readonly [one: string, many: string]
-  /** What the list would do. */
-  plan: (list: ReadList<Key>) => {
+  /** Whether it stands open from the beginning. */
+  open?: boolean
+  /** What the list would do. @throws Error in words for whoever brought it */
+  plan: (text: string) => {
     added: number
     changed: number
     unchanged: number
     refused: readonly RefusedRow[]
+    /** Headings that nobody knows. */
+    unknown: readonly string[]
     notes: readonly string[]
     /** A line for each that is new or changed. */
     lines: readonly string[]
@@ -31,13 +35,11 @@ const written = ref('')
 const read = computed(() => {
   if (written.value.trim() === '') return null
   try {
-    const list = readList(written.value, props.columns)
-    return { list, plan: props.plan(list), wrong: '' }
+    return { plan: props.plan(written.value), wrong: '' }
   } catch (error) {
-    return { list: null, plan: null, wrong: error instanceof Error ? error.message : String(error) }
+    return { plan: null, wrong: error instanceof Error ? error.message : String(error) }
   }
 })
-const known = computed(() => props.columns.map(({ title }) => title).join(', '))
 const count = (number: number): string => `${number} ${props.words[number === 1 ? 0 : 1]}`
 
 function bring(event: Event): Promise<void> {
@@ -58,12 +60,12 @@ function take(): Promise<void> {
 </script>
 
 <template>
-  <details class="border-t border-rule pt-3">
+  <details class="border-t border-rule pt-3" :open="open">
     <summary class="font-semibold">{{ title }}</summary>
     <form class="mt-2 grid gap-2" @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">
-        Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ known }}), or choose a
-        CSV file. Nothing changes before you have seen what it would do.
+        Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ columns }}), or choose
+        a CSV file. Nothing changes before you have seen what it would do.
       </p>
       <textarea
         v-model="written"
@@ -76,6 +78,7 @@ function take(): Promise<void> {
         Choose a CSV file
         <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="bring" />
       </label>
+      <slot></slot>
       <p v-if="problem || read?.wrong" class="needs" role="alert">{{ problem || read?.wrong }}</p>
       <template v-if="read?.plan">
         <div role="status" class="grid gap-1 border-l-2 border-teal bg-teal-wash px-3 py-2 text-sm">
@@ -83,9 +86,9 @@ function take(): Promise<void> {
             {{ count(read.plan.added) }} new, {{ read.plan.changed }} changed, {{ read.plan.unchanged }} as they are,
             {{ read.plan.refused.length }} refused.
           </p>
-          <p v-if="read.list && read.list.unknown.length > 0">
-            Left out, since nobody knows the {{ read.list.unknown.length === 1 ? 'column' : 'columns' }}:
-            {{ read.list.unknown.join(', ') }}.
+          <p v-if="read.plan.unknown.length > 0">
+            Left out, since nobody knows the {{ read.plan.unknown.length === 1 ? 'column' : 'columns' }}:
+            {{ read.plan.unknown.join(', ') }}.
           </p>
           <p v-for="note in read.plan.notes" :key="note">{{ note }}</p>
         </div>

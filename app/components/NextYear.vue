@@ -14,7 +14,14 @@ interface GoingOn {
   was: string
   name: string
   goes: boolean
-  students: (YearToFollow['classes'][number]['students'][number] & { goes: boolean })[]
+  /** Whether its children are shown with a class for each to go to. */
+  reforms: boolean
+  students: (YearToFollow['classes'][number]['students'][number] & Going)[]
+}
+interface Going {
+  goes: boolean
+  /** The class that they go on with, by the one that it was: their own, until something else is said. */
+  to: string
 }
 const open = ref(false)
 const year = ref<YearDays>({ name: '', starts: '', ends: '' })
@@ -35,11 +42,23 @@ function begin(): Promise<void> {
       was: name,
       name: nextName(name),
       goes: true,
-      students: students.map((student) => ({ ...student, goes: true })),
+      reforms: false,
+      students: students.map((student) => ({ ...student, goes: true, to: id })),
     }))
     open.value = true
   })
 }
+
+/** Who goes on in a class: those who were in it, then those who join it. */
+function whoGoesTo(from: string): string[] {
+  const own = classes.value.filter((room) => room.from === from)
+  const others = classes.value.filter((room) => room.from !== from)
+  return [...own, ...others].flatMap((room) =>
+    room.students.flatMap(({ id, to, goes }) => (goes && to === from && (room.goes || to !== room.from) ? [id] : [])),
+  )
+}
+
+const nameOf = (from: string): string => classes.value.find((room) => room.from === from)?.name ?? ''
 
 function make(): Promise<void> {
   return attempt(async () => {
@@ -48,11 +67,7 @@ function make(): Promise<void> {
       year: { ...year.value, terms: terms.value },
       classes: classes.value
         .filter((room) => room.goes)
-        .map(({ from, name, students }) => ({
-          from,
-          name,
-          students: students.filter((student) => student.goes).map((student) => student.id),
-        })),
+        .map(({ from, name }) => ({ from, name, students: whoGoesTo(from) })),
     })
     open.value = false
   })
@@ -89,14 +104,37 @@ function make(): Promise<void> {
           <label class="flex items-center gap-2"><input v-model="room.goes" type="checkbox" /> goes on as</label>
           <input v-model="room.name" class="field w-40" :aria-label="`${room.was} is called`" :disabled="!room.goes" />
         </div>
-        <ul v-if="room.goes" class="clear-both mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
-          <li v-for="student in room.students" :key="student.id">
+        <ul v-if="room.goes || room.reforms" class="clear-both mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
+          <li v-for="student in room.students" :key="student.id" class="flex items-center gap-1.5">
             <label class="flex items-center gap-1.5" :class="student.goes ? '' : 'text-muted line-through'"
               ><input v-model="student.goes" type="checkbox" /> {{ student.name }}
               <span class="text-muted">{{ nextGrade(student.gradeLevel) }}</span></label
             >
+            <select
+              v-if="room.reforms && student.goes"
+              v-model="student.to"
+              class="field py-0 text-sm"
+              :aria-label="`The class of ${student.name}`"
+            >
+              <option v-for="each in classes" :key="each.from" :value="each.from" :disabled="!each.goes">
+                {{ each.name }}
+              </option>
+            </select>
+            <span v-else-if="student.goes && student.to !== room.from" class="text-teal"
+              >→ {{ nameOf(student.to) }}</span
+            >
           </li>
         </ul>
+        <button
+          v-if="classes.length > 1"
+          type="button"
+          class="link mt-1 text-sm"
+          :aria-expanded="room.reforms"
+          @click="room.reforms = !room.reforms"
+        >
+          {{ room.reforms ? 'Done with the groups' : 'Put into other classes' }}
+          <span class="sr-only">{{ room.was }}</span>
+        </button>
       </fieldset>
       <p class="flex flex-wrap gap-4">
         <button type="submit" class="press" :disabled="busy || wrong.length > 0">Make {{ year.name }}</button>

@@ -89,6 +89,8 @@ function changesOf({ scales, subjects, skills, habits, boxes, phrases }: SetupMe
       row: {
         ...row,
         ...fresh,
+        markScaleByGrade: [...(row.markScaleByGrade ?? [])],
+        skillScaleByGrade: [...(row.skillScaleByGrade ?? [])],
         strandNames: { ...row.strandNames },
         position: nextPosition(setup?.subjects ?? []) + at,
       },
@@ -103,7 +105,13 @@ function changesOf({ scales, subjects, skills, habits, boxes, phrases }: SetupMe
     })),
     ...boxes.map((row, at) => ({
       ...added('box'),
-      row: { ...row, ...fresh, plan: writePlan(row.plan), position: nextPosition(setup?.boxes ?? []) + at },
+      row: {
+        ...row,
+        ...fresh,
+        plan: writePlan(row.plan),
+        limitByGrade: [...(row.limitByGrade ?? [])],
+        position: nextPosition(setup?.boxes ?? []) + at,
+      },
     })),
     ...phrases.map(({ owner: _owner, ...row }, at) => ({
       ...added('phrase'),

@@ -6,7 +6,8 @@ useHead({ title: 'Phrasebook · Facunda' })
 const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const views = ['phrases', 'plan', 'describing words', 'checks', 'files'] as const
-const shown = ref<(typeof views)[number]>('phrases')
+const route = useRoute()
+const shown = ref<(typeof views)[number]>(views.find((each) => each === route.query.part) ?? 'phrases')
 const { marginFolded, sheet } = useFrame()
 // Where the margin is folded, a phrase that is chosen or begun comes up.
 watch(

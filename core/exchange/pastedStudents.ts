@@ -2,10 +2,12 @@ import { nameKey, readName } from '../people/names'
 import { readPronouns } from '../people/pronouns'
 import { roleByHeading } from './guessGradebook'
 import { UnreadableFile } from './problem'
-import { readTable } from './readTable'
+import { readTable, type TableRow } from './readTable'
 
 /** A student as a list has them, before anything is decided; pronouns as they are written. */
 export interface PastedStudent {
+  /** Where it stands, 1-based, as a spreadsheet shows it. */
+  readonly row: number
   readonly schoolNumber: string
   readonly legalGiven: string
   readonly usedName: string
@@ -24,16 +26,16 @@ type Column = 'number' | 'name' | 'given name' | 'used name' | 'family name' | '
  * @param next the first number to give
  * @throws UnreadableFile when there is nothing to read
  * @example pastedStudents('05101\tMaya\tReed\tshe/her', { grade: '5', next: 1 })
- * // [{ schoolNumber: '05101', legalGiven: 'Maya', usedName: 'Maya', family: 'Reed', pronouns: 'she/her', … }]
+ * // [{ schoolNumber: '05101', legalGiven: 'Maya', usedName: 'Maya', family: 'Reed', pronouns: 'she/her', row: 1, … }]
  */
 export function pastedStudents(text: string, { grade, next }: { grade: string; next: number }): PastedStudent[] {
   if (text.trim() === '') throw new UnreadableFile('There is nothing here yet. Copy a class list and paste it here.')
-  const rows = oneColumn(text) ?? readTable(text).rows.map((row) => row.cells)
-  const headings = rows[0]?.map(columnNamed) ?? []
+  const rows = oneColumn(text) ?? readTable(text).rows
+  const headings = rows[0]?.cells.map(columnNamed) ?? []
   const named = headings.filter((column) => column !== null).length >= Math.min(2, headings.length)
-  const columns = named ? headings : columnsByContent(rows)
+  const columns = named ? headings : columnsByContent(rows.map(({ cells }) => cells))
   let free = next
-  return (named ? rows.slice(1) : rows).flatMap((cells) => {
+  return (named ? rows.slice(1) : rows).flatMap(({ cells, number: row }) => {
     const cell = (wanted: Column): string => cells[columns.indexOf(wanted)]?.trim() ?? ''
     const whole = readName(cell('name'))
     const given = cell('given name') || whole.given
@@ -41,6 +43,7 @@ export function pastedStudents(text: string, { grade, next }: { grade: string; n
     if (given === '' && family === '') return []
     return [
       {
+        row,
         schoolNumber: cell('number') || String(free++),
         legalGiven: given || family,
         usedName: cell('used name') || given || family,
@@ -53,15 +56,17 @@ export function pastedStudents(text: string, { grade, next }: { grade: string; n
 }
 
 /** A list of whole names, one a line: a comma in "Reed, Maya" parts a name and not a row. */
-function oneColumn(text: string): string[][] | null {
-  const lines = text.split(/\r\n|\r|\n/).filter((line) => line.trim() !== '')
+function oneColumn(text: string): TableRow[] | null {
+  const numbered = text.split(/\r\n|\r|\n/).map((line, at) => ({ number: at + 1, cells: [line] }))
+  const written = numbered.filter(({ cells: [line] }) => line?.trim() !== '')
+  const lines = written.flatMap(({ cells }) => cells)
   const plain = lines.every((line) => !/[\t;|]/.test(line) && line.split(',').length <= 2)
   if (!plain || lines.some((line) => /^\s*\d+\s*,/.test(line) || columnNamed(line.split(',')[0] ?? '') !== null))
     return null
   const commas = lines.filter((line) => line.includes(','))
   // "Maya, she/her" is two columns, not a name.
   if (commas.some((line) => readPronouns(line.split(',')[1] ?? '') !== undefined)) return null
-  return lines.map((line) => [line])
+  return written
 }
 
 function columnNamed(heading: string): Column | null {

@@ -1,3 +1,4 @@
+import type { ByGrade } from '../people/byGrade'
 import { tierRank } from '../scales/tier'
 import type { StandingFact } from './because'
 import { partKinds, type PartKind } from './phrase'
@@ -28,6 +29,8 @@ export interface CommentBox {
   readonly subject: string | null
   /** The most characters (graphemes) that fit. */
   readonly limit: number
+  /** How many fit in some grades instead. */
+  readonly limitByGrade?: ByGrade<number> | undefined
   /** The tone that is liked best here, or "" for any. */
   readonly tone: string
   readonly plan: readonly PlannedPart[]

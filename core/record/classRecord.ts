@@ -1,4 +1,5 @@
 import type { Roster } from './roster'
+import { setupOfGrade } from '../school/setupOfGrade'
 import { isTaughtIn, type SchoolSetup } from '../school/schoolSetup'
 import type { SettledTerm, TermRecord } from './termRecord'
 
@@ -13,9 +14,13 @@ export interface ClassTerm extends Roster, TermRecord {
  */
 export interface ClassRecord extends SchoolSetup, ClassTerm {}
 
-/** The whole record, from the parts that are fetched and kept apart; of the skills, those of the class's grades. */
+/**
+ * The whole record, from the parts that are fetched and kept apart; of the skills, those of the class's grades, and
+ * scales and limits as they are there.
+ */
 export function classRecordOf(setup: SchoolSetup, term: ClassTerm): ClassRecord {
   const grades = new Set(term.students.map((student) => student.gradeLevel))
+  const here = setupOfGrade(setup, term.classRoom.grades ?? [...grades])
   const skills = setup.skills.filter((skill) => [...grades].some((grade) => isTaughtIn(skill, grade)))
-  return { ...setup, ...term, skills: grades.size === 0 ? setup.skills : skills }
+  return { ...here, ...term, skills: grades.size === 0 ? setup.skills : skills }
 }

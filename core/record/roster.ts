@@ -9,7 +9,13 @@ export interface Student extends Matchable {
 
 /** A class's people. */
 export interface Roster {
-  readonly classRoom: { readonly id: string; readonly name: string; readonly teacher: string }
+  readonly classRoom: {
+    readonly id: string
+    readonly name: string
+    readonly teacher: string
+    /** Of everybody who was ever in it; those of the students where it is left out. */
+    readonly grades?: readonly string[] | undefined
+  }
   /** Who settles and writes each subject here, as shown to colleagues and families; by the subject's key. */
   readonly teachers: Readonly<Record<string, string>>
   /** In the order of the class list. */

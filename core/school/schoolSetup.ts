@@ -1,3 +1,4 @@
+import type { ByGrade } from '../people/byGrade'
 import { includesGrade, type GradeRange } from '../people/gradeRange'
 import type { CheckSettings } from './checkSettings'
 import type { MarkRules } from '../marks/markRules'
@@ -14,6 +15,9 @@ export interface Subject {
   readonly inSentence: string
   readonly markScale: string
   readonly skillScale: string
+  /** Scales that take the place of these in some grades. */
+  readonly markScaleByGrade?: ByGrade<string> | undefined
+  readonly skillScaleByGrade?: ByGrade<string> | undefined
   /** Strands that are called differently now than when they were first named, which is their key. */
   readonly strandNames?: Readonly<Record<string, string>> | undefined
 }

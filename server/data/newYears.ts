@@ -28,10 +28,13 @@ export async function carrySetupOver(trx: Knex.Transaction, years: { from: strin
   await trx('setup_version').insert({ year_id: years.to })
 }
 
-/** A class that follows another: its students in their order, a grade higher, and how its marks are made up. */
+/**
+ * A class that follows another: its students in their order, a grade higher than they were in any class of the year
+ * before, and how its marks are made up.
+ */
 export async function carryClassOver(
   trx: Knex.Transaction,
-  yearId: string,
+  { from: yearBefore, to: yearId }: { from: string; to: string },
   { from, name, students }: YearToMake['classes'][number],
 ): Promise<void> {
   const [room] = await trx('class_room').insert({ year_id: yearId, name }).returning('id')
@@ -40,7 +43,11 @@ export async function carryClassOver(
     to: room.id,
     from,
   })
-  const before = await trx('enrolment').where({ class_id: from }).whereIn('student_id', students)
+  const before = await trx('enrolment')
+    .join('class_room', 'class_room.id', 'class_id')
+    .where({ year_id: yearBefore })
+    .whereIn('student_id', students)
+    .select('student_id', 'grade_level')
   const grades = new Map(before.map((each) => [each.student_id, nextGrade(each.grade_level)]))
   const rows = students.flatMap((id, position) => {
     const grade = grades.get(id)

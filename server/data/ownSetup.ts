@@ -6,7 +6,8 @@ const rowsQuery = `
     (select settings - 'checks' || jsonb_build_object('layout', (select definition from layout where year_id = :year
       order by key limit 1)) from school where year_id = :year) as school,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names, 'position', position, 'retired', retired)
+      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names,
+      'markScaleByGrade', mark_scale_by_grade, 'skillScaleByGrade', skill_scale_by_grade, 'position', position, 'retired', retired)
       order by position), '[]') from subject where year_id = :year) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand, 'statement', statement,
       'familyWords', family_words, 'inSentence', in_sentence, 'does', does,
@@ -16,7 +17,7 @@ const rowsQuery = `
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words, 'scale', scale,
       'position', position, 'retired', retired) order by position), '[]') from habit where year_id = :year) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
-      'limit', character_limit, 'tone', tone, 'plan', plan, 'position', position, 'retired', retired)
+      'limit', character_limit, 'limitByGrade', limit_by_grade, 'tone', tone, 'plan', plan, 'position', position, 'retired', retired)
       order by position), '[]') from comment_box where year_id = :year) as boxes,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales`
 
@@ -60,10 +61,12 @@ export async function countUses(
     const skill = skills.find((each) => each.id === key)
     const isHabit = of === 'level habit'
     add(isHabit ? uses.habit : uses.skill, key, count)
-    const scale = isHabit
-      ? habits.find((each) => each.key === key)?.scale
-      : subjects.find((each) => each.key === skill?.subject)?.skillScale
-    if (scale !== undefined) add((uses.scale[scale] ??= {}), symbol, count)
+    // A level is on the scale of its class's grade; all that it may be on are asked to keep it.
+    const subject = subjects.find((each) => each.key === skill?.subject)
+    const scales = isHabit
+      ? [habits.find((each) => each.key === key)?.scale]
+      : [subject?.skillScale, ...(subject?.skillScaleByGrade ?? []).map(({ is }) => is)]
+    for (const scale of new Set(scales)) if (scale !== undefined) add((uses.scale[scale] ??= {}), symbol, count)
   }
   return uses
 }

@@ -87,7 +87,8 @@ const setupQuery = (which: 'in use' | 'all'): string => `
     (select settings from school where year_id = :year) as school,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names) order by position), '[]')
+      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names,
+      'markScaleByGrade', mark_scale_by_grade, 'skillScaleByGrade', skill_scale_by_grade) order by position), '[]')
       from subject where year_id = :year${ifInUse(which, 'not retired')}) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,
       'statement', statement, 'familyWords', family_words, 'inSentence', in_sentence, 'does', does,
@@ -101,7 +102,7 @@ const setupQuery = (which: 'in use' | 'all'): string => `
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'familyWords', family_words,
       'scale', scale) order by position), '[]') from habit where year_id = :year${ifInUse(which, 'not retired')}) as habits,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'subject', subject,
-      'limit', character_limit, 'tone', tone, 'plan', plan) order by position), '[]')
+      'limit', character_limit, 'limitByGrade', limit_by_grade, 'tone', tone, 'plan', plan) order by position), '[]')
       from comment_box where year_id = :year${ifInUse(
         which,
         `not retired

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import type { OwnSettings } from '../../contracts/ownSettings'
 import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
+import type { ByGrade } from '../../core/people/byGrade'
 import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'
 import type { School } from '../../core/school/schoolSetup'
@@ -113,6 +114,8 @@ export interface SubjectRow {
   mark_scale: string
   skill_scale: string
   strand_names: string | Record<string, string>
+  mark_scale_by_grade: string | ByGrade<string>
+  skill_scale_by_grade: string | ByGrade<string>
   retired: boolean
 }
 
@@ -148,6 +151,7 @@ export interface BoxRow {
   name: string
   subject: string | null
   character_limit: number
+  limit_by_grade: string | ByGrade<number>
   tone: string
   plan: string
   position: number

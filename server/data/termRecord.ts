@@ -54,6 +54,7 @@ const termRecordQuery = `
       where class_id = :class and not second_reader and ${teachesOn('(select least(ends, :today) from here)')})
   select json_build_object(
     'classRoom', (select json_build_object('id', id, 'name', name,
+      'grades', (select coalesce(json_agg(distinct grade_level), '[]') from enrolment where class_id = :class),
       'teacher', coalesce((select name from teacher where subject is null order by name limit 1), ''))
       from class_room where id = :class),
     'teachers', (select coalesce(json_object_agg(subject, name) filter (where subject is not null), '{}')

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { setupOfGrade } from '../../core/school/setupOfGrade'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import { allow, allowOpenTerm, grantsIn, type Grants, type Who } from '../access/grants'
 import { Refusal } from '../access/refusal'
@@ -32,6 +33,14 @@ export interface Place {
 export function setupOf(context: Context, yearId: string, phrases?: 'with own phrases'): Promise<SchoolSetup> {
   const { db, who } = context
   return loadSchoolSetup(db, yearOf(context, yearId), phrases ? who.personId : null)
+}
+
+/** The set-up as it holds in a class that was looked up. */
+export async function setupIn(
+  context: Context,
+  { term, room }: Pick<OpenedPlace, 'term' | 'room'>,
+): Promise<SchoolSetup> {
+  return setupOfGrade(await setupOf(context, term.yearId), room.grades)
 }
 
 /** @throws Refusal when there is no such year */

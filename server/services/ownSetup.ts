@@ -123,12 +123,16 @@ function changeOf(change: SetupChange, yearId: string): Change {
 function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null } {
   switch (change.kind) {
     case 'subject':
-      return both(change, ({ key: _key, inSentence, markScale, skillScale, strandNames, ...same }) => ({
-        ...same,
+      return both(change, ({ key: _key, inSentence, ...row }) => ({
+        name: row.name,
         in_sentence: inSentence,
-        mark_scale: markScale,
-        skill_scale: skillScale,
-        strand_names: strandNames,
+        mark_scale: row.markScale,
+        mark_scale_by_grade: row.markScaleByGrade,
+        skill_scale: row.skillScale,
+        skill_scale_by_grade: row.skillScaleByGrade,
+        strand_names: row.strandNames,
+        position: row.position,
+        retired: row.retired,
       }))
     case 'skill':
       return both(change, ({ id: _id, familyWords, inSentence, teacherOnly, grades, ...same }) => ({
@@ -142,7 +146,11 @@ function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null }
     case 'habit':
       return both(change, ({ key: _key, familyWords, ...same }) => ({ ...same, family_words: familyWords }))
     case 'box':
-      return both(change, ({ key: _key, limit, ...same }) => ({ ...same, character_limit: limit }))
+      return both(change, ({ key: _key, limit, limitByGrade, ...same }) => ({
+        ...same,
+        character_limit: limit,
+        limit_by_grade: limitByGrade,
+      }))
     case 'scale':
       return both(change, (definition) => ({ definition }))
     case 'phrase':
@@ -212,9 +220,13 @@ function problemsOf({ subjects, skills, habits, boxes, scales }: Rows): string[]
   const live = { skills: skills.filter((skill) => !skill.retired), habits: habits.filter((habit) => !habit.retired) }
   return [
     ...scales.flatMap((scale) => scaleProblems(scale)),
-    ...subjects.flatMap(({ name, markScale, skillScale }) => [
-      ...(isOfKind(markScale, 'mark') ? [] : [`${name} needs a scale for marks.`]),
-      ...(isOfKind(skillScale, 'skill') ? [] : [`${name} needs a scale for skills.`]),
+    ...subjects.flatMap(({ name, ...on }) => [
+      ...([on.markScale, ...on.markScaleByGrade.map(({ is }) => is)].every((key) => isOfKind(key, 'mark'))
+        ? []
+        : [`${name} needs a scale for marks.`]),
+      ...([on.skillScale, ...on.skillScaleByGrade.map(({ is }) => is)].every((key) => isOfKind(key, 'skill'))
+        ? []
+        : [`${name} needs a scale for skills.`]),
     ]),
     ...twice(inUse.map(({ name }) => name)).map((name) => `There are two subjects called ${name}.`),
     ...subjects.flatMap((subject) =>

@@ -5,7 +5,7 @@ import { keptSymbol, readSymbol } from '../../core/scales/symbol'
 import { allow, needFor, type Grants, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
-import { openPlace, save, setupOf, type Context, type Place } from './context'
+import { openPlace, save, setupIn, setupOf, type Context, type Place } from './context'
 
 /** Settles marks, or takes them back. The computed mark is never stored, so it can never be erased. */
 export async function settleMarks(
@@ -39,12 +39,13 @@ export async function settleLevels(
   place: Place,
   levels: readonly LevelToSettle[],
 ): Promise<number | null> {
-  const { grants, term } = await openPlace(
+  const opened = await openPlace(
     context,
     place,
     levels.map((each) => each.studentId),
   )
-  const setup = await setupOf(context, term.yearId)
+  const { grants } = opened
+  const setup = await setupIn(context, opened)
   const needs = new Set<Need>()
   const changes = levels.map((level): Change => {
     const { scale, need } = placeOfLevel(setup, grants, level)

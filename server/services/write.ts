@@ -14,7 +14,7 @@ import { allow, needFor, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { commentOf, commentRow, type CommentRow } from '../data/termRecord'
-import { openPlace, save, setupOf, type Context, type Place } from './context'
+import { openPlace, save, setupIn, type Context, type Place } from './context'
 import { readableRecord } from './viewClass'
 
 /**
@@ -136,8 +136,9 @@ async function openBox(
   key: string,
   studentIds: readonly string[],
 ): Promise<{ box: CommentBox; need: Need }> {
-  const { grants, term } = await openPlace(context, place, studentIds)
-  const box = (await setupOf(context, term.yearId)).boxes.find((each) => each.key === key)
+  const opened = await openPlace(context, place, studentIds)
+  const { grants } = opened
+  const box = (await setupIn(context, opened)).boxes.find((each) => each.key === key)
   const mayKnow = box !== undefined && (box.subject === null || grants.readsSubject(box.subject))
   if (!mayKnow) {
     throw new Refusal('forbidden', 'You may not write in this box. Ask the coordinator if you think you should.')

@@ -72,11 +72,13 @@ export async function makeYear(context: Context, { from, year, classes }: YearTo
   const names = classes.map((room) => room.name.toLowerCase())
   const twice = classes.find((room, at) => names.indexOf(room.name.toLowerCase()) !== at)
   if (twice) throw new Refusal('invalid', `Two classes would be called “${twice.name}”.`)
+  const children = classes.flatMap((room) => room.students)
+  if (new Set(children).size < children.length) throw new Refusal('invalid', 'A child would be in two classes.')
   return context.db.transaction(async (trx) => {
     const made = await addEmptyYear(trx, { name, starts: year.starts, ends: year.ends })
     await carrySetupOver(trx, { from: before.id, to: made })
     for (const term of year.terms) await addTerm(trx, { ...term, yearId: made })
-    for (const room of classes) await carryClassOver(trx, made, room)
+    for (const room of classes) await carryClassOver(trx, { from: before.id, to: made }, room)
     const deed = { personId: context.who.personId, classId: null, termId: null, kind: `made the year ${name}` }
     await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
     return made

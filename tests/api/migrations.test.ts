@@ -2,6 +2,8 @@ import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { writePlan } from '../../core/narrative/plan'
+import { tableNames } from '../../server/data/changes/changeableTables'
+import { jsonColumns } from '../../server/data/changes/writtenRows'
 import { loadSchoolSetup, loadYears } from '../../server/data/schoolSetup'
 import { migrate } from '../../server/data/migrate'
 import { up as firstShape } from '../../server/data/migrations/0001_the_school'
@@ -147,4 +149,13 @@ describe('a database of the first landing', () => {
     await migrate(db)
     expect(await db('phrase').count('id as n').first()).toEqual({ n: 2 })
   })
+})
+
+it('every column of JSON that people change is known to be one', async () => {
+  const { rows } = await db.raw<{ rows: { name: string }[] }>(
+    `select distinct column_name as name from information_schema.columns
+     where data_type = 'jsonb' and table_schema = current_schema() and table_name = any(?)`,
+    [tableNames],
+  )
+  expect(rows.map((row) => row.name).sort()).toEqual([...jsonColumns].sort())
 })

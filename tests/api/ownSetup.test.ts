@@ -2,8 +2,6 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
 import type { OwnSetupAnswer, SetupChange, SkillRow } from '../../contracts/ownSetup'
-import { narrativeFacts } from '../../core/record/narrativeFacts'
-import { indexRecord } from '../../core/record/recordIndex'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 
@@ -65,38 +63,6 @@ describe('the set-up', () => {
     )
     await undo(renamed.body.event)
     expect((await ines('POST', `/api/events/${written.body.event}/undo`)).status).toBe(200)
-  })
-
-  it('a strand has another name: plans, phrases and comments go along, and undo takes it back', async () => {
-    const finn = place.student('Finn').id
-    const commentOf = async () => {
-      const { record } = await see(philippa, place.path)
-      const comment = record.comments.find((each) => each.studentId === finn && each.box === 'mathematics')
-      return { record, comment }
-    }
-    const was = (await rows()).subjects.find((each) => each.key === 'mathematics')
-    if (!was) throw new Error('no mathematics')
-    const before = await commentOf()
-    const { status, body } = await write({ kind: 'subject', was, row: { ...was, strandNames: { Number: 'Numbers' } } })
-    expect(status).toBe(200)
-    const { record, comment } = await commentOf()
-    expect([record.boxes, record.phrasebook, record.skills, comment]).toEqual([
-      before.record.boxes,
-      before.record.phrasebook,
-      before.record.skills,
-      before.comment,
-    ])
-    const box = record.boxes.find((each) => each.key === 'mathematics')
-    const facts = box && narrativeFacts(indexRecord(record), finn, box)
-    expect(facts?.standings.find((each) => each.about === 'Number')?.name).toBe('Numbers')
-    const alike = await write({
-      kind: 'subject',
-      was: { ...was, strandNames: { Number: 'Numbers' } },
-      row: { ...was, strandNames: { Number: 'measuring' } },
-    })
-    expect([alike.status, alike.body.message]).toEqual([422, expect.stringMatching(/two strands called measuring/i)])
-    await undo(body.event)
-    expect((await rows()).subjects.find((each) => each.key === 'mathematics')?.strandNames).toEqual({})
   })
 
   it('a skill of another grade is none of the class’s, on the grid and at the desk', async () => {

@@ -131,6 +131,33 @@ describe('a year made from another', () => {
     expect((await see(philippa, place.path)).record.students).toHaveLength(students.length)
   })
 
+  it('has its groups re-formed: a child goes on in another class, a grade higher, and never in two', async () => {
+    const { classes } = (await philippa<YearToFollow>('GET', `/api/years/${thisYear()}/next`)).body
+    const [one, other] = classes.filter((room) => room.students.length > 0)
+    if (!one || !other) throw new Error('fewer than two classes')
+    const [mover = { id: '' }, ...stay] = one.students
+    const [theirs = { id: '' }] = other.students
+    const wanted = (twice: string[]) => [
+      { from: one.id, name: 'New A', students: [...stay.map(({ id }) => id), ...twice] },
+      { from: other.id, name: 'New B', students: [theirs.id, mover.id] },
+    ]
+    expect((await make({}, wanted([mover.id]))).body.message).toBe('A child would be in two classes.')
+    const { body } = await make({}, wanted([]))
+    try {
+      const after = (await philippa<YearToFollow>('GET', `/api/years/${body.year}/next`)).body.classes
+      expect(after.map((room) => [room.name, room.students.length])).toEqual([
+        ['New A', stay.length],
+        ['New B', 2],
+      ])
+      expect(after[1]?.students.map(({ id, gradeLevel }) => [id, gradeLevel])).toEqual([
+        [theirs.id, '7'],
+        [mover.id, '6'],
+      ])
+    } finally {
+      expect((await philippa('DELETE', `/api/years/${body.year}`)).status).toBe(200)
+    }
+  })
+
   it('is taken away only while it is the last, and nothing is recorded in it', async () => {
     const take = (id: string) => philippa<{ message: string }>('DELETE', `/api/years/${id}`)
     expect((await take(thisYear())).body.message).toContain('Only the last one can be taken away')

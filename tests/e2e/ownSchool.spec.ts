@@ -33,7 +33,7 @@ async function addClass(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add class' }).click()
   await expect(page.getByLabel('Class', { exact: true })).toHaveValue('5 Willow')
   await page.getByLabel('Paste the class list').fill('Maya\tReed\tshe/her\nKit\tBae\tthey/them\nOmar\tO’Hara\the/him')
-  await page.getByRole('button', { name: 'Take these 3 students in' }).click()
+  await page.getByRole('button', { name: 'Take 3 students in' }).click()
   await expect(page.getByLabel('Family name of Omar O’Hara')).toHaveValue('O’Hara')
   await page.getByLabel('Called of Kit Bae').fill('Kip')
   await page.getByLabel('Called of Kit Bae').press('Tab')
@@ -172,7 +172,7 @@ test('a class of nobody says so, and what to do', async ({ page }) => {
     await page.getByRole('button', { name: 'Add class' }).click()
     await expect(page.getByLabel('Class', { exact: true })).toHaveValue('Owls')
     await page.getByLabel('Paste the class list').fill('Maya Reed')
-    await page.getByRole('button', { name: 'Take this student in' }).click()
+    await page.getByRole('button', { name: 'Take 1 student in' }).click()
     await expect(page.getByLabel('Family name of Maya Reed')).toHaveValue('Reed')
     await expect(page.getByRole('button', { name: 'Owls 1' })).toBeVisible()
   } finally {

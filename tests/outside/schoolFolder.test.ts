@@ -6,6 +6,7 @@ import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { readSetupFolder } from '../../core/exchange/folder/readSetupFolder'
 import { writeSetupFolder } from '../../core/exchange/folder/writeSetupFolder'
+import { nothingRetired } from '../../core/school/keptSetup'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import { demoClass } from './demoClass'
 
@@ -26,6 +27,25 @@ const setups = (): [string, SchoolSetup][] => {
 }
 
 describe('a school folder', () => {
+  it('keeps what holds in some grades, and what is retired', () => {
+    const [[, setup] = ['', null]] = setups()
+    if (!setup) throw new Error('no set-up')
+    const grades = { from: 1, to: 3 }
+    const [markScale, skillScale] = [setup.subjects[0]?.markScale ?? '', setup.subjects[0]?.skillScale ?? '']
+    const written = {
+      ...setup,
+      subjects: setup.subjects.map((each) => ({
+        ...each,
+        markScaleByGrade: [{ grades, is: markScale }],
+        skillScaleByGrade: [{ grades: { from: 4, to: 4 }, is: skillScale }],
+      })),
+      boxes: setup.boxes.map((each) => ({ ...each, limitByGrade: [{ grades, is: 90 }] })),
+    }
+    expect(read(writeSetupFolder(written))).toEqual({ setup: written, problems: [] })
+    const retired = { ...nothingRetired, habits: new Set([setup.habits[0]?.key ?? '']) }
+    expect(read(writeSetupFolder(setup, retired)).setup?.habits).toEqual(setup.habits.slice(1))
+  })
+
   it.each(setups())('of %s comes in as it went out, through a zip too', (_, setup) => {
     const files = writeSetupFolder(setup)
     expect(read(files)).toEqual({ setup, problems: [] })

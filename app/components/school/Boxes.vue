@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { keyFor } from '~~/core/school/keyFor'
+import { boxColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
+import { planBoxList, type ListedBox } from '~~/core/exchange/lists/planSetupLists'
+import { readList } from '~~/core/exchange/lists/readList'
 import type { BoxRow } from '~~/contracts/ownSetup'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -26,6 +29,7 @@ function add(): Promise<void> {
       name: name.value,
       subject: subject.value || null,
       limit: 400,
+      limitByGrade: [],
       tone: '',
       plan: subject.value ? 'outcome each' : 'habit each',
       position: nextPosition(boxes.value),
@@ -34,6 +38,21 @@ function add(): Promise<void> {
     await school.writeSetup([{ kind: 'box', row, was: null }])
     name.value = ''
   })
+}
+
+const setupList = useSetupList()
+function plan(text: string) {
+  const list = readList(text, boxColumns)
+  return setupList({
+    list,
+    made: planBoxList(list, { boxes: boxes.value, subjects: subjects.value }),
+    changeOf: (row, was) => ({ kind: 'box', row: plain(row), was: was && plain(was) }),
+    lineOf: ({ name, limit, plan: written }) => `${name}: ${limit} characters, ${written}`,
+  })
+}
+
+function plain(box: ListedBox): BoxRow {
+  return { ...box, limitByGrade: [...(box.limitByGrade ?? [])] }
 }
 </script>
 
@@ -75,6 +94,16 @@ function add(): Promise<void> {
           @turn="change(box, { retired: !box.retired })"
         />
         <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.box[box.key]) }}</span>
+        <ByGrade
+          class="w-full"
+          :what="`Other room for ${box.name}`"
+          :rules="box.limitByGrade"
+          :otherwise="box.limit"
+          @write="
+            (limitByGrade) =>
+              change(box, { limitByGrade: limitByGrade.map((rule) => ({ ...rule, is: Number(rule.is) })) })
+          "
+        />
       </li>
     </ul>
     <form class="mt-4 flex flex-wrap items-end gap-3 text-sm" @submit.prevent="add">
@@ -88,5 +117,12 @@ function add(): Promise<void> {
       >
       <button type="submit" class="quiet" :disabled="busy">Add box</button>
     </form>
+    <ListDoor
+      class="mt-6 max-w-4xl"
+      title="A list of comment boxes"
+      :columns="titlesOf(boxColumns)"
+      :words="['comment box', 'comment boxes']"
+      :plan="plan"
+    />
   </section>
 </template>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { keyFor } from '~~/core/school/keyFor'
 import type { HabitRow } from '~~/contracts/ownSetup'
+import { habitColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
+import { planHabitList } from '~~/core/exchange/lists/planSetupLists'
+import { readList } from '~~/core/exchange/lists/readList'
 import { skillWords } from '~~/core/narrative/skillWords'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -32,6 +35,17 @@ function add(): Promise<void> {
     }
     await school.writeSetup([{ kind: 'habit', row, was: null }])
     name.value = words.value = ''
+  })
+}
+
+const setupList = useSetupList()
+function plan(text: string) {
+  const list = readList(text, habitColumns)
+  return setupList({
+    list,
+    made: planHabitList(list, { habits: habits.value, scales: scales.value }),
+    changeOf: (row, was) => ({ kind: 'habit', row: { ...row }, was: was && { ...was } }),
+    lineOf: ({ name, familyWords }) => `${name}: ${familyWords}`,
   })
 }
 </script>
@@ -82,5 +96,12 @@ function add(): Promise<void> {
       /></label>
       <button type="submit" class="quiet" :disabled="busy">Add habit</button>
     </form>
+    <ListDoor
+      class="mt-6 max-w-4xl"
+      title="A list of habits"
+      :columns="titlesOf(habitColumns)"
+      :words="['habit', 'habits']"
+      :plan="plan"
+    />
   </section>
 </template>

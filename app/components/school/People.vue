@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { staffColumns, type StaffColumn } from '~~/core/exchange/lists/listColumns'
+import { staffColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planStaffList } from '~~/core/exchange/lists/planStaffList'
-import type { ReadList } from '~~/core/exchange/lists/readList'
+import { readList } from '~~/core/exchange/lists/readList'
 import { writeGrades } from '~~/core/people/gradeRange'
 import { displayName } from '~~/core/people/names'
 import { usePeople } from '~/stores/people'
@@ -12,13 +12,15 @@ const { problem, attempt } = useAttempt()
 onMounted(() => attempt(people.load))
 
 /** Whom a list would take in; all of them, or none. */
-function planList(list: ReadList<StaffColumn>) {
+function planList(text: string) {
+  const list = readList(text, staffColumns)
   const { added, unchanged, refused } = planStaffList(list, people.answer?.people ?? [])
   return {
     added: added.length,
     changed: 0,
     unchanged,
     refused,
+    unknown: list.unknown,
     notes: [],
     lines: added.map((person) => {
       const grades = person.grades ? ` of grades ${writeGrades(person.grades)}` : ''
@@ -43,7 +45,7 @@ function planList(list: ReadList<StaffColumn>) {
       <ListDoor
         class="mt-6"
         title="A list of colleagues"
-        :columns="staffColumns"
+        :columns="titlesOf(staffColumns)"
         :words="['colleague', 'colleagues']"
         :plan="planList"
       />

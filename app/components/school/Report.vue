@@ -122,6 +122,14 @@ const rules = [
         </div>
       </div>
       <div>
+        <h3 class="font-semibold">What the checks look for</h3>
+        <p class="mt-1 text-sm text-muted">
+          Words that are not wanted, private matters, words the school knows, and how hard a comment may read stand
+          <NuxtLink :to="{ path: '/phrasebook', query: { part: 'checks' } }" class="link">in the phrasebook</NuxtLink>,
+          beside the comments they look at.
+        </p>
+      </div>
+      <div>
         <h3 class="font-semibold">The report</h3>
         <div class="mt-2 flex flex-wrap gap-3 text-sm">
           <label class="grid gap-1"

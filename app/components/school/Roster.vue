@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
 import { pastedStudents, type PastedStudent } from '~~/core/exchange/pastedStudents'
+import { displayName } from '~~/core/people/names'
 import { longDate } from '~~/core/reports/longDate'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -22,26 +23,40 @@ const openedStudent = computed(() => students.value.find((student) => student.id
 watch(openedStudent, (student) => {
   if (!student) opened.value = null
 })
-const written = ref('')
 const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
 
-/** What the pasted list would bring, before it is taken in. */
-const preview = computed((): { students: ListedStudent[]; wrong: string[] } => {
-  if (written.value.trim() === '') return { students: [], wrong: [] }
-  try {
-    const found = pastedStudents(written.value, { grade: grade.value, next: nextNumber() }).map(fromTheStart)
-    const wrong = found.flatMap((student) => {
-      const read = listedStudent.safeParse(student)
-      return read.success ? [] : [`${student.usedName} ${student.family}: ${read.error.issues[0]?.message ?? ''}`]
-    })
-    return { students: found, wrong }
-  } catch (error) {
-    return { students: [], wrong: [error instanceof Error ? error.message : String(error)] }
+/** What a class list would bring. */
+function plan(text: string) {
+  const found = pastedStudents(text, { grade: grade.value, next: nextNumber() }).map((student) => ({
+    row: student.row,
+    read: listedStudent.safeParse(fromTheStart(student)),
+    name: displayName({ given: student.usedName, family: student.family }),
+  }))
+  const read = found.flatMap(({ read: each }) => (each.success ? [each.data] : []))
+  const isHere = new Set(students.value.map(({ schoolNumber }) => schoolNumber))
+  const added = read.filter(({ schoolNumber }) => !isHere.has(schoolNumber))
+  const withoutPronouns = added.length > 0 && added.every(({ pronouns }) => pronouns === 'name only')
+  return {
+    added: added.length,
+    changed: 0,
+    unchanged: read.length - added.length,
+    refused: found.flatMap(({ row, read: each, name }) =>
+      each.success ? [] : [{ row, reason: `${name}: ${each.error.issues[0]?.message ?? ''}` }],
+    ),
+    unknown: [],
+    notes: withoutPronouns ? [noPronouns] : [],
+    lines: added.map(({ schoolNumber, legalGiven, usedName, family, pronouns, gradeLevel }) => {
+      const called = usedName === legalGiven ? '' : `, called ${usedName}`
+      return `${schoolNumber} ${displayName({ given: legalGiven, family })}${called}, ${pronouns}, grade ${gradeLevel}`
+    }),
+    take: () => school.takeIn(added),
   }
-})
+}
+const noPronouns =
+  'There are no pronouns in this list, so comments name each student instead. Add them here, or in the table later.'
 
 /** Whoever is in a list is in the class from its beginning on, until something else is said. */
-function fromTheStart(student: PastedStudent): ListedStudent {
+function fromTheStart({ row: _row, ...student }: PastedStudent): ListedStudent {
   return { ...student, from: null, to: null }
 }
 
@@ -51,13 +66,6 @@ function nextNumber(): number {
   return (
     Math.max(1000 * ((school.year?.classes.findIndex((each) => each.id === school.classId) ?? 0) + 1), ...taken) + 1
   )
-}
-
-function takeIn(): Promise<void> {
-  return attempt(async () => {
-    await school.takeIn(preview.value.students)
-    written.value = ''
-  })
 }
 
 type Listed = RosterAnswer['students'][number]
@@ -141,52 +149,19 @@ function rename(name: string): Promise<void> {
     >
       <StudentCare :key="openedStudent.id" :student="openedStudent" />
     </SideSheet>
-    <form class="mt-5 grid grid-cols-1 gap-2" @submit.prevent="takeIn">
-      <label for="list" class="font-semibold">
-        {{ students.length === 0 ? 'Paste the class list' : 'More students' }}
-      </label>
-      <p class="text-sm text-muted">
-        A name on each line will do. Columns for number, name, pronouns and grade are found, with headings or without.
-      </p>
-      <textarea
-        id="list"
-        v-model="written"
-        class="field font-mono text-sm"
-        rows="5"
-        placeholder="Maya Reed&#10;O’Rourke, Caoimhe"
-      ></textarea>
+    <ListDoor
+      :key="`${school.classId} ${students.length === 0}`"
+      class="mt-5"
+      :title="students.length === 0 ? 'Paste the class list' : 'More students'"
+      :open="students.length === 0"
+      columns="number, given name, called, family name, pronouns, grade; without headings they are told by what stands in them"
+      :words="['student', 'students']"
+      :plan="plan"
+    >
       <label class="flex items-center gap-2 text-sm"
         >Grade, where the list has none <input v-model="grade" class="field w-16"
       /></label>
-      <ul v-if="preview.wrong.length > 0" class="needs" role="alert">
-        <li v-for="each in preview.wrong" :key="each">{{ each }}</li>
-      </ul>
-      <template v-if="preview.students.length > 0">
-        <div class="relative overflow-x-auto">
-          <table class="text-sm" aria-label="What the list says">
-            <thead>
-              <tr class="border-b border-rule text-left text-muted">
-                <th v-for="[key, title] in columns" :key="key" scope="col" class="py-1 pr-4 font-normal">
-                  {{ title }}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(student, at) in preview.students" :key="at" class="border-b border-rule">
-                <td v-for="[key] in columns" :key="key" class="py-1 pr-4">{{ student[key] }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <p v-if="preview.students.every((student) => student.pronouns === 'name only')" class="text-sm">
-          There are no pronouns in this list, so comments name each student instead. Add them here or in the table
-          later.
-        </p>
-        <button type="submit" class="press justify-self-start" :disabled="busy || preview.wrong.length > 0">
-          Take {{ preview.students.length === 1 ? 'this student' : `these ${preview.students.length} students` }} in
-        </button>
-      </template>
-    </form>
+    </ListDoor>
     <ContactList v-if="students.length > 0" class="mt-6" />
   </div>
 </template>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { keyFor } from '~~/core/school/keyFor'
 import type { ScaleRow } from '~~/contracts/ownSetup'
-import { scaleProblems } from '~~/core/scales/scale'
+import { scaleColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
+import { planScaleList } from '~~/core/exchange/lists/planScaleList'
+import { readList } from '~~/core/exchange/lists/readList'
+import { scaleProblems, type Scale } from '~~/core/scales/scale'
 import { tiers } from '~~/core/scales/tier'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -71,6 +74,22 @@ function effects(scale: ScaleRow): string[] {
     ),
     ...moved.map(({ symbol }) => `${uses[symbol] ?? 0} ratings use ${symbol} and are told anew.`),
   ]
+}
+
+const setupList = useSetupList()
+function plan(text: string) {
+  const list = readList(text, scaleColumns)
+  const scales = school.setup?.scales ?? []
+  return setupList({
+    list,
+    made: planScaleList(list, scales),
+    changeOf: (row, was) => ({ kind: 'scale', row: plain(row), was: was && plain(was) }),
+    lineOf: ({ name, kind, levels }) => `${name}, for ${kind}s: ${levels.map(({ symbol }) => symbol).join(', ')}`,
+  })
+}
+
+function plain(scale: Scale): ScaleRow {
+  return { ...scale, levels: [...scale.levels] }
 }
 </script>
 
@@ -187,5 +206,12 @@ function effects(scale: ScaleRow): string[] {
         Another scale for {{ titles[kind].toLowerCase() }}
       </button>
     </section>
+    <ListDoor
+      class="mt-8 max-w-4xl"
+      title="Scales as a list of levels"
+      :columns="titlesOf(scaleColumns)"
+      :words="['scale', 'scales']"
+      :plan="plan"
+    />
   </section>
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { keyFor } from '~~/core/school/keyFor'
 import type { BoxRow, SetupChange, SkillRow, SubjectRow } from '~~/contracts/ownSetup'
-import { skillColumns, type SkillColumn } from '~~/core/exchange/lists/listColumns'
+import { skillColumns, subjectColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planSkillList } from '~~/core/exchange/lists/planSkillList'
-import type { ReadList } from '~~/core/exchange/lists/readList'
+import { planSubjectList, type ListedSubject } from '~~/core/exchange/lists/planSetupLists'
+import { readList } from '~~/core/exchange/lists/readList'
 import { writeGrades } from '~~/core/people/gradeRange'
 import { nameOfStrand } from '~~/core/school/strand'
 import { lowerFirst } from '~~/core/narrative/capitals'
@@ -27,6 +28,31 @@ function change(part: Partial<SubjectRow>): Promise<void> {
 }
 
 /** A subject comes with a comment box that tells of each of its strands. */
+function boxesFor(made: readonly Pick<SubjectRow, 'key' | 'name'>[]): BoxRow[] {
+  const boxes = [...(school.setup?.boxes ?? [])]
+  const limit = boxes.find((each) => each.subject !== null)?.limit ?? 500
+  return made.map(({ key: of, name }) => {
+    const key = keyFor(
+      name,
+      boxes.map((each) => each.key),
+    )
+    const plan = 'outcome each; progress'
+    const box = {
+      key,
+      name,
+      subject: of,
+      limit,
+      limitByGrade: [],
+      tone: '',
+      plan,
+      position: nextPosition(boxes),
+      retired: false,
+    }
+    boxes.push(box)
+    return box
+  })
+}
+
 function add(): Promise<void> {
   return attempt(async () => {
     const name = newSubject.value.trim()
@@ -40,27 +66,15 @@ function add(): Promise<void> {
       inSentence: lowerFirst(name),
       markScale: like?.markScale ?? scalesFor('mark')[0]?.key ?? '',
       skillScale: like?.skillScale ?? scalesFor('skill')[0]?.key ?? '',
+      markScaleByGrade: like?.markScaleByGrade ?? [],
+      skillScaleByGrade: like?.skillScaleByGrade ?? [],
       strandNames: {},
       position: nextPosition(subjects.value),
       retired: false,
     }
-    const boxes = school.setup?.boxes ?? []
-    const box: BoxRow = {
-      key: keyFor(
-        name,
-        boxes.map((each) => each.key),
-      ),
-      name,
-      subject: row.key,
-      limit: boxes.find((each) => each.subject !== null)?.limit ?? 500,
-      tone: '',
-      plan: 'outcome each; progress',
-      position: nextPosition(boxes),
-      retired: false,
-    }
     await school.writeSetup([
       { kind: 'subject', row, was: null },
-      { kind: 'box', row: box, was: null },
+      ...boxesFor([row]).map((box): SetupChange => ({ kind: 'box', row: box, was: null })),
     ])
     newSubject.value = ''
     chosen.value = row.key
@@ -92,31 +106,58 @@ function addSkill(): Promise<void> {
 }
 const typedSkill = ref('')
 
+const setupList = useSetupList()
+
 /** What a list of skills would do; all of it, or nothing. */
-function planList(list: ReadList<SkillColumn>) {
+function planSkills(text: string) {
   const { setup } = school
-  const chosenKey = subject.value?.key ?? ''
-  const known = { subjects: setup?.subjects ?? [], skills: setup?.skills ?? [], chosen: chosenKey }
-  const { added, changed, unchanged, refused, without } = planSkillList(list, known)
-  const changes: SetupChange[] = [
-    ...added.map((row) => ({ kind: 'skill' as const, row: { ...row }, was: null })),
-    ...changed.map(({ was, row }) => ({ kind: 'skill' as const, row: { ...row }, was: { ...was } })),
-  ]
-  return {
-    added: added.length,
-    changed: changed.length,
-    unchanged,
-    refused,
+  const list = readList(text, skillColumns)
+  const known = { subjects: subjects.value, skills: setup?.skills ?? [], chosen: subject.value?.key ?? '' }
+  const { without, ...made } = planSkillList(list, known)
+  return setupList({
+    list,
+    made,
+    changeOf: (row, was) => ({ kind: 'skill', row: { ...row }, was: was && { ...was } }),
+    lineOf: ({ subject: key, strand, statement, grades }) => {
+      const own = subjects.value.find((each) => each.key === key)
+      const only = grades ? ` (${writeGrades(grades)})` : ''
+      return `${own?.name ?? key}, ${nameOfStrand(own, strand)}: ${statement}${only}`
+    },
     notes: without.map(({ subject: lacking, rows }) => {
       const left = rows === 1 ? 'row is' : 'rows are'
       return `This school has no subject “${lacking}”: ${rows} ${left} left out.`
     }),
-    lines: [...added, ...changed.map(({ row }) => row)].map(({ subject: key, strand, statement, grades }) => {
-      const own = subjects.value.find((each) => each.key === key)
-      const only = grades ? ` (${writeGrades(grades)})` : ''
-      return `${own?.name ?? key}, ${nameOfStrand(own, strand)}: ${statement}${only}`
-    }),
-    take: () => school.writeSetup(changes),
+  })
+}
+
+/** A subject that a list brings comes with its comment box, as one that is added by hand. */
+function planSubjects(text: string) {
+  const list = readList(text, subjectColumns)
+  const made = planSubjectList(list, { subjects: subjects.value.map(plain), scales: school.setup?.scales ?? [] })
+  const plan = setupList({
+    list,
+    made,
+    changeOf: (row, was) => ({ kind: 'subject', row: plain(row), was: was && plain(was) }),
+    lineOf: ({ name, inSentence }) => `${name}, inside a sentence ${inSentence}`,
+  })
+  return {
+    ...plan,
+    take: () =>
+      school.writeSetup([
+        ...made.added.map((row): SetupChange => ({ kind: 'subject', row: plain(row), was: null })),
+        ...boxesFor(made.added).map((row): SetupChange => ({ kind: 'box', row, was: null })),
+        ...made.changed.map(({ row, was }): SetupChange => ({ kind: 'subject', row: plain(row), was: plain(was) })),
+      ]),
+  }
+}
+
+function plain(row: ListedSubject): SubjectRow {
+  const { markScaleByGrade = [], skillScaleByGrade = [], strandNames } = row
+  return {
+    ...row,
+    markScaleByGrade: [...markScaleByGrade],
+    skillScaleByGrade: [...skillScaleByGrade],
+    strandNames: { ...strandNames },
   }
 }
 </script>
@@ -177,6 +218,22 @@ function planList(list: ReadList<SkillColumn>) {
           />
           <span class="pb-2 text-muted">{{ restsOn(school.setup.uses.subject[subject.key]) }}</span>
         </div>
+        <div class="mt-3 grid gap-1 text-sm">
+          <ByGrade
+            what="Marks on another scale"
+            :rules="subject.markScaleByGrade"
+            :otherwise="subject.markScale"
+            :choices="scalesFor('mark')"
+            @write="(markScaleByGrade) => change({ markScaleByGrade })"
+          />
+          <ByGrade
+            what="Skills on another scale"
+            :rules="subject.skillScaleByGrade"
+            :otherwise="subject.skillScale"
+            :choices="scalesFor('skill')"
+            @write="(skillScaleByGrade) => change({ skillScaleByGrade })"
+          />
+        </div>
         <StrandNames :subject="subject" :strands="strands" @write="(strandNames) => change({ strandNames })" />
         <ol class="mt-5 grid">
           <SkillEditor
@@ -199,9 +256,16 @@ function planList(list: ReadList<SkillColumn>) {
         <ListDoor
           class="mt-6"
           title="A list of skills"
-          :columns="skillColumns"
+          :columns="titlesOf(skillColumns)"
           :words="['skill', 'skills']"
-          :plan="planList"
+          :plan="planSkills"
+        />
+        <ListDoor
+          class="mt-6"
+          title="A list of subjects"
+          :columns="titlesOf(subjectColumns)"
+          :words="['subject', 'subjects']"
+          :plan="planSubjects"
         />
       </div>
     </div>

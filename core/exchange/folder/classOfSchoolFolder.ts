@@ -6,6 +6,7 @@ import { wholeSentence } from '../../narrative/keptSentence'
 import { displayName } from '../../people/names'
 import { readPronouns } from '../../people/pronouns'
 import { readSpecial } from '../../scales/special'
+import { setupOfGrade } from '../../school/setupOfGrade'
 import { setupInUse } from '../../school/keptSetup'
 import type { FolderRow } from './recordFiles'
 import type { SchoolFolder } from './schoolFolder'
@@ -32,7 +33,10 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
   const work = rows.work.filter((each) => each.room === room && each.term === term)
   const workIds = new Set(work.map(({ id }) => id))
   return {
-    ...setupInUse(setup, retired),
+    ...setupOfGrade(
+      setupInUse(setup, retired),
+      students.map(({ gradeLevel }) => gradeLevel),
+    ),
     classRoom: { id: room, name: room, teacher: teachersOf(folder, room).get(null) ?? '' },
     teachers: Object.fromEntries([...teachersOf(folder, room)].flatMap(([key, name]) => (key ? [[key, name]] : []))),
     students,

@@ -1,4 +1,5 @@
 import { decodeText, largestFile } from '../decodeText'
+import { readByGrade, type ByGrade } from '../../people/byGrade'
 import { UnreadableFile, type FileProblem } from '../problem'
 import { readRecords, type FileRecord } from '../readRecords'
 import { largestTable, readTable, type Table, type TableLimits } from '../readTable'
@@ -86,6 +87,20 @@ export class FolderReader {
     if (Number.isFinite(value) && value >= 0) return value
     this.report(file, record.row, column, `“${written}” is no number of 0 or more.`)
     return null
+  }
+
+  /** What holds in some grades, as in "1-3: 200; 4: 250"; undefined for nothing, or after reporting. */
+  byGrade<T>(
+    file: string,
+    record: FileRecord,
+    column: string,
+    valueOf: (text: string) => T | undefined,
+  ): ByGrade<T> | undefined {
+    const written = record.get(column)
+    if (written === '') return undefined
+    const rules = readByGrade(written, valueOf)
+    if (!rules) this.report(file, record.row, column, `“${written}” is not as in “1-3: …; 4: …”.`)
+    return rules
   }
 
   /** Keeps the first row of each key and reports the others. */

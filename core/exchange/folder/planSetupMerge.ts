@@ -77,6 +77,8 @@ class Merge {
         key: keyFor(subject.name, keysOf([...this.here.subjects, ...this.subjects])),
         markScale: this.scaleFor(subject.markScale, theirs),
         skillScale: this.scaleFor(subject.skillScale, theirs),
+        markScaleByGrade: this.scalesFor(subject.markScaleByGrade, theirs),
+        skillScaleByGrade: this.scalesFor(subject.skillScaleByGrade, theirs),
       }
       this.subjects.push(made)
       this.subjectHere.set(subject.key, made)
@@ -159,6 +161,10 @@ class Merge {
     if (!here) this.scales.push({ ...wanted, key: made })
     this.scaleHere.set(key, made)
     return made
+  }
+
+  private scalesFor(rules: Subject['markScaleByGrade'], theirs: MergeableSetup): Subject['markScaleByGrade'] {
+    return rules?.map(({ grades, is }) => ({ grades, is: this.scaleFor(is, theirs) }))
   }
 
   private strandHere(subject: string, strand: string, theirs: MergeableSetup): string {

@@ -3,6 +3,7 @@ import { termMark } from '../../marks/termMark'
 import type { ClassRecord } from '../../record/classRecord'
 import { termSchema, type Term } from '../../record/term'
 import type { StudentResult, SubjectWork, SettledTerm } from '../../record/termRecord'
+import { setupOfGrade } from '../../school/setupOfGrade'
 import { setupInUse } from '../../school/keptSetup'
 import { indexRecord } from '../../record/recordIndex'
 import { guessGradebook } from '../guessGradebook'
@@ -58,7 +59,16 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
     term: termOf(head.term),
   }
   const whole = { ...record, ...readGradebooks(folder, record) }
-  return { record: folder.problems.length === 0 ? setupInUse(whole, retired) : null, problems: folder.problems }
+  return {
+    record:
+      folder.problems.length === 0
+        ? setupOfGrade(
+            setupInUse(whole, retired),
+            students.map(({ gradeLevel }) => gradeLevel),
+          )
+        : null,
+    problems: folder.problems,
+  }
 }
 
 /** Within a folder, a term and a year are known by what they are called. */

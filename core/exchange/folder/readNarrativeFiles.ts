@@ -50,11 +50,15 @@ export function readBoxes(
     const limit = folder.numberOrNull(file, record, 'limit') ?? 0
     if (limit < 1) folder.report(file, record.row, 'limit', 'A box needs room for at least one character.')
     if (subject === undefined) return []
+    const limitByGrade = folder.byGrade(file, record, 'limit by grade', (text) =>
+      Number(text) >= 1 ? Number(text) : undefined,
+    )
     const box = {
       key: record.get('key'),
       name: record.get('name'),
       subject,
       limit,
+      ...(limitByGrade && { limitByGrade }),
       tone: record.get('tone'),
       plan: planOf(folder, file, record),
     }

@@ -56,9 +56,22 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
       inSentence: record.get('in a sentence') || record.get('name'),
       markScale: folder.oneOf(file, record, 'mark scale', keys) ?? '',
       skillScale: folder.oneOf(file, record, 'skill scale', keys) ?? '',
+      ...scalesByGrade(folder, record, keys),
     },
   }))
   return folder.unique(file, 'key', rows)
+}
+
+/** Scales that are other ones in some grades; the columns may be left out. */
+function scalesByGrade(
+  folder: FolderReader,
+  record: FileRecord,
+  keys: readonly string[],
+): Pick<Subject, 'markScaleByGrade' | 'skillScaleByGrade'> {
+  const keyOf = (text: string): string | undefined => keys.find((key) => key === text)
+  const marks = folder.byGrade('subjects.csv', record, 'mark scale by grade', keyOf)
+  const skills = folder.byGrade('subjects.csv', record, 'skill scale by grade', keyOf)
+  return { ...(marks && { markScaleByGrade: marks }), ...(skills && { skillScaleByGrade: skills }) }
 }
 
 /** skills.csv. */

@@ -1,3 +1,4 @@
+import { writeByGrade } from '../../people/byGrade'
 import { writeGrades } from '../../people/gradeRange'
 import { writePlan } from '../../narrative/plan'
 import { nothingRetired, type Retired } from '../../school/keptSetup'
@@ -7,6 +8,10 @@ import { tiers } from '../../scales/tier'
 import { writePhrasebook } from '../phrasebookFile'
 import { writeCsv } from '../writeCsv'
 
+const subjectFileColumns = [
+  ...['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale', 'mark scale by grade'],
+  ...['skill scale by grade', 'retired'],
+]
 const skillFileColumns = [
   ...['id', 'subject', 'strand', 'strand name', 'statement', 'family words', 'in a sentence', 'does', 'grades'],
   ...['teacher only', 'retired'],
@@ -45,9 +50,11 @@ export function writeSetupFolder(setup: SchoolSetup, retired: Retired = nothingR
     [
       'subjects.csv',
       writeCsv([
-        ['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale', 'retired'],
-        ...subjects.map(({ key, name, inSentence, markScale, skillScale }) => [
-          ...[key, name, inSentence, '', markScale, skillScale, ifRetired('subjects', key)],
+        subjectFileColumns,
+        ...subjects.map((subject) => [
+          ...[subject.key, subject.name, subject.inSentence, '', subject.markScale, subject.skillScale],
+          ...[writeByGrade(subject.markScaleByGrade), writeByGrade(subject.skillScaleByGrade)],
+          ifRetired('subjects', subject.key),
         ]),
       ]),
     ],
@@ -83,9 +90,10 @@ export function writeSetupFolder(setup: SchoolSetup, retired: Retired = nothingR
     [
       'boxes.csv',
       writeCsv([
-        ['key', 'name', 'subject', 'limit', 'plan', 'tone', 'retired'],
-        ...boxes.map(({ key, name, subject, limit, plan, tone }) => [
-          ...[key, name, subject ?? '', limit, writePlan(plan), tone, ifRetired('boxes', key)],
+        ['key', 'name', 'subject', 'limit', 'limit by grade', 'plan', 'tone', 'retired'],
+        ...boxes.map(({ key, name, subject, limit, limitByGrade, plan, tone }) => [
+          ...[key, name, subject ?? '', limit, writeByGrade(limitByGrade), writePlan(plan), tone],
+          ifRetired('boxes', key),
         ]),
       ]),
     ],

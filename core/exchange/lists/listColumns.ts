@@ -73,3 +73,63 @@ export const contactColumns: readonly ListColumn<ContactColumn>[] = [
   { key: 'household', title: 'Household', is: by(/^(household|family|haushalt|foyer|hogar)$/) },
   { key: 'told', title: 'Reports go to them', is: by(/^(reportsgotothem|reports?|told|receivesreports?)$/) },
 ]
+
+export type SubjectColumn = 'name' | 'inSentence' | 'markScale' | 'skillScale'
+
+/** Columns of a list of subjects. */
+export const subjectColumns: readonly ListColumn<SubjectColumn>[] = [
+  {
+    key: 'name',
+    title: 'Subject',
+    is: by(/^(subject|name|fach|matiere|asignatura|materia|vak|amne|fag)s?$/),
+    main: true,
+  },
+  { key: 'inSentence', title: 'Inside a sentence', is: by(/^(insideasentence|inasentence)$/) },
+  { key: 'markScale', title: 'Marks on', is: by(/^(markson|markscale)$/) },
+  { key: 'skillScale', title: 'Skills on', is: by(/^(skillson|skillscale)$/) },
+]
+
+export type HabitColumn = 'name' | 'familyWords' | 'scale'
+
+/** Columns of a list of habits. */
+export const habitColumns: readonly ListColumn<HabitColumn>[] = [
+  { key: 'name', title: 'Habit', is: by(/^(habit|name|gewohnheit|habitude|habito|gewoonte)s?$/), main: true },
+  { key: 'familyWords', title: 'As families read it', is: by(/^(asfamiliesreadit|familywords|wordsforfamilies)$/) },
+  { key: 'scale', title: 'On', is: by(/^(on|scale)$/) },
+]
+
+export type BoxColumn = 'name' | 'subject' | 'limit' | 'plan'
+
+/** Columns of a list of comment boxes. */
+export const boxColumns: readonly ListColumn<BoxColumn>[] = [
+  { key: 'name', title: 'Comment box', is: by(/^(commentbox|box|name)$/), main: true },
+  { key: 'subject', title: 'Subject', is: by(/^(subject|in|fach|matiere|asignatura|vak)$/) },
+  { key: 'limit', title: 'Characters', is: by(/^(characters?|limit|zeichen|caracteres?)$/) },
+  { key: 'plan', title: 'Plan', is: by(/^plan$/) },
+]
+
+export type ScaleColumn = 'scale' | 'kind' | 'symbol' | 'name' | 'familySentence' | 'tier' | 'lowestPercent'
+
+/** Columns of a list of levels, of as many scales as there are. */
+export const scaleColumns: readonly ListColumn<ScaleColumn>[] = [
+  { key: 'scale', title: 'Scale', is: by(/^(scale|scalename|skala)$/) },
+  { key: 'kind', title: 'For', is: by(/^(for|kind)$/) },
+  { key: 'symbol', title: 'Symbol', is: by(/^(symbol|level|letter|stufe)$/) },
+  { key: 'name', title: 'Name', is: by(/^name$/) },
+  { key: 'familySentence', title: 'As a family reads it', is: by(/^(asafamilyreadsit|familysentence)$/) },
+  { key: 'tier', title: 'How far on', is: by(/^(howfaron|tier)$/) },
+  { key: 'lowestPercent', title: 'From %', is: by(/^(from%?|lowestpercent|ab%?)$/) },
+]
+
+export type CategoryColumn = 'name' | 'weight'
+
+/** Columns of a list of categories. */
+export const categoryColumns: readonly ListColumn<CategoryColumn>[] = [
+  { key: 'name', title: 'Category', is: by(/^(category|name|kategorie|categorie|categoria)$/), main: true },
+  { key: 'weight', title: 'Weight', is: by(/^(weight|share|gewicht|gewichtung|poids|peso|%)$/) },
+]
+
+/** The columns that a list may have, in words. */
+export function titlesOf(columns: readonly ListColumn[]): string {
+  return columns.map(({ title }) => title).join(', ')
+}

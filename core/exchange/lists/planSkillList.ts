@@ -4,7 +4,8 @@ import type { Skill, Subject } from '../../school/schoolSetup'
 import { strandCalled } from '../../school/strand'
 import { keyFor } from '../../school/keyFor'
 import type { SkillColumn } from './listColumns'
-import type { ListRow, ReadList, RefusedRow } from './readList'
+import { NotTaken, planRows, type RowPlan } from './planRows'
+import type { ListRow, ReadList } from './readList'
 import { yesOrNo } from './yesOrNo'
 
 /** A skill as the set-up keeps it. */
@@ -14,11 +15,7 @@ export interface ListedSkill extends Skill {
 }
 
 /** What taking a list of skills in would do. */
-export interface SkillListPlan {
-  readonly added: readonly ListedSkill[]
-  readonly changed: readonly { was: ListedSkill; row: ListedSkill }[]
-  readonly unchanged: number
-  readonly refused: readonly RefusedRow[]
+export interface SkillListPlan extends RowPlan<ListedSkill> {
   /** Subjects that the school lacks, with how many rows are left out for it. */
   readonly without: readonly { subject: string; rows: number }[]
 }
@@ -38,57 +35,44 @@ export function planSkillList(list: ReadList<SkillColumn>, known: Known): SkillL
   const subjects = new Map(
     known.subjects.flatMap(({ key, name }) => [[nameKey(name), key] as const, [nameKey(key), key]]),
   )
-  const standing = new Map(known.skills.map((skill) => [placeOf(skill), skill]))
-  const seen = new Map<string, number>()
-  const lacking = new Map<string, number>()
-  const plan = {
-    added: [] as ListedSkill[],
-    changed: [] as { was: ListedSkill; row: ListedSkill }[],
-    unchanged: 0,
-    refused: [] as RefusedRow[],
+  const subjectOf = (row: ListRow<SkillColumn>): string | undefined => {
+    const named = row.cell('subject')
+    return named === '' ? known.chosen : subjects.get(nameKey(named))
   }
+  const standing = new Map(known.skills.map((skill) => [placeOf(skill), skill]))
+  const lacking = new Map<string, number>()
   for (const row of list.rows) {
     const named = row.cell('subject')
-    const subject = named === '' ? known.chosen : subjects.get(nameKey(named))
-    if (subject === undefined) {
-      lacking.set(named, (lacking.get(named) ?? 0) + 1)
-      continue
-    }
-    const reason = problemOf(row, subject, seen)
-    if (reason !== null) {
-      plan.refused.push({ row: row.row, reason })
-      continue
-    }
-    const place = placeOf({ subject, statement: row.cell('statement') })
-    seen.set(place, row.row)
-    const was = standing.get(place)
-    if (was) {
-      const after = said(row, was, known)
-      if (JSON.stringify(after) === JSON.stringify(was)) plan.unchanged += 1
-      else plan.changed.push({ was, row: after })
-    } else plan.added.push(said(row, fresh(row, subject, known, plan.added), known))
+    if (subjectOf(row) === undefined) lacking.set(named, (lacking.get(named) ?? 0) + 1)
   }
-  return { ...plan, without: [...lacking].map(([subject, rows]) => ({ subject, rows })) }
+  const rows = list.rows.filter((row) => subjectOf(row) !== undefined)
+  const plan = planRows<SkillColumn, ListedSkill>(
+    { ...list, rows },
+    {
+      nameOf: (row) => {
+        const statement = row.cell('statement')
+        if (statement === '') throw new NotTaken('There is no skill in this row.')
+        return { name: statement, place: placeOf({ subject: subjectOf(row) ?? '', statement }) }
+      },
+      standing: (place) => standing.get(place),
+      fresh: (row, added) => fresh(row, subjectOf(row) ?? '', known, added),
+      said: (row, was) => said(row, was, known),
+    },
+  )
+  return { ...plan, without: [...lacking].map(([subject, count]) => ({ subject, rows: count })) }
 }
 
 function placeOf({ subject, statement }: Pick<Skill, 'subject' | 'statement'>): string {
   return `${subject}\u0000${nameKey(statement)}`
 }
 
-function problemOf(row: ListRow<SkillColumn>, subject: string, seen: ReadonlyMap<string, number>): string | null {
-  const statement = row.cell('statement')
-  if (statement === '') return 'There is no skill in this row.'
-  const before = seen.get(placeOf({ subject, statement }))
-  if (before !== undefined) return `“${statement}” stands in row ${before} already.`
-  const grades = row.cell('grades')
-  if (readGrades(grades) === undefined) return `“${grades}” is no grade or range of grades: write 4 or 4-6.`
-  const only = row.cell('teacherOnly')
-  return only === '' || yesOrNo(only) !== null ? null : `“${only}” is neither yes nor no.`
-}
-
 /** A skill with what the row says of it; what it does not say stays. */
 function said(row: ListRow<SkillColumn>, was: ListedSkill, { subjects, skills }: Known): ListedSkill {
-  const grades = row.cell('grades')
+  const grades = readGrades(row.cell('grades'))
+  if (grades === undefined)
+    throw new NotTaken(`“${row.cell('grades')}” is no grade or range of grades: write 4 or 4-6.`)
+  const only = row.cell('teacherOnly')
+  if (only !== '' && yesOrNo(only) === null) throw new NotTaken(`“${only}” is neither yes nor no.`)
   const familyWords = row.cell('familyWords')
   const subject = subjects.find(({ key }) => key === was.subject)
   const strands = skills.flatMap((skill) => (skill.subject === was.subject ? [skill.strand] : []))
@@ -99,8 +83,8 @@ function said(row: ListRow<SkillColumn>, was: ListedSkill, { subjects, skills }:
     familyWords: familyWords || was.familyWords,
     // Other words are told in other forms, which are found anew.
     does: familyWords === '' || familyWords === was.familyWords ? was.does : '',
-    grades: grades === '' ? was.grades : (readGrades(grades) ?? null),
-    teacherOnly: yesOrNo(row.cell('teacherOnly')) ?? was.teacherOnly,
+    grades: grades ?? was.grades,
+    teacherOnly: yesOrNo(only) ?? was.teacherOnly,
   }
 }
 

@@ -2,8 +2,11 @@ import type { Knex } from 'knex'
 import { keyValues, placeOf, ruleOf, tableNames, type Change, type Row } from './changeableTables'
 import { chunks } from './heldRows'
 
-/** Columns of type jsonb, into which values go as text. */
-const jsonColumns = new Set(['sentences', 'settings', 'definition'])
+/** Columns of type jsonb, into which values go as text; migrations.test.ts asks the database whether these are all. */
+export const jsonColumns: ReadonlySet<string> = new Set([
+  ...['sentences', 'settings', 'definition', 'strand_names'],
+  ...['mark_scale_by_grade', 'skill_scale_by_grade', 'limit_by_grade'],
+])
 
 /** Takes the rows away that shall go, from the last table to the first. */
 export async function takeRows(trx: Knex.Transaction, changes: readonly Change[]): Promise<void> {
