@@ -37,6 +37,7 @@ if (size === 0) {
   benchChecks()
   await benchPages()
   spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchSchool.ts'], { stdio: 'inherit' })
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchEvening.ts'], { stdio: 'inherit' })
 } else {
   await bench(size)
 }

@@ -6,6 +6,8 @@ import { readGrades, writeGrades } from '~~/core/people/gradeRange'
 const props = defineProps<{
   /** "Marks on another scale". */
   what: string
+  /** What is seen of it, where that is not plain from where it stands. */
+  short?: string
   rules: ByGrade<Value>
   /** What holds in all other grades. */
   otherwise: Value
@@ -44,7 +46,7 @@ function changeValue(at: number, written: string): void {
 <template>
   <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
     <span v-for="(rule, at) in rules" :key="at" class="flex items-center gap-2">
-      <span class="text-muted">{{ what }} in grades</span>
+      <span class="text-muted">{{ short ? `${short} in grades` : 'in grades' }}</span>
       <input
         class="field w-16"
         :aria-label="`${what}: grades`"
@@ -82,7 +84,8 @@ function changeValue(at: number, written: string): void {
       </button>
     </span>
     <button v-if="!choices || choices.length > 1" type="button" class="link" @click="add">
-      {{ what }} in some grades
+      {{ short ? `${short} otherwise in some grades` : 'otherwise in some grades' }}
+      <span class="sr-only">: {{ what }}</span>
     </button>
     <p v-if="wrong" class="needs w-full" role="alert">Write grades as 4-6 or 5.</p>
   </div>

@@ -155,6 +155,14 @@ async function addClasses(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
   )
 }
 
+/** Where a row about a child in a term belongs. */
+function placeIn(keys: Keys) {
+  return ({ term, number }: { term: string; number: string }) => ({
+    term_id: keys.terms.get(term),
+    student_id: keys.students.get(number),
+  })
+}
+
 async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): Promise<void> {
   await insertAll(
     trx,
@@ -177,10 +185,7 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
       student_id: keys.students.get(number),
     })),
   )
-  const ofTerm = ({ term, number }: { term: string; number: string }) => ({
-    term_id: keys.terms.get(term),
-    student_id: keys.students.get(number),
-  })
+  const ofTerm = placeIn(keys)
   await insertAll(
     trx,
     'settled_mark',
@@ -214,10 +219,7 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
 }
 
 async function addWritten(trx: Knex.Transaction, { rows, year }: SchoolFolder, keys: Keys): Promise<void> {
-  const ofTerm = ({ term, number }: { term: string; number: string }) => ({
-    term_id: keys.terms.get(term),
-    student_id: keys.students.get(number),
-  })
+  const ofTerm = placeIn(keys)
   await insertAll(
     trx,
     'observation',

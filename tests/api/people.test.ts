@@ -98,11 +98,17 @@ describe('a new colleague', () => {
     expect([await member(one), await member(two)]).toEqual([undefined, undefined])
   })
 
-  it('is undone again, and an account that something rests on is not', async () => {
+  it('is undone again, and an account whose owner has chosen a password is not', async () => {
     const id = randomUUID()
     const { event } = (await write(id, staff('passing'), null)).body
     expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
     expect(await member(id)).toBeUndefined()
+    const own = randomUUID()
+    const made = (await write(own, staff('entering'), null)).body
+    expect((await choose(await invite(own))).status).toBe(200)
+    const undone = await philippa<{ message: string }>('POST', `/api/events/${made.event}/undo`)
+    expect([undone.status, undone.body.message]).toEqual([409, expect.stringMatching(/has chosen a password since/)])
+    expect(await member(own)).toBeTruthy()
   })
 })
 

@@ -95,7 +95,7 @@ function plain(box: ListedBox): BoxRow {
         />
         <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.box[box.key]) }}</span>
         <ByGrade
-          class="w-full"
+          class="pb-2"
           :what="`Other room for ${box.name}`"
           :rules="box.limitByGrade"
           :otherwise="box.limit"

@@ -218,16 +218,23 @@ function plain(row: ListedSubject): SubjectRow {
           />
           <span class="pb-2 text-muted">{{ restsOn(school.setup.uses.subject[subject.key]) }}</span>
         </div>
-        <div class="mt-3 grid gap-1 text-sm">
+        <div
+          v-if="scalesFor('mark').length > 1 || scalesFor('skill').length > 1"
+          class="flex flex-wrap gap-x-6 gap-y-1 pt-3 text-sm"
+        >
           <ByGrade
+            v-if="scalesFor('mark').length > 1"
             what="Marks on another scale"
+            short="Marks"
             :rules="subject.markScaleByGrade"
             :otherwise="subject.markScale"
             :choices="scalesFor('mark')"
             @write="(markScaleByGrade) => change({ markScaleByGrade })"
           />
           <ByGrade
+            v-if="scalesFor('skill').length > 1"
             what="Skills on another scale"
+            short="Skills"
             :rules="subject.skillScaleByGrade"
             :otherwise="subject.skillScale"
             :choices="scalesFor('skill')"

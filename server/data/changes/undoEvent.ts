@@ -42,6 +42,7 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Pr
   if (kept.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
   const held = await holdRows(trx, kept.changes)
   const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
+  await refuseIfEntered(trx, changes)
   const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
   const { event: undoing } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(refuseIfRestedOn)
   if (undoing === null) throw new Refusal('conflict', 'This stands so already.')
@@ -62,6 +63,19 @@ function backTo(change: RecordedChange, standing: Standing | undefined): Change 
   if ('madeNew' in change) return { table, key, seen: now, after: null }
   if ('back' in change) return { table, key, seen: now, after: now && applyBack(now, change.back) }
   return { table, key, seen: now, after: change.before }
+}
+
+/** An account whose owner has chosen a password is theirs: it is switched off, and not undone. */
+async function refuseIfEntered(trx: Knex.Transaction, changes: readonly Change[]): Promise<void> {
+  const gone = changes.flatMap(({ table, key, after }) =>
+    table === 'person' && after === null ? [String(key.id)] : [],
+  )
+  const owned = await trx('person').whereIn('id', gone).whereNotNull('password_hash').first('given_name')
+  if (!owned) return
+  throw new Refusal(
+    'conflict',
+    `${owned.given_name} has chosen a password since, so the account stays. Switch it off instead. Nothing was changed.`,
+  )
 }
 
 /** PostgreSQL's foreign_key_violation: later rows rest on one that would go. */
