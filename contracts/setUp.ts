@@ -10,7 +10,14 @@ const named = (most: number, missing: string) =>
     .pipe(z.string().min(1, missing))
 
 /** A term's name and days. */
-export const termDays = z.object({ name: text(80), starts: day, ends: day, commentsDue: day, locks: day })
+export const termDays = z.object({
+  name: text(80),
+  starts: day,
+  ends: day,
+  progressDue: day.nullable().optional(),
+  commentsDue: day,
+  locks: day,
+})
 
 /** A school year with its terms, which fit each other. */
 export const yearWithTerms = z

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { daysUntil } from '~~/core/terms/lock'
+import { howSoon, nextDue } from '~~/core/terms/due'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 import { useSettings } from '~/stores/settings'
@@ -19,9 +19,9 @@ const about = computed(() =>
 const due = computed(() => {
   const answer = classRecord.answer
   if (!answer) return ''
-  const days = daysUntil(answer.record.term.commentsDue, answer.today)
-  if (days < 0) return `Comments were due ${-days} ${days === -1 ? 'day' : 'days'} ago`
-  return days === 0 ? 'Comments are due today' : `Comments due in ${days} ${days === 1 ? 'day' : 'days'}`
+  const { what, days } = nextDue(answer.record.term, answer.today)
+  const named = what === 'comments' ? 'Comments' : 'Progress reports'
+  return days > 0 ? `${named} due ${howSoon(days)}` : `${named} ${days < 0 ? 'were' : 'are'} due ${howSoon(days)}`
 })
 
 async function go(part: Partial<typeof view.kept>): Promise<void> {

@@ -6,6 +6,7 @@ const terms = defineModel<TermDays[]>({ required: true })
 const days = [
   ['starts', 'First day'],
   ['ends', 'Last day'],
+  ['progressDue', 'Progress reports due'],
   ['commentsDue', 'Comments due'],
   ['locks', 'Locks'],
 ] as const
@@ -40,7 +41,7 @@ function change(at: number, part: Partial<TermDays>): void {
             type="date"
             :aria-label="`${title} of ${term.name}`"
             :value="term[key]"
-            @change="change(at, { [key]: ($event.target as HTMLInputElement).value })"
+            @change="change(at, { [key]: valueOf($event) || (key === 'progressDue' ? null : '') })"
           />
         </td>
       </tr>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
-import { daysUntil } from '~~/core/terms/lock'
+import { howSoon, nextDue } from '~~/core/terms/due'
 import { nextStage, stages, type Stage } from '~~/core/terms/progress'
 import type { DeskClass } from '~~/contracts/answers'
 import { useSession } from '~/stores/session'
@@ -19,7 +19,7 @@ const words: Record<Stage, string> = {
   read: 'read and finished',
   send: 'reports made',
 }
-const days = computed(() => (view.desk ? daysUntil(view.desk.term.commentsDue, view.desk.today) : 0))
+const due = computed(() => view.desk && nextDue(view.desk.term, view.desk.today))
 
 async function open(each: DeskClass, stage: string): Promise<void> {
   if (view.kept.classId !== each.id) Object.assign(view.kept, { classId: each.id, studentId: null })
@@ -42,11 +42,9 @@ async function signOut(): Promise<void> {
       <button type="button" class="link" @click="signOut">Sign out</button>
     </p>
     <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>
-    <p class="mt-3 font-serif text-lg">
-      {{ view.desk.term.name }}: comments are due on {{ longDate(view.desk.term.commentsDue) }},
-      <strong :class="days < 3 ? 'text-needs' : ''">{{
-        days < 0 ? `${-days} days ago` : days === 0 ? 'today' : `in ${days} ${days === 1 ? 'day' : 'days'}`
-      }}</strong>.
+    <p v-if="due" class="mt-3 font-serif text-lg">
+      {{ view.desk.term.name }}: {{ due.what }} are due on {{ longDate(due.day) }},
+      <strong :class="due.days < 3 ? 'text-needs' : ''">{{ howSoon(due.days) }}</strong>.
     </p>
     <section
       v-for="each in view.desk.classes"

@@ -11,6 +11,8 @@ export const termSchema = z.object({
   year: z.string(),
   starts: day,
   ends: day,
+  /** When progress reports are due; null, or left out, where the school sends none in this term. */
+  progressDue: day.nullable().optional(),
   commentsDue: day,
   /** From this day on nothing of the term can be changed. */
   locks: day,

@@ -13,6 +13,7 @@ export function nextYear(year: YearDays, terms: readonly TermDays[]): { year: Ye
       name: term.name,
       starts: later(term.starts),
       ends: later(term.ends),
+      progressDue: term.progressDue ? later(term.progressDue) : null,
       commentsDue: later(term.commentsDue),
       locks: later(term.locks),
     })),

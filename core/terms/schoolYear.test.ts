@@ -26,6 +26,7 @@ it.each([
   [{ name: ' ' }, 'Each term needs a name.'],
   [{ ends: year.starts }, 'First trimester ends before it begins.'],
   [{ starts: '2026-08-16' }, 'First trimester is not within the year.'],
+  [{ progressDue: '2026-08-16' }, 'In First trimester, progress reports are due on a day that is not in it.'],
   [{ commentsDue: '2026-08-16' }, 'In First trimester, comments are due before it begins.'],
   [{ locks: '2026-08-20' }, 'First trimester locks before its comments are due.'],
   [{ name: 'Second trimester' }, 'Two terms are called “Second trimester”.'],

@@ -9,7 +9,7 @@ export interface YearDays {
 }
 
 /** A term's name and days. */
-export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'commentsDue' | 'locks'>
+export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'progressDue' | 'commentsDue' | 'locks'>
 
 /** What terms are called by how many a year has: the trade's words, to be written over. */
 const termWords: Readonly<Record<number, string>> = { 1: 'year', 2: 'semester', 3: 'trimester', 4: 'quarter' }
@@ -70,12 +70,16 @@ export function yearProblems(year: YearDays, terms: readonly TermDays[]): string
   ]
 }
 
-function termProblems(year: YearDays, { name, starts, ends, commentsDue, locks }: TermDays): string[] {
+function termProblems(year: YearDays, term: TermDays): string[] {
+  const { name, starts, ends, progressDue, commentsDue, locks } = term
   const called = name.trim() === '' ? 'A term without a name' : name
   return [
     ...(name.trim() === '' ? ['Each term needs a name.'] : []),
     ...(ends <= starts ? [`${called} ends before it begins.`] : []),
     ...(starts < year.starts || ends > year.ends ? [`${called} is not within the year.`] : []),
+    ...(progressDue && (progressDue < starts || progressDue > ends)
+      ? [`In ${called}, progress reports are due on a day that is not in it.`]
+      : []),
     ...(commentsDue < starts ? [`In ${called}, comments are due before it begins.`] : []),
     ...(locks < commentsDue ? [`${called} locks before its comments are due.`] : []),
   ]

@@ -294,7 +294,8 @@ async function insertAll(trx: Knex.Transaction, table: string, rows: readonly ob
     .join(', ')
   for (let from = 0; from < rows.length; from += atOnce)
     await trx.raw(
-      `insert into "${table}" (${columns}) select ${columns} from jsonb_populate_recordset(null::"${table}", :rows::jsonb)`,
+      `insert into "${table}" (${columns})
+         select ${columns} from jsonb_populate_recordset(null::"${table}", :rows::jsonb)`,
       { rows: JSON.stringify(rows.slice(from, from + atOnce)) },
     )
 }

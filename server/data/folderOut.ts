@@ -9,7 +9,7 @@ export async function loadFolderYear(db: Knex, yearId: string): Promise<FolderYe
   const { rows } = await db.raw<{ rows: Omit<FolderYear, 'format'>[] }>(
     `select name, starts, ends, (select openings_days from care_rule) as "openingsDays",
        (select coalesce(json_agg(json_build_object('name', name, 'starts', starts, 'ends', ends,
-         'commentsDue', comments_due, 'locks', locks) order by starts), '[]') from term where year_id = :year) as terms
+         'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]') from term where year_id = :year) as terms
      from school_year where id = :year`,
     { year: yearId },
   )

@@ -118,6 +118,7 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
      update event set class_id = null, term_id = null, needs = null, changes = '[]' where id in (select id from gone)`,
     { year: yearId },
   )
+  const only = await studentsOfThisYearAlone(trx, yearId)
   await trx('result')
     .whereIn(
       'work_id',
@@ -138,9 +139,17 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
   for (const table of ['class_room', 'term', 'setup_version', ...ofYear])
     await trx(table).where({ year_id: yearId }).delete()
   await trx('school_year').where({ id: yearId }).delete()
-  const nowhere = trx('student').whereNotIn('id', trx('enrolment').select('student_id')).select('id')
-  await trx('contact').whereIn('student_id', nowhere.clone()).delete()
-  await trx('student').whereIn('id', nowhere).delete()
+  await trx('contact').whereIn('student_id', only).delete()
+  await trx('student').whereIn('id', only).delete()
+}
+
+async function studentsOfThisYearAlone(trx: Knex.Transaction, yearId: string): Promise<string[]> {
+  const { rows } = await trx.raw<{ rows: { id: string }[] }>(
+    `select student_id as id from enrolment join class_room on class_room.id = class_id
+     group by student_id having bool_and(year_id = ?)`,
+    [yearId],
+  )
+  return rows.map(({ id }) => id)
 }
 
 /** The classes of a year with their students; who left before its end goes on nowhere. */

@@ -17,7 +17,7 @@ export interface OpenedPlace {
 /** A term as JSON, from its row. */
 export const termColumns = `'id', id, 'name', name, 'yearId', year_id,
   'year', (select name from school_year where school_year.id = year_id), 'starts', starts, 'ends', ends,
-  'commentsDue', comments_due, 'locks', locks`
+  'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks`
 
 /** The condition that a row of `teaching` holds on a day; from when and to when, both days included. */
 export function teachesOn(day: string): string {

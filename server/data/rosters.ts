@@ -8,7 +8,7 @@ export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer 
   const { rows } = await db.raw<{ rows: ClassesAnswer[] }>(
     `select json_build_object('id', id, 'name', name, 'starts', starts, 'ends', ends) as year,
        (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'ends', ends,
-           'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
+           'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
          from term where year_id = school_year.id) as terms,
        (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'students',
            (select count(*) from enrolment

@@ -104,8 +104,9 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup, retired: R
 
 /** Adds a term to a year. @returns its id */
 export async function addTerm(db: Knex, term: Omit<Term, 'id' | 'year'>): Promise<string> {
-  const { name, yearId, starts, ends, commentsDue, locks } = term
-  const row = { name, year_id: yearId, starts, ends, comments_due: commentsDue, locks }
+  const { name, yearId, starts, ends, progressDue = null, commentsDue, locks } = term
+  const due = { progress_due: progressDue, comments_due: commentsDue }
+  const row = { name, year_id: yearId, starts, ends, ...due, locks }
   return idOf(await db('term').insert(row).returning('id'))
 }
 

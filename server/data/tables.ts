@@ -44,6 +44,7 @@ interface TermRow {
   year_id: string
   starts: string
   ends: string
+  progress_due: string | null
   comments_due: string
   locks: string
 }
@@ -182,7 +183,7 @@ declare module 'knex/types/tables' {
       never,
       'made_at' | 'used_at'
     >
-    term: Table<TermRow, never, 'id'>
+    term: Table<TermRow, never, 'id' | 'progress_due'>
     class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
     student: Table<StudentRow, never, 'id'>
     enrolment: Table<

@@ -40,6 +40,7 @@ export async function writeTerm(
     name: each.name.trim(),
     starts: each.starts,
     ends: each.ends,
+    progress_due: each.progressDue ?? null,
     comments_due: each.commentsDue,
     locks: each.locks,
   })

@@ -190,25 +190,22 @@ function strangers(rows: FolderRows, known: Awaited<ReturnType<typeof loadKnown>
   const people = new Map(known.people.map((person) => [person.signIn, person]))
   const students = new Map(known.students.map((student) => [student.number, student]))
   return [
-    ...rows.people.flatMap((person) => {
-      const here = people.get(signInKey(person.signIn))
-      return !here || same([here.given, here.family], [person.given, person.family])
-        ? []
-        : [`${person.signIn} is ${here.given} ${here.family} here, and ${person.given} ${person.family} in the folder.`]
+    ...rows.people.flatMap(({ signIn, given, family }) => {
+      const here = people.get(signInKey(signIn))
+      const agrees = !here || same([here.given, here.family], [given, family])
+      return agrees ? [] : [twoPeople(signIn, `${here.given} ${here.family}`, `${given} ${family}`)]
     }),
-    ...rows.students.flatMap((student) => {
-      const here = students.get(student.number)
+    ...rows.students.flatMap(({ number, given, used, family }) => {
+      const here = students.get(number)
       const agrees =
-        !here ||
-        same([here.given, here.family], [student.given, student.family]) ||
-        same([here.used, here.family], [student.used, student.family])
-      return agrees
-        ? []
-        : [
-            `${student.number} is ${here.used} ${here.family} here, and ${student.used} ${student.family} in the folder.`,
-          ]
+        !here || same([here.given, here.family], [given, family]) || same([here.used, here.family], [used, family])
+      return agrees ? [] : [twoPeople(number, `${here.used} ${here.family}`, `${used} ${family}`)]
     }),
   ]
+}
+
+function twoPeople(key: string, here: string, there: string): string {
+  return `${key} is ${here.trim()} here, and ${there.trim()} in the folder.`
 }
 
 function same(a: readonly string[], b: readonly string[]): boolean {

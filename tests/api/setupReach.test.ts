@@ -2,6 +2,7 @@ import { beforeAll, expect, it } from 'vitest'
 import type { OwnSetupAnswer, SetupChange } from '../../contracts/ownSetup'
 import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
+import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 
@@ -20,6 +21,25 @@ const rows = async () => (await philippa<OwnSetupAnswer>('GET', `${place.yearPat
 const write = (...changes: SetupChange[]) => philippa<Done>('PUT', `${place.yearPath}/setup/rows`, { changes })
 const undo = async (event: number | null) =>
   expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
+
+it('what was changed before a column came is undone as before', async () => {
+  const was = (await rows()).subjects.find((each) => each.key === 'art')
+  if (!was) throw new Error('no art')
+  const { body } = await write({ kind: 'subject', was, row: { ...was, inSentence: 'art and craft' } })
+  const db = openDatabase(databaseUrl())
+  try {
+    // As an event has it that was kept when subjects had no scales by grade.
+    await db.raw(
+      `update event set changes = changes #- '{0,before,mark_scale_by_grade}' #- '{0,after,mark_scale_by_grade}'
+       where id = ?`,
+      [body.event],
+    )
+  } finally {
+    await db.destroy()
+  }
+  await undo(body.event)
+  expect((await rows()).subjects.find((each) => each.key === 'art')).toEqual(was)
+})
 
 it('a strand has another name: plans, phrases and comments go along, and undo takes it back', async () => {
   const finn = place.student('Finn').id

@@ -174,3 +174,29 @@ test('lists of colleagues, skills and contacts come in by one door, told before 
   await expect(contacts.getByRole('button', { name: 'Nothing in it is new' })).toBeDisabled()
   await page.getByRole('button', { name: 'Undo' }).click()
 })
+
+test('other rules for marks say what they would do before they are kept, and a term says what is due', async ({
+  page,
+}) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school/report')
+  await page.getByLabel('Missing work').selectOption({ index: 1 })
+  await expect(page.getByText(/In 5 Juniper, \d+ of \d+ proposed marks would be others/)).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('button', { name: 'Keep these rules' }).click()
+  await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+
+  await page.goto('/school/terms')
+  const due = page.getByLabel('Progress reports due of Winter term')
+  await due.fill(await page.getByLabel('Comments due of Winter term').inputValue())
+  await due.press('Tab')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('link', { name: 'Your desk' }).click()
+  await expect(page.getByText(/progress reports are due on/)).toBeVisible()
+  await page.goto('/school/terms')
+  await due.fill('')
+  await due.press('Tab')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeVisible()
+})

@@ -9,9 +9,6 @@ const { busy, problem, attempt } = useAttempt()
 onMounted(() => attempt(school.loadSetup))
 const own = computed(() => school.setup?.school)
 const write = (part: Partial<SchoolAndReport>): Promise<void> => attempt(() => school.writeSchool(part))
-const writeRules = (part: Partial<SchoolAndReport['markRules']>): void => {
-  if (own.value) void write({ markRules: { ...own.value.markRules, ...part } })
-}
 const writeLayout = (part: Partial<SchoolAndReport['layout']>): void => {
   if (own.value) void write({ layout: { ...own.value.layout, ...part } })
 }
@@ -35,32 +32,6 @@ function raise(part: ReportPart): void {
 }
 
 const zones = Intl.supportedValuesOf('timeZone')
-const rules = [
-  [
-    'missing',
-    'Missing work',
-    [
-      ['counts as zero', 'counts as zero'],
-      ['is left out', 'is left out'],
-    ],
-  ],
-  [
-    'method',
-    'Marks add up',
-    [
-      ['by category', 'by categories and their weights'],
-      ['by points', 'by points'],
-    ],
-  ],
-  [
-    'letterFrom',
-    'The level is read off',
-    [
-      ['unrounded', 'the exact mark'],
-      ['rounded', 'the rounded mark'],
-    ],
-  ],
-] as const
 </script>
 
 <template>
@@ -97,30 +68,7 @@ const rules = [
           </select></label
         >
       </div>
-      <div>
-        <h3 class="font-semibold">How marks are worked out</h3>
-        <p class="mt-1 text-sm text-muted">
-          Proposals are worked out anew by what is chosen here; what is settled stays.
-        </p>
-        <div class="mt-2 flex flex-wrap gap-3 text-sm">
-          <label v-for="[key, title, answers] in rules" :key="key" class="grid gap-1"
-            >{{ title }}
-            <select class="field" :value="own.markRules[key]" @change="writeRules({ [key]: valueOf($event) })">
-              <option v-for="[value, words] in answers" :key="value" :value="value">{{ words }}</option>
-            </select></label
-          >
-          <label class="grid gap-1"
-            >Decimals shown
-            <input
-              class="field w-20"
-              type="number"
-              min="0"
-              max="3"
-              :value="own.markRules.decimals"
-              @change="writeRules({ decimals: Number(valueOf($event)) })"
-          /></label>
-        </div>
-      </div>
+      <MarkRules :rules="own.markRules" :disabled="busy" @write="(markRules) => write({ markRules })" />
       <div>
         <h3 class="font-semibold">What the checks look for</h3>
         <p class="mt-1 text-sm text-muted">

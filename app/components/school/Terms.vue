@@ -7,8 +7,8 @@ const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 onMounted(() => attempt(school.loadYear))
 const days = (term: TermDays): TermDays => {
-  const { name, starts, ends, commentsDue, locks } = term
-  return { name, starts, ends, commentsDue, locks }
+  const { name, starts, ends, progressDue = null, commentsDue, locks } = term
+  return { name, starts, ends, progressDue, commentsDue, locks }
 }
 const terms = computed({
   get: () => (school.year?.terms ?? []).map(days),

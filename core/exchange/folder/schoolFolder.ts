@@ -14,12 +14,16 @@ import { recordFileOf, recordKinds, type FolderRow, type FolderRows, type Named,
 /** The file that only a folder with people, classes and results has. */
 export const yearFile = 'year.json'
 
+const termDays = termSchema.pick({
+  ...{ name: true, starts: true, ends: true, progressDue: true, commentsDue: true, locks: true },
+})
+
 export const folderYear = z.object({
   format: z.literal('facunda school year 1'),
   name: z.string().min(1).max(40),
   starts: z.iso.date(),
   ends: z.iso.date(),
-  terms: z.array(termSchema.pick({ name: true, starts: true, ends: true, commentsDue: true, locks: true })).max(12),
+  terms: z.array(termDays).max(12),
   /** For how many days it is kept who opened which class. */
   openingsDays: z.number().int().min(1).max(10_000),
 })

@@ -35,7 +35,10 @@ export function recordedChange({ table, key, after }: Change, standing: Standing
 export function standsAsLeft(change: RecordedChange, now: Row | null): boolean {
   if ('madeNew' in change) return now !== null && digestOf(now) === change.madeNew
   if ('back' in change) return now !== null && digestOf(now) === change.back.digest
-  return dequal(now, change.after)
+  const { after } = change
+  if (now === null || after === null) return now === after
+  // A column that has come since was not yet there to be changed.
+  return Object.entries(after).every(([column, value]) => dequal(now[column], value))
 }
 
 /** What an event keeps. */
