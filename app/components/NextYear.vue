@@ -94,7 +94,7 @@ function make(): Promise<void> {
         <label class="grid gap-1">First day <input v-model="year.starts" class="field" type="date" required /></label>
         <label class="grid gap-1">Last day <input v-model="year.ends" class="field" type="date" required /></label>
       </div>
-      <TermDaysTable v-model="terms" class="max-w-4xl" />
+      <TermDaysTable v-model="terms" class="max-w-5xl" />
       <ul v-if="wrong.length > 0" class="needs" role="alert">
         <li v-for="each in wrong" :key="each">{{ each }}</li>
       </ul>

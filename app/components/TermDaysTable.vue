@@ -17,16 +17,16 @@ function change(at: number, part: Partial<TermDays>): void {
 </script>
 
 <template>
-  <table class="w-full text-sm max-middle:block">
-    <thead class="max-middle:sr-only">
+  <table class="w-full text-sm max-wide:block">
+    <thead class="max-wide:sr-only">
       <tr class="border-b border-rule text-left text-muted">
         <th scope="col" class="py-1 pr-2 font-normal">Term</th>
         <th v-for="[key, title] in days" :key="key" scope="col" class="py-1 pr-2 font-normal">{{ title }}</th>
       </tr>
     </thead>
-    <tbody class="max-middle:grid max-middle:gap-4">
-      <tr v-for="(term, at) in terms" :key="at" class="max-middle:grid max-middle:grid-cols-2 max-middle:gap-2">
-        <th scope="row" class="py-1 pr-2 font-normal max-middle:col-span-2">
+    <tbody class="max-wide:grid max-wide:gap-4">
+      <tr v-for="(term, at) in terms" :key="at" class="max-wide:grid max-wide:grid-cols-2 max-wide:gap-2">
+        <th scope="row" class="py-1 pr-2 font-normal max-wide:col-span-2">
           <input
             class="field w-full"
             :aria-label="`Name of term ${at + 1}`"
@@ -35,7 +35,7 @@ function change(at: number, part: Partial<TermDays>): void {
           />
         </th>
         <td v-for="[key, title] in days" :key="key" class="py-1 pr-2">
-          <span class="middle:hidden">{{ title }}</span>
+          <span class="wide:hidden">{{ title }}</span>
           <input
             class="field w-full"
             type="date"

@@ -110,7 +110,7 @@ function setUp(): Promise<void> {
 </script>
 
 <template>
-  <main class="mx-auto max-w-4xl px-4 py-8 middle:py-12">
+  <main class="mx-auto max-w-5xl px-4 py-8 middle:py-12">
     <h1 class="flex items-center gap-3 text-3xl font-semibold">
       <img src="/mark.svg" alt="" width="36" height="36" /> Set up your school
     </h1>

@@ -40,7 +40,7 @@ function add(): Promise<void> {
       From the day on which a term locks nothing of it can be changed; put the day later to open it again.
     </p>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
-    <TermDaysTable v-model="terms" class="mt-4 max-w-4xl" />
+    <TermDaysTable v-model="terms" class="mt-4 max-w-5xl" />
     <p class="mt-3 flex gap-4">
       <button type="button" class="quiet" :disabled="busy" @click="add">Add a term</button>
       <button v-if="isLastOfSeveral" type="button" class="link" :disabled="busy" @click="attempt(school.removeYear)">
