@@ -31,6 +31,8 @@ const props = defineProps<{
 const { busy, problem, attempt } = useAttempt()
 const id = useId()
 const written = ref('')
+/** What is not shown is not there: nobody stumbles over it with the keyboard. */
+const isOpen = ref(props.open)
 
 const read = computed(() => {
   if (written.value.trim() === '') return null
@@ -41,6 +43,10 @@ const read = computed(() => {
   }
 })
 const count = (number: number): string => `${number} ${props.words[number === 1 ? 0 : 1]}`
+
+function turn(event: Event): void {
+  isOpen.value = (event.target as HTMLDetailsElement).open
+}
 
 function bring(event: Event): Promise<void> {
   return attempt(async () => {
@@ -60,9 +66,9 @@ function take(): Promise<void> {
 </script>
 
 <template>
-  <details class="border-t border-rule pt-3" :open="open">
+  <details class="border-t border-rule pt-3" :open="open" @toggle="turn">
     <summary class="font-semibold">{{ title }}</summary>
-    <form class="mt-2 grid gap-2" @submit.prevent="take">
+    <form v-if="isOpen" class="mt-2 grid gap-2" @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">
         Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ columns }}), or choose
         a CSV file. Nothing changes before you have seen what it would do.
