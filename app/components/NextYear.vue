@@ -83,10 +83,10 @@ function make(): Promise<void> {
         Subjects, skills, scales, habits, comment boxes, phrasebook and layout are carried over and can be changed there
         without touching this year. Students move up with their class.
       </p>
-      <button v-if="isLast" type="button" class="quiet mt-3" :disabled="busy" @click="begin">
+      <button v-if="isLast && school.year" type="button" class="quiet mt-3" :disabled="busy" @click="begin">
         Make {{ proposedName }} from this year
       </button>
-      <p v-else class="mt-3 text-sm text-muted">There is a later year already: choose it above.</p>
+      <p v-else-if="school.year" class="mt-3 text-sm text-muted">There is a later year already: choose it above.</p>
     </template>
     <form v-else class="mt-4 grid gap-5" @submit.prevent="make">
       <div class="flex flex-wrap gap-3">
