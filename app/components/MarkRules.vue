@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dequal } from 'dequal'
 import type { SchoolAndReport } from '~~/contracts/ownSetup'
 import { marksByRules } from '~~/core/record/marksByRules'
 import { useClassRecord } from '~/stores/classRecord'
@@ -13,7 +14,7 @@ watch(
   () => props.rules,
   (now) => (wanted.value = { ...now }),
 )
-const isChanged = computed(() => JSON.stringify(wanted.value) !== JSON.stringify({ ...wanted.value, ...props.rules }))
+const isChanged = computed(() => !dequal(wanted.value, props.rules))
 const effect = computed(() => {
   const { index } = classRecord
   return index && isChanged.value ? marksByRules(index, wanted.value) : null

@@ -22,11 +22,12 @@ const done = ref('')
 function bring(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const [chosen = null] = input.files ?? []
+  // The same file may be chosen again, once it has been mended.
+  input.value = ''
   return attempt(async () => {
     forget()
     if (!chosen) return
     const files = readSchoolFolder(new Uint8Array(await chosen.arrayBuffer()))
-    input.value = ''
     const encoder = new TextEncoder()
     const read = readSetupFolder(new Map(Object.entries(files).map(([name, text]) => [name, encoder.encode(text)])))
     wrong.value = read.problems.map(problemText)

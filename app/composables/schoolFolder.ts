@@ -16,8 +16,10 @@ export function saveSchoolFolder(setup: SchoolSetup, name: string): void {
 }
 
 /** What a set-up is made of, and whether there is a year with people, classes and results beside it. */
-const wanted =
-  /^(school\.json|layout\.json|year\.json|beginning\.json|(scales|subjects|skills|habits|boxes|phrasebook|describing-words)\.csv)$/i
+const wanted = new Set([
+  ...['school.json', 'layout.json', 'year.json', 'beginning.json', 'scales.csv', 'subjects.csv', 'skills.csv'],
+  ...['habits.csv', 'boxes.csv', 'phrasebook.csv', 'describing-words.csv'],
+])
 
 /**
  * The texts of a school folder's set-up, by the names of its files; a folder inside the zip is looked through.
@@ -26,7 +28,7 @@ const wanted =
 export function readSchoolFolder(bytes: Uint8Array): Record<string, string> {
   try {
     const isWanted = ({ name, originalSize }: { name: string; originalSize: number }): boolean =>
-      wanted.test(lastOf(name)) && !name.includes('__MACOSX') && originalSize <= largestPart
+      wanted.has(lastOf(name).toLowerCase()) && !name.includes('__MACOSX') && originalSize <= largestPart
     const files = Object.entries(unzipSync(bytes, { filter: isWanted }))
     return Object.fromEntries(files.map(([path, content]) => [lastOf(path), decodeText(content)]))
   } catch (error) {

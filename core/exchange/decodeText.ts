@@ -58,7 +58,7 @@ function markupKind(bytes: Uint8Array): string | undefined {
  * The characters of Windows-1252 from 0x80 to 0x9F; the others are those of Latin 1. (Source: the WHATWG Encoding
  * Standard's index.) Done here because the decoder of Node 20 takes these bytes for control characters.
  */
-const windows1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ'
+const windows1252 = ['€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f', '\u0090‘’“”•–—˜™š›œ\u009džŸ'].join('')
 
 function decodeWindows1252(bytes: Uint8Array): string {
   return new TextDecoder('latin1')

@@ -106,18 +106,17 @@ async function addPeople(trx: Knex.Transaction, rows: FolderRows): Promise<Pick<
       pronouns: student.pronouns,
     })),
   )
-  const fresh = new Set(newStudents.map(({ number }) => number))
+  const fresh = new Map(newStudents.map(({ number }) => [number, 0]))
   await insertAll(
     trx,
     'contact',
     rows.contacts
       .filter(({ number }) => fresh.has(number))
-      .map(({ number, ...contact }, position) => ({
-        ...contact,
-        id: randomUUID(),
-        student_id: students.get(number),
-        position,
-      })),
+      .map(({ number, ...contact }) => {
+        const position = fresh.get(number) ?? 0
+        fresh.set(number, position + 1)
+        return { ...contact, id: randomUUID(), student_id: students.get(number), position }
+      }),
   )
   return { people, students }
 }

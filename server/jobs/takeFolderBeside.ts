@@ -31,7 +31,8 @@ export async function takeFolderBeside(order: FolderOrder): Promise<FolderLook> 
     })
     if ('look' in answer) return answer.look
     if ('refused' in answer) throw new Refusal(answer.refused.kind, answer.refused.message)
-    throw new Error(answer.broken)
+    // What the database would not take is told in words, as for any other change (http/refusals.ts).
+    throw Object.assign(new Error(answer.broken), { code: answer.code })
   } finally {
     await worker.terminate()
     underWay = false

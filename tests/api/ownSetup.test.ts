@@ -3,23 +3,19 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
 import type { OwnSetupAnswer, SetupChange, SkillRow } from '../../contracts/ownSetup'
 import { signedInAs, type Client } from './client'
-import { juniper, see, type DemoPlace } from './school'
+import { juniper, see, setupOf, type DemoPlace, type Done } from './school'
 
 // The school's own set-up, classes and students, changed by its coordinator; everything is undone again.
-interface Done {
-  event: number | null
-  message: string
-}
 let philippa: Client
 let place: DemoPlace
 beforeAll(async () => {
   philippa = await signedInAs('philippa')
   place = await juniper(philippa)
 })
-const rows = async () => (await philippa<OwnSetupAnswer>('GET', `${place.yearPath}/setup/rows`)).body
-const write = (...changes: SetupChange[]) => philippa<Done>('PUT', `${place.yearPath}/setup/rows`, { changes })
-const undo = async (event: number | null) =>
-  expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
+const { rows, write, undo } = setupOf(
+  (...asked) => philippa(...asked),
+  () => place.yearPath,
+)
 const skillOf = async (id: string): Promise<SkillRow> => {
   const skill = (await rows()).skills.find((each) => each.id === id)
   if (!skill) throw new Error(`no ${id}`)

@@ -1,4 +1,5 @@
 import type { ClassAnswer, DeskAnswer, SetupAnswer } from '../../contracts/answers'
+import type { OwnSetupAnswer, SetupChange } from '../../contracts/ownSetup'
 import { classRecordOf, type ClassRecord } from '../../core/record/classRecord'
 import { unpackTerm } from '../../core/record/packedTerm'
 import type { Student } from '../../core/record/roster'
@@ -28,6 +29,24 @@ export interface DemoPlace {
   lastTermPath: string
   answer: Seen
   student: (usedName: string, family?: string) => Student
+}
+
+/** What a change answers. */
+export interface Done {
+  event: number | null
+  message: string
+}
+
+/** How a set-up is looked at and changed, as its coordinator does. */
+export function setupOf(ask: Client, yearPath: () => string) {
+  return {
+    rows: async () => (await ask<OwnSetupAnswer>('GET', `${yearPath()}/setup/rows`)).body,
+    write: (...changes: SetupChange[]) => ask<Done>('PUT', `${yearPath()}/setup/rows`, { changes }),
+    undo: async (event: number | null) => {
+      const { status } = await ask('POST', `/api/events/${event}/undo`)
+      if (status !== 200) throw new Error(`${event} was not undone: ${status}`)
+    },
+  }
 }
 
 /** The demo's 5 Juniper in the term of today, as this person sees it. */

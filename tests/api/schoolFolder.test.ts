@@ -106,12 +106,12 @@ async function makeUneasy(db: Knex): Promise<void> {
   await db('enrolment')
     .where({ student_id: enrolment?.student_id ?? '' })
     .update({ to_day: '2027-01-09' })
+  const other = await db('enrolment').orderBy('student_id', 'desc').first()
   await db('skill').where({ id: 'M1' }).update({ retired: true })
   await db('subject')
     .where({ key: 'mathematics' })
     .update({ strand_names: JSON.stringify({ Number: '=Numbers' }) })
-  await db('contact').insert({
-    id: '11111111-1111-4111-8111-111111111111',
+  const contact = {
     student_id: enrolment?.student_id ?? '',
     name: 'Zoë O’Rourke, née "Li"',
     relation: '',
@@ -119,8 +119,12 @@ async function makeUneasy(db: Knex): Promise<void> {
     email: 'zoe@example.org',
     language: 'pt-BR',
     told: true,
-    position: 0,
-  })
+  }
+  await db('contact').insert([
+    { ...contact, id: '11111111-1111-4111-8111-111111111111', position: 0 },
+    { ...contact, id: '11111111-1111-4111-8111-111111111112', name: 'Kit', position: 1 },
+    { ...contact, id: '11111111-1111-4111-8111-111111111113', student_id: other?.student_id ?? '', position: 0 },
+  ])
 }
 
 describe('a school folder', () => {
@@ -147,6 +151,7 @@ describe('a school folder', () => {
     expect(rowsOf(again['people.csv']).map((row) => row['signs in as'])).toContain('first')
     const without = (files: Record<string, string>) => ({ ...files, 'people.csv': '' })
     expect(comparable(without(again))).toEqual(comparable(without(out)))
+    expect(await fresh('contact').max('position as most').first()).toEqual({ most: 1 })
     const theirs = await fresh('comment').max('version as most').first()
     const { rows } = await fresh.raw<{ rows: { last: number }[] }>('select last_value as last from comment_version')
     expect(Number(rows[0]?.last)).toBeGreaterThanOrEqual(Number(theirs?.most))
@@ -189,6 +194,32 @@ describe('a school folder', () => {
       'a day that is none',
       (files) => ({ ...files, 'enrolments.csv': (files['enrolments.csv'] ?? '').replace('2027-01-09', 'in January') }),
       /enrolments\.csv, row \d+, column to: It is no day/,
+    ],
+    [
+      'a mark and something in its place',
+      (files) => ({
+        ...files,
+        'marks.csv': (files['marks.csv'] ?? '').replace(/^([^,]+,05101,[^,]+,\d[^,]*),,/m, '$1,absent,'),
+      }),
+      /marks\.csv, row \d+, column mark: There is a mark or something in its place/,
+    ],
+    [
+      'a level that is on no scale',
+      (files) => ({ ...files, 'levels.csv': (files['levels.csv'] ?? '').replace(/,[1-4]\r\n/, ',17\r\n') }),
+      /levels\.csv, row 2, column level: “17” is on no scale/,
+    ],
+    [
+      'two who sign in as one',
+      (files) => ({
+        ...files,
+        'people.csv': (files['people.csv'] ?? '').replace(/^ines,.*\r\n/m, '$&INES,Ida,Ek,teacher,,,\r\n'),
+      }),
+      /people\.csv, row \d+, column signs in as: Somebody before signs in as “INES” too/,
+    ],
+    [
+      'a note of no day',
+      (files) => ({ ...files, 'notes.csv': (files['notes.csv'] ?? '').replace(/\d{4}-\d\d-\d\d/, 'soon') }),
+      /notes\.csv, row 2, column day: It is no day/,
     ],
     ['another kind of year', (files) => ({ ...files, 'year.json': '{"format":"x"}' }), /year\.json/],
   ])('with %s is told by row, and nothing comes in', async (_, change, reason) => {

@@ -1,26 +1,22 @@
 import { beforeAll, expect, it } from 'vitest'
-import type { OwnSetupAnswer, SetupChange } from '../../contracts/ownSetup'
+import type { SetupChange } from '../../contracts/ownSetup'
 import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
-import { juniper, see, type DemoPlace } from './school'
+import { juniper, see, setupOf, type DemoPlace, type Done } from './school'
 
 // What changes in a set-up reach beyond their own row; everything is undone again.
-interface Done {
-  event: number | null
-  message: string
-}
 let philippa: Client
 let place: DemoPlace
 beforeAll(async () => {
   philippa = await signedInAs('philippa')
   place = await juniper(philippa)
 })
-const rows = async () => (await philippa<OwnSetupAnswer>('GET', `${place.yearPath}/setup/rows`)).body
-const write = (...changes: SetupChange[]) => philippa<Done>('PUT', `${place.yearPath}/setup/rows`, { changes })
-const undo = async (event: number | null) =>
-  expect((await philippa('POST', `/api/events/${event}/undo`)).status).toBe(200)
+const { rows, write, undo } = setupOf(
+  (...asked) => philippa(...asked),
+  () => place.yearPath,
+)
 
 it('what was changed before a column came is undone as before', async () => {
   const was = (await rows()).subjects.find((each) => each.key === 'art')

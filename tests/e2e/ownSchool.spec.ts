@@ -115,6 +115,8 @@ async function beginAnother(page: Page): Promise<void> {
 }
 
 test('an empty school is set up, and its first report card printed', async ({ page }) => {
+  // Two schools are set up and a year moves between them: most of it is waiting for servers to start.
+  test.setTimeout(300_000)
   await page.goto(school.address)
   await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible()
   expect(await lookedAt(page)).toEqual([[], 0])

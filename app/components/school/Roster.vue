@@ -16,6 +16,7 @@ const columns = [
   ['pronouns', 'Pronouns', 'w-32'],
   ['gradeLevel', 'Grade', 'w-16'],
 ] as const
+const titles = columns.map(([, title]) => title).join(', ')
 const students = computed(() => school.roster?.students ?? [])
 const opened = ref<string | null>(null)
 const openedStudent = computed(() => students.value.find((student) => student.id === opened.value))
@@ -154,7 +155,7 @@ function rename(name: string): Promise<void> {
       class="mt-5"
       :title="students.length === 0 ? 'Paste the class list' : 'More students'"
       :open="students.length === 0"
-      columns="number, given name, called, family name, pronouns, grade; without headings they are told by what stands in them"
+      :columns="`${titles}; without headings they are told by what stands in them`"
       :words="['student', 'students']"
       :plan="plan"
     >

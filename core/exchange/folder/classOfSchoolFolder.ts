@@ -1,4 +1,5 @@
 import type { ClassRecord } from '../../record/classRecord'
+import { belongsIn } from '../../record/membership'
 import type { SettledTerm, StudentLevel } from '../../record/termRecord'
 import type { Student } from '../../record/roster'
 import type { Term } from '../../record/term'
@@ -28,7 +29,7 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
     .toSorted((a, b) => (a.starts < b.starts ? -1 : 1))
   const now = terms.find(({ name }) => name === term)
   if (!now || !rows.classes.some(({ name }) => name === room)) return undefined
-  const students = studentsOf(folder, room)
+  const students = studentsOf(folder, room, now)
   const here = new Set(students.map(({ id }) => id))
   const work = rows.work.filter((each) => each.room === room && each.term === term)
   const workIds = new Set(work.map(({ id }) => id))
@@ -37,8 +38,10 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
       setupInUse(setup, retired),
       students.map(({ gradeLevel }) => gradeLevel),
     ),
-    classRoom: { id: room, name: room, teacher: teachersOf(folder, room).get(null) ?? '' },
-    teachers: Object.fromEntries([...teachersOf(folder, room)].flatMap(([key, name]) => (key ? [[key, name]] : []))),
+    classRoom: { id: room, name: room, teacher: teachersOf(folder, room, now).get(null) ?? '' },
+    teachers: Object.fromEntries(
+      [...teachersOf(folder, room, now)].flatMap(([key, name]) => (key ? [[key, name]] : [])),
+    ),
     students,
     namesInYear: rows.students.filter(({ number }) => !here.has(number)).map(({ used }) => used),
     ...settledIn(folder, now, here),
@@ -57,10 +60,12 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
   }
 }
 
-function studentsOf({ rows }: SchoolFolder, room: string): Student[] {
+function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[] {
+  const stays = new Map<string, FolderRow<'enrolments'>[]>()
+  for (const stay of rows.enrolments) stays.set(stay.number, [...(stays.get(stay.number) ?? []), stay])
   const byNumber = new Map(rows.students.map((student) => [student.number, student]))
   return rows.enrolments
-    .filter((enrolment) => enrolment.room === room)
+    .filter((stay) => stay.room === room && belongsIn(stay, stays.get(stay.number) ?? [], term))
     .toSorted((a, b) => a.place - b.place)
     .flatMap(({ number, grade }) => {
       const student = byNumber.get(number)
@@ -71,12 +76,13 @@ function studentsOf({ rows }: SchoolFolder, room: string): Student[] {
     })
 }
 
-/** Who teaches in a class, by subject; null for the home class. Second readers teach nothing. */
-function teachersOf({ rows }: SchoolFolder, room: string): Map<string | null, string> {
+/** Who teaches in a class at the end of a term, by subject; null for the home class. Second readers teach nothing. */
+function teachersOf({ rows }: SchoolFolder, room: string, { ends }: Term): Map<string | null, string> {
   const nameOf = new Map(rows.people.map((person) => [person.signIn, displayName(person)]))
   return new Map(
     rows.teaching
-      .filter((each) => each.room === room && !each.secondReader && each.to === null)
+      .filter((each) => each.room === room && !each.secondReader)
+      .filter(({ from, to }) => (from === null || from <= ends) && (to === null || to >= ends))
       .map(({ subject, person }) => [subject, nameOf.get(person) ?? '']),
   )
 }

@@ -44,6 +44,11 @@ export function yesOrNothing(heading: string): Column<boolean> {
   return { heading, cell, write: (value) => (value ? 'yes' : '') }
 }
 
+/** An ISO date. */
+export function day(heading: string): Column<string> {
+  return { heading, cell: z.iso.date('It is no day as in 2026-11-26.'), write: (value) => value }
+}
+
 /** An ISO date, or nothing (null). */
 export function dayOrNothing(heading: string): Column<string | null> {
   const cell = z.string().transform((written, found) => {
@@ -56,10 +61,11 @@ export function dayOrNothing(heading: string): Column<string | null> {
 
 /** A number from one to another, both included. */
 export function numberFrom(heading: string, least: number, most: number): Column<number> {
+  const wrong = `It is no number from ${least} to ${most}.`
   const cell = z
     .string()
     .transform((written) => (written === '' ? Number.NaN : Number(written)))
-    .pipe(z.number('It is no number.').min(least).max(most))
+    .pipe(z.number(wrong).min(least, wrong).max(most, wrong))
   return { heading, cell, write: String }
 }
 

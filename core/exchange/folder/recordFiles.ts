@@ -5,6 +5,7 @@ import { isLanguageTag } from '../../people/languageTag'
 import { readPronouns } from '../../people/pronouns'
 import { commentStatuses } from '../../record/termRecord'
 import {
+  day,
   dayOrNothing,
   exactText,
   gradesOrAll,
@@ -127,7 +128,7 @@ export const recordFiles = {
       language,
       told: yesOrNothing('reports go to them'),
     },
-    ['number', 'name', 'household', 'email'],
+    ['number', 'name', 'relation', 'household', 'email', 'language'],
     { number: 'students' },
   ),
   classes: recordFile('classes.csv', { name: needed('class', 60) }, ['name'], {}),
@@ -177,7 +178,7 @@ export const recordFiles = {
       title: needed('title', 200),
       category: words('category', 80),
       date: dayOrNothing('date'),
-      outOf: numberFrom('out of', Number.MIN_VALUE, 1e9),
+      outOf: numberFrom('out of', 1e-6, 1e9),
       weight: numberFrom('weight', 0, 1e6),
       counts: yesOrNothing('counts'),
     },
@@ -239,7 +240,7 @@ export const recordFiles = {
       id: needed('note', 40),
       term,
       number,
-      day: needed('day', 10),
+      day: day('day'),
       about: words('about', 300),
       text: exactText('text', 20_000),
     },

@@ -8,6 +8,7 @@ import { phraseColumns, phraseTable, readPhraseRow } from '../phrasebookFile'
 import { writeCsv } from '../writeCsv'
 import { FolderReader, type Folder, type FolderLimits } from './folderReader'
 import { readJson } from './readJson'
+import { misfits } from './misfits'
 import { readKeptSetup } from './readSetupFolder'
 import { recordFileOf, recordKinds, type FolderRow, type FolderRows, type Named, type RecordKind } from './recordFiles'
 
@@ -60,6 +61,8 @@ export function readSchoolFolder(files: Folder): { folder: SchoolFolder | null; 
   const rows = readRows(reader, places)
   if (!kept || !year) return { folder: null, problems: reader.problems }
   reportStrangers(reader, { rows, places }, { ...kept.setup, ...year })
+  for (const { row, file, column, reason } of misfits(rows, kept.setup))
+    reader.report(recordFileOf(file).name, places.get(row) ?? null, column, reason)
   const people = new Set(rows.people.map(({ signIn }) => signIn))
   const ownPhrases = readOwnPhrases(reader, kept.setup, people)
   if (reader.problems.length > 0) return { folder: null, problems: reader.problems }

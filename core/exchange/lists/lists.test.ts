@@ -139,7 +139,7 @@ describe('a list of staff', () => {
       'Given name,Family name,Signs in as,Role,Grades\nZoë,Reed,zr,coordinator,4-6',
       { added: ['zr|Zoë|Reed|coordinator|4-6'] },
     ],
-    ['headings of the neighbours', 'Nachname;Vorname\nMüller;Jörg', { added: ['jorg.muller|Jörg|Müller|teacher|'] }],
+    ['headings of neighbours', 'Nachname;Vorname\nMüller;Jörg', { added: ['jorg.muller|Jörg|Müller|teacher|'] }],
     ['somebody who is there', 'Ada Moss', { unchanged: 1 }],
     ['somebody who signs in by another name', 'Moss, Bea\nAda Moss', { unchanged: 2 }],
     [

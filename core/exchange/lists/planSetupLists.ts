@@ -106,8 +106,8 @@ function limitOf(row: ListRow<BoxColumn>): number | null {
   const written = row.cell('limit')
   if (written === '') return null
   const limit = Number(written.replace(/[ ,.](?=\d{3}$)/, ''))
-  if (!Number.isInteger(limit) || limit < 20) throw new NotTaken(`“${written}” is no number of characters from 20 on.`)
-  return limit
+  if (Number.isInteger(limit) && limit >= 20) return limit
+  throw new NotTaken(`“${written}” is no number of characters from 20 on.`)
 }
 
 function planOf(row: ListRow<BoxColumn>): string | null {
