@@ -30,3 +30,26 @@ it('a class without results has no marks to change', () => {
     others: 0,
   })
 })
+
+it('a mark is another where its level alone is', () => {
+  // 79.6 of 100 is 80 % as shown either way: B from the exact mark, A from the rounded one.
+  const record = exampleClass({
+    work: exampleClass()
+      .work.slice(0, 1)
+      .map((piece) => ({ ...piece, outOf: 100 })),
+    results: [{ workId: 'w2', studentId: '1', state: 'scored', score: 79.6, remark: '' }],
+  })
+  const markRules = { ...record.school.markRules, method: 'by points', decimals: 0, letterFrom: 'unrounded' } as const
+  const index = indexRecord({ ...record, school: { ...record.school, markRules } })
+  expect(marksByRules(index, { ...markRules, letterFrom: 'rounded' })).toEqual({ marks: 1, others: 1 })
+  expect(marksByRules(index, markRules)).toEqual({ marks: 1, others: 0 })
+})
+
+it('a mark that comes or goes by other rules is another', () => {
+  const record = exampleClass({
+    results: [{ workId: 'w1', studentId: '1', state: 'missing', score: null, remark: '' }],
+  })
+  const markRules = { ...record.school.markRules, missing: 'is left out' } as const
+  const index = indexRecord({ ...record, school: { ...record.school, markRules } })
+  expect(marksByRules(index, { ...markRules, missing: 'counts as zero' })).toEqual({ marks: 1, others: 1 })
+})

@@ -23,3 +23,12 @@ it('a class has the scales and the room of its lowest grade', () => {
   expect([of(['4', '3']), of(['4']), of([]), of(['K'])]).toEqual([['early marks', 'stars', 90], usual, usual, usual])
   expect(setupOfGrade(setup, ['2'])).toBe(setup)
 })
+
+it.each(['markScaleByGrade', 'skillScaleByGrade'] as const)('one rule of %s alone holds too', (which) => {
+  const setup = exampleClass()
+  const subjects = setup.subjects.map((each) => ({ ...each, [which]: [{ grades: { from: 2, to: 2 }, is: 'other' }] }))
+  const [subject] = setupOfGrade({ ...setup, subjects }, ['2']).subjects
+  expect([subject?.markScale, subject?.skillScale]).toEqual(
+    which === 'markScaleByGrade' ? ['other', 'skills'] : ['marks', 'other'],
+  )
+})

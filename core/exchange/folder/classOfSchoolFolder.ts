@@ -21,6 +21,7 @@ export interface ClassAndTerm {
 /**
  * One class and term of a school folder, as the stages compute from it; undefined where the folder has no such class or
  * term. Within a folder the school number is a child's id, and classes and terms are known by what they are called.
+ * @example classOfSchoolFolder(folder, { room: '5 Ash', term: 'Spring' })?.students // who belonged there then
  */
 export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassAndTerm): ClassRecord | undefined {
   const { rows, setup, retired, year } = folder

@@ -14,6 +14,7 @@ export interface Misfit {
 /**
  * What does not fit in a folder's rows though each cell can be read: days out of order, a mark that is none or two, a
  * symbol that is on no scale, two accounts or pieces of work that would be one.
+ * @example misfits({ …, marks: [{ …, percent: null, special: null }] }, setup)[0]?.column // 'mark'
  */
 export function misfits(rows: FolderRows, { scales }: Pick<SchoolSetup, 'scales'>): Misfit[] {
   const onScale = (kind: 'skill' | 'habit', symbol: string): boolean =>

@@ -92,6 +92,22 @@ describe('what another’s set-up brings', () => {
     expect(found.skills.find(({ subject }) => subject === 'drama')?.id).toBe('drama-skill')
   })
 
+  it('brings along what holds in some grades, on the scales that are here', () => {
+    const grades = { from: 1, to: 3 }
+    const other = theirs()
+    const [markScale, skillScale] = [`t-${ours().subjects[0]?.markScale}`, `t-${ours().subjects[0]?.skillScale}`]
+    const subjects = other.subjects.map((each) => ({
+      ...each,
+      markScaleByGrade: [{ grades, is: markScale }],
+      skillScaleByGrade: [{ grades, is: skillScale }],
+    }))
+    const [drama] = planSetupMerge(ours(), { ...other, subjects }, new Set(['sums'])).subjects
+    expect([drama?.markScaleByGrade, drama?.skillScaleByGrade]).toEqual([
+      [{ grades, is: ours().subjects[0]?.markScale }],
+      [{ grades, is: ours().subjects[0]?.skillScale }],
+    ])
+  })
+
   it('brings a scale that is called otherwise, once', () => {
     const other = theirs()
     const renamed = { ...other, scales: other.scales.map((scale) => ({ ...scale, name: `${scale.name}, theirs` })) }

@@ -101,6 +101,7 @@ export function readSkills(folder: FolderReader, subjects: readonly Subject[]): 
 /**
  * Subjects with what their strands are called now, where skills.csv says so; its column may be left out. A strand that
  * is called two things is reported.
+ * @example a row 'sums,Number,Numbers' gives the subject sums { strandNames: { Number: 'Numbers' } }
  */
 export function withStrandNames(folder: FolderReader, subjects: readonly Subject[]): Subject[] {
   const file = 'skills.csv'
@@ -144,7 +145,10 @@ export function readHabits(folder: FolderReader, scales: readonly Scale[]): Habi
   return folder.unique(file, 'key', rows)
 }
 
-/** The keys of what is used no more but has been rated or written in; the column may be left out. */
+/**
+ * The keys of what is used no more but has been rated or written in; the column may be left out.
+ * @example retiredIn(folder, 'skills.csv', 'id') // Set { 's2' }, whose row says yes under retired
+ */
 export function retiredIn(folder: FolderReader, file: string, key: string): Set<string> {
   const rows = folder.records(file, [key], 'may be absent')
   return new Set(rows.filter((record) => saysYes(record.get('retired'))).map((record) => record.get(key)))

@@ -9,7 +9,7 @@ export interface Column<Value> {
   write(value: Value): string
 }
 
-/** Words of at most so many characters, kept without the blanks around them. */
+/** Words of at most so many characters, as a cell has them: without blanks around them. */
 export function words(heading: string, most: number): Column<string> {
   return { heading, cell: text(most), write: (value) => value }
 }
@@ -39,6 +39,7 @@ export function saysYes(written: string): boolean {
   return /^(yes|y|true|x|1)$/i.test(written)
 }
 
+/** Yes, or an empty cell. */
 export function yesOrNothing(heading: string): Column<boolean> {
   const cell = z.string().transform(saysYes)
   return { heading, cell, write: (value) => (value ? 'yes' : '') }
@@ -74,10 +75,11 @@ export function numberOrNothing(heading: string): Column<number | null> {
   const cell = z
     .string()
     .transform((written) => (written === '' ? null : Number(written)))
-    .pipe(z.number('It is no number.').min(0).nullable())
+    .pipe(z.number('It is no number of 0 or more.').min(0, 'It is no number of 0 or more.').nullable())
   return { heading, cell, write: (value) => (value === null ? '' : String(value)) }
 }
 
+/** A range of grades; an empty cell for all. */
 export function gradesOrAll(heading: string): Column<GradeRange | null> {
   const cell = z.string().transform((written, found) => {
     const grades = readGrades(written)
@@ -87,7 +89,10 @@ export function gradesOrAll(heading: string): Column<GradeRange | null> {
   return { heading, cell, write: writeGrades }
 }
 
-/** What has parts of its own, as JSON; nothing where it stands for `empty`. */
+/**
+ * What has parts of its own, as JSON; an empty cell where it is `empty`.
+ * @example json('settings', settings, {}).write({}) // ''; of { paper: 'dark' } '{"paper":"dark"}'
+ */
 export function json<Value>(heading: string, schema: z.ZodType<Value>, empty: Value): Column<Value> {
   const cell = z.string().transform((written, found) => {
     if (written === '') return empty
@@ -109,6 +114,7 @@ export function json<Value>(heading: string, schema: z.ZodType<Value>, empty: Va
 /**
  * A text to the letter: one that a cell would not keep (blanks around it, line ends of the old kind, a quotation mark
  * in front) stands there as JSON, in quotes.
+ * @example exactText('remark', 99).write(' late ') // '" late "'; of 'late' it is 'late'
  */
 export function exactText(heading: string, most: number): Column<string> {
   const cell = z

@@ -52,6 +52,7 @@ const largest: FolderLimits = {
 /**
  * Reads a school folder with its people, classes and results (docs/formats.md). Everything wrong is gathered, also what
  * names a child, a class, a skill or anything else that is not there; with any problem there is no folder.
+ * @example readSchoolFolder(files without levels.csv).problems[0]?.reason // 'The file is missing.'
  */
 export function readSchoolFolder(files: Folder): { folder: SchoolFolder | null; problems: FileProblem[] } {
   const reader = new FolderReader(files, largest)
@@ -172,7 +173,10 @@ export function writeOwnPhrases(phrases: readonly Phrase[]): string {
   return writeCsv([[ownerColumn, ...head], ...rows.map((cells, at) => [phrases[at]?.owner ?? '', ...cells])])
 }
 
-/** Rows of a kind as a file has them; with the row of headings where they are the file's first. */
+/**
+ * Rows of a kind as a file has them; with the row of headings where they are the file's first.
+ * @example writeRecordRows('classes', [{ name: '5 Ash' }], true) // 'class\r\n5 Ash\r\n'
+ */
 export function writeRecordRows<Kind extends RecordKind>(
   kind: Kind,
   rows: readonly FolderRow<Kind>[],

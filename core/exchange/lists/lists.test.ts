@@ -106,6 +106,23 @@ describe('a list of skills', () => {
       { grades: { from: 4, to: 6 }, teacherOnly: true },
     ])
   })
+  it('finds a strand by the name it has now, among those of its subject; words keep their forms while they stay', () => {
+    const told = { ...school, chosen: 'maths' }
+    const subjects = told.subjects.map((each) => ({ ...each, strandNames: { Number: `${each.key} numbers` } }))
+    const skills = [...told.skills, skill('a1', 'Draws', { subject: 'art', strand: 'Line', does: '{draws}' })]
+    const planned = (text: string) => planSkillList(readList(text, skillColumns), { subjects, skills, chosen: 'maths' })
+    expect(planned('Skill\tStrand\nReads\tMATHS NUMBERS\nWrites\tline').added.map(({ strand }) => strand)).toEqual([
+      'Number',
+      'line',
+    ])
+    const does = (words: string) =>
+      planned(`Subject\tSkill\tStrand\tWords for families\nArt\tDraws\tForm\t${words}`).changed.map(
+        ({ row }) => row.does,
+      )
+    expect([does(''), does('Draws'), does('Draws well')]).toEqual([['{draws}'], ['{draws}'], ['']])
+    const [fresh] = planSkillList(readList('Reads', skillColumns), { subjects, skills: [], chosen: 'maths' }).added
+    expect([fresh?.position, fresh?.teacherOnly, fresh?.retired]).toEqual([0, false, false])
+  })
   it('says which headings it does not know', () => {
     expect(readList('Skill\tColour\nReads maps\tblue', skillColumns).unknown).toEqual(['Colour'])
     expect(readList('Reads maps', skillColumns).unknown).toEqual([])

@@ -46,7 +46,10 @@ export function planSubjectList(
   })
 }
 
-/** What a list of habits would add and change. A habit is known by its name. */
+/**
+ * What a list of habits would add and change. A habit is known by its name.
+ * @example planHabitList(readList('Listens', habitColumns), { habits: [], scales }).added[0]?.familyWords // 'Listens'
+ */
 export function planHabitList(
   list: ReadList<HabitColumn>,
   { habits, scales }: { habits: readonly ListedHabit[]; scales: readonly Scale[] },
@@ -66,7 +69,10 @@ export function planHabitList(
   })
 }
 
-/** What a list of comment boxes would add and change. A box is known by its name and its subject. */
+/**
+ * What a list of comment boxes would add and change. A box is known by its name and its subject.
+ * @example planBoxList(readList('Comment box\tCharacters\nAt home\t250', boxColumns), …).added[0]?.limit // 250
+ */
 export function planBoxList(
   list: ReadList<BoxColumn>,
   { boxes, subjects }: { boxes: readonly ListedBox[]; subjects: readonly Pick<Subject, 'key' | 'name'>[] },

@@ -47,6 +47,30 @@ describe('subjects', () => {
   })
 })
 
+it('the first of a school has the school’s first scales, nothing by grade, and stands first', () => {
+  const [subject] = planSubjectList(readList('Drama', subjectColumns), { subjects: [], scales }).added
+  expect(subject).toMatchObject({
+    markScale: 'marks',
+    skillScale: 'levels',
+    markScaleByGrade: [],
+    skillScaleByGrade: [],
+  })
+  expect([subject?.position, subject?.retired]).toEqual([0, false])
+  const [habit] = planHabitList(readList('Listens', habitColumns), { habits: [], scales }).added
+  expect([habit?.scale, habit?.position]).toEqual(['often', 0])
+  const [box] = planBoxList(readList('Box,Limit\nAt home,20', boxColumns), { boxes: [], subjects }).added
+  expect([box?.limit, box?.limitByGrade, box?.position]).toEqual([20, [], 0])
+})
+it('another is like the first in what holds by grade', () => {
+  const early = [{ grades: { from: 1, to: 2 }, is: 'levels' }]
+  const known = subjects.map((each) => ({ ...each, skillScaleByGrade: early, markScaleByGrade: early }))
+  const [subject] = planSubjectList(readList('Subject\tMarks on\nDrama\tmarks', subjectColumns), {
+    subjects: known,
+    scales,
+  }).added
+  expect([subject?.skillScaleByGrade, subject?.markScaleByGrade, subject?.markScale]).toEqual([early, early, 'marks'])
+})
+
 describe('habits', () => {
   const plan = (text: string) =>
     told(planHabitList(readList(text, habitColumns), { habits, scales }), (row) =>

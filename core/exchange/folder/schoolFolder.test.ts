@@ -1,0 +1,171 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { child, colleague, filesOf, inSpring, own, read, rows, setup, year } from '../../../tests/exampleYear'
+import type { FolderRows } from './recordFiles'
+
+const problemsOf = (change: Partial<FolderRows>): string[] =>
+  read(filesOf({ ...rows(), ...change })).problems.map(({ file, row, column, reason }) =>
+    [file, row, column, reason].join('|'),
+  )
+
+describe('a year in files', () => {
+  it('comes in as it went out, every row and every phrase', () => {
+    const { folder, problems } = read(filesOf(rows()))
+    expect(problems).toEqual([])
+    expect(folder?.rows).toEqual(rows())
+    expect([folder?.year, folder?.ownPhrases, folder?.setup]).toEqual([year, own, setup()])
+    expect([...(folder?.retired.skills ?? [])]).toEqual(['s2'])
+  })
+
+  it('keeps texts to the letter, whatever they are', () => {
+    const letters = fc.oneof(
+      fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 }),
+      fc.constantFrom(
+        ' blank ',
+        '"quoted"',
+        '"',
+        "'=1",
+        '=1',
+        '\t@x',
+        'a\r\nb',
+        '\r',
+        '{"a":1}',
+        '-5',
+        '+',
+        'עברית',
+        '…,;|',
+      ),
+    )
+    fc.assert(
+      fc.property(letters, letters, (one, other) => {
+        const [text, remark] = [one, other].map((each) =>
+          each.replaceAll('\0', '').replaceAll('\ufeff', '').normalize('NFC'),
+        )
+        const [comment] = rows().comments
+        const [result] = rows().results
+        if (!comment || !result) throw new Error('nothing to write')
+        const changed = { comments: [{ ...comment, text: text ?? '' }], results: [{ ...result, remark: remark ?? '' }] }
+        const { folder, problems } = read(filesOf({ ...rows(), ...changed }))
+        expect(problems).toEqual([])
+        expect([folder?.rows.comments, folder?.rows.results]).toEqual([changed.comments, changed.results])
+      }),
+    )
+  })
+
+  it.each<[string, Partial<FolderRows>, string]>([
+    [
+      'a class that is not there',
+      { classes: [{ name: '5 Ash' }] },
+      'enrolments.csv|5|class|“5 Elm” is none of the classes in classes.csv.',
+    ],
+    [
+      'a term that is not there',
+      { attendance: [{ term: 'Summer', number: '1', daysOpen: 1, absences: 0, lates: 0 }] },
+      'attendance.csv|2|term|“Summer” is none of the terms in year.json.',
+    ],
+    [
+      'a skill that is not there',
+      { levels: [{ ...inSpring, about: 's9', symbol: '2' }] },
+      'levels.csv|2|skill|“s9” is none of the skills in skills.csv.',
+    ],
+    [
+      'nobody',
+      { accepted: [{ ...inSpring, box: 'sums', check: 'length', found: 'adds', by: 'eve' }] },
+      'accepted.csv|2|signs in as|“eve” is none of the people in people.csv.',
+    ],
+    [
+      'a child twice',
+      { students: [...rows().students, child('3', 'Kit')] },
+      'students.csv|5|number|“3” stands in row 4 already.',
+    ],
+    [
+      'days out of order',
+      {
+        teaching: [
+          { room: '5 Ash', subject: null, person: 'ada', secondReader: false, from: '2027-02-01', to: '2027-01-01' },
+        ],
+      },
+      'teaching.csv|2|to|The last day comes before the first.',
+    ],
+    [
+      'no mark',
+      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: null, reason: null }] },
+      'marks.csv|2|mark|There is a mark or something in its place.',
+    ],
+    [
+      'two marks',
+      { marks: [{ ...inSpring, subject: 'sums', percent: 5, special: 'absent', reason: null }] },
+      'marks.csv|2|mark|There is a mark or something in its place.',
+    ],
+    [
+      'a word in a mark’s place',
+      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: 'ill', reason: null }] },
+      'marks.csv|2|in its place|“ill” stands for no mark.',
+    ],
+    [
+      'a score on no scale',
+      { habitScores: [{ ...inSpring, about: 'care', symbol: '2' }] },
+      'habit-scores.csv|2|score|“2” is on no scale.',
+    ],
+    [
+      'a level on no scale',
+      { levels: [{ ...inSpring, about: 's1', symbol: 'o' }] },
+      'levels.csv|2|level|“o” is on no scale.',
+    ],
+    [
+      'work twice',
+      {
+        work: [
+          ...rows().work,
+          {
+            id: 'x',
+            room: '5 Ash',
+            term: 'Spring',
+            subject: 'sums',
+            title: 'QUIZ',
+            category: 'q',
+            date: null,
+            outOf: 1,
+            weight: 1,
+            counts: true,
+          },
+        ],
+      },
+      'work.csv|4|title|There is a piece of work “QUIZ” before, of the same class, term and subject.',
+    ],
+    [
+      'somebody twice',
+      { people: [...rows().people, colleague('ADA', 'Eve')] },
+      'people.csv|4|signs in as|Somebody before signs in as “ADA” too.',
+    ],
+  ])('%s is told with file, row and column', (_, change, expected) => {
+    expect(problemsOf(change)).toContain(expected)
+  })
+
+  it.each([
+    ['2027-01-01', null],
+    [null, '2027-01-01'],
+    ['2027-01-01', '2027-01-01'],
+  ])('days from %s to %s are in order', (from, to) => {
+    expect(problemsOf({ enrolments: [{ room: '5 Ash', number: '1', place: 0, grade: '5', from, to }] })).toEqual([])
+  })
+
+  it.each([
+    ['people.csv', 'coordinator', 'headmaster', 'role|It is none of: teacher, coordinator.'],
+    ['people.csv', '4-6', '6-4', 'of grades|It is no range of grades, as in 4-6.'],
+    ['people.csv', '""dark""', '""dark', 'settings|It is not as Facunda writes it.'],
+    ['notes.csv', '2027-02-03', '2027-02-31', 'day|It is no day as in 2026-11-26.'],
+    ['enrolments.csv', '2027-02-01', 'February', 'from|It is no day as in 2026-11-26.'],
+    ['contacts.csv', ',2,', ',12,', 'household|It is no number from 1 to 9.'],
+    ['contacts.csv', 'pt-BR', '??', 'language|Write a language as a tag: en, pt-BR, ar.'],
+    ['results.csv', '7.5', '-7', 'score|It is no number of 0 or more.'],
+    ['work.csv', '12.5', '0', 'out of|It is no number from 0.000001 to 1000000000.'],
+    ['students.csv', 'she/her', 'sher', 'pronouns|They are no pronouns that can be read.'],
+    ['classes.csv', '5 Elm', '', ''],
+  ])('%s with %s written as %s', (file, from, to, expected) => {
+    const files = filesOf(rows())
+    files.set(file, (files.get(file) ?? '').replace(from, to))
+    const told = read(files).problems.filter((problem) => problem.file === file)
+    expect(told.map(({ column, reason }) => `${column}|${reason}`)).toEqual(expected === '' ? [] : [expected])
+  })
+})
