@@ -13,8 +13,13 @@ export type TermToWrite = z.infer<typeof termToWrite>
 
 const className = needed(60, 'Write what the class is called.')
 
-/** A class to keep or to take away. */
-export const classToWrite = z.object({ id: z.uuid(), name: className.nullable(), was: className.nullable() })
+/** A class to keep or to take away; a group has a subject, which it is made with and keeps. */
+export const classToWrite = z.object({
+  id: z.uuid(),
+  name: className.nullable(),
+  was: className.nullable(),
+  subject: text(80).pipe(z.string().min(1)).nullable().default(null),
+})
 export type ClassToWrite = z.infer<typeof classToWrite>
 
 /** A student as a class list has them; pronouns as they are written: "she/her", "name only", five cases. */
@@ -64,10 +69,13 @@ export type StudentToMove = z.infer<typeof studentToMove>
 export interface ClassesAnswer {
   year: { id: string; name: string; starts: string; ends: string }
   terms: ({ id: string } & z.infer<typeof termDays>)[]
-  classes: { id: string; name: string; students: number }[]
+  /** Home classes, then groups, which have a subject. */
+  classes: { id: string; name: string; subject: string | null; students: number }[]
 }
 
 export interface RosterAnswer {
   name: string
+  /** A group's subject; null for a home class. */
+  subject: string | null
   students: ({ id: string; position: number } & ListedStudent)[]
 }

@@ -62,7 +62,8 @@ export interface StaffMember extends Staff {
 
 export interface PeopleAnswer {
   people: StaffMember[]
-  classes: { id: string; name: string }[]
+  /** A group has a subject, and nothing else is taught there. */
+  classes: { id: string; name: string; subject: string | null }[]
   subjects: { key: string; name: string }[]
   year: string
 }

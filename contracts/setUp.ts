@@ -83,5 +83,11 @@ export interface YearsAnswer {
 }
 
 export interface YearToFollow {
-  classes: { id: string; name: string; students: { id: string; name: string; gradeLevel: string }[] }[]
+  /** Home classes, then groups, which have a subject. */
+  classes: {
+    id: string
+    name: string
+    subject: string | null
+    students: { id: string; name: string; gradeLevel: string }[]
+  }[]
 }

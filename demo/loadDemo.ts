@@ -16,7 +16,7 @@ import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
 import { settleLevels, settleMarks } from '../server/services/settle'
-import { addClass, addTerm, addYear } from '../server/data/setUpSchool'
+import { addClass, addRoom, addTerm, addYear } from '../server/data/setUpSchool'
 import { readableRecord } from '../server/services/viewClass'
 import { makeDrafts, writeComment } from '../server/services/write'
 
@@ -56,14 +56,12 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
     readStudents(schoolFiles, 'students-6-rowan.csv'),
     record.categories,
   )
+  const groups = await addGroups(db, schoolFiles, yearId, new Map([...juniper.studentIds, ...rowan.studentIds]))
   await addTeaching(
     db,
     schoolFiles,
     people,
-    new Map([
-      ['5 Juniper', juniper.classId],
-      ['6 Rowan', rowan.classId],
-    ]),
+    new Map([['5 Juniper', juniper.classId], ['6 Rowan', rowan.classId], ...groups]),
   )
 
   const as = async (signIn: string): Promise<Context> => ({
@@ -294,6 +292,25 @@ async function addPeople(db: Knex, files: FolderReader): Promise<Map<string, str
     ids.set(row.get('sign-in'), person?.id ?? '')
   }
   return ids
+}
+
+/** Groups of children out of both classes, each in the order of the file. @returns their ids by name */
+async function addGroups(
+  db: Knex,
+  files: FolderReader,
+  yearId: string,
+  ids: ReadonlyMap<string, string>,
+): Promise<Map<string, string>> {
+  const groups = new Map<string, string>()
+  for (const [position, row] of files.records('groups.csv', ['group', 'subject', 'number']).entries()) {
+    const [name, number] = [row.get('group'), row.get('number')]
+    if (!groups.has(name)) groups.set(name, await addRoom(db, { yearId, name, subject: row.get('subject') }))
+    const [classId = '', student_id = fail(`Nobody has the number ${number}.`)] = [groups.get(name), ids.get(number)]
+    const { grade_level } =
+      (await db('enrolment').where({ student_id }).first('grade_level')) ?? fail('A child of a group is in no class.')
+    await db('enrolment').insert({ class_id: classId, student_id, position, grade_level })
+  }
+  return groups
 }
 
 async function addTeaching(

@@ -54,7 +54,10 @@ export const rows = (): FolderRows => ({
     },
     { number: '1', name: 'Jo Reed', relation: '', household: 2, email: '', language: '', told: false },
   ],
-  classes: [{ name: '5 Ash' }, { name: '5 Elm' }],
+  classes: [
+    { name: '5 Ash', group: null },
+    { name: '5 Elm', group: null },
+  ],
   enrolments: [
     { room: '5 Ash', number: '2', place: 1, grade: '5', ...always },
     { room: '5 Ash', number: '1', place: 0, grade: '4', ...always },

@@ -11,6 +11,8 @@ const view = useView()
 const { busy, problem, attempt } = useAttempt()
 interface GoingOn {
   from: string
+  /** A group's subject; null for a home class. */
+  subject: string | null
   was: string
   name: string
   goes: boolean
@@ -37,8 +39,9 @@ function begin(): Promise<void> {
     const next = nextYear(school.year.year, school.year.terms)
     year.value = next.year
     terms.value = next.terms
-    classes.value = (await school.yearToFollow()).classes.map(({ id, name, students }) => ({
+    classes.value = (await school.yearToFollow()).classes.map(({ id, name, subject, students }) => ({
       from: id,
+      subject,
       was: name,
       name: nextName(name),
       goes: true,
@@ -48,6 +51,13 @@ function begin(): Promise<void> {
     open.value = true
   })
 }
+
+/** Children who leave the school: they go on in no home class. */
+const leaving = computed(() => {
+  const homes = classes.value.filter((room) => room.subject === null)
+  const goesOn = new Set(homes.flatMap((room) => whoGoesTo(room.from)))
+  return new Set(homes.flatMap((room) => room.students.flatMap(({ id }) => (goesOn.has(id) ? [] : [id]))))
+})
 
 /** Who goes on in a class: those who were in it, then those who join it. */
 function whoGoesTo(from: string): string[] {
@@ -60,6 +70,9 @@ function whoGoesTo(from: string): string[] {
 
 const nameOf = (from: string): string => classes.value.find((room) => room.from === from)?.name ?? ''
 
+/** Where the children of a class can go on: home classes, or groups of the same subject. */
+const likeIt = (room: GoingOn): GoingOn[] => classes.value.filter((each) => each.subject === room.subject)
+
 function make(): Promise<void> {
   return attempt(async () => {
     await school.makeYear({
@@ -67,7 +80,10 @@ function make(): Promise<void> {
       year: { ...year.value, terms: terms.value },
       classes: classes.value
         .filter((room) => room.goes)
-        .map(({ from, name }) => ({ from, name, students: whoGoesTo(from) })),
+        .map(({ from, name, subject }) => ({
+          ...{ from, name },
+          students: whoGoesTo(from).filter((id) => subject === null || !leaving.value.has(id)),
+        })),
     })
     open.value = false
   })
@@ -81,7 +97,7 @@ function make(): Promise<void> {
     <template v-if="!open">
       <p class="mt-1 max-w-160">
         Subjects, skills, scales, habits, comment boxes, phrasebook and layout are carried over and can be changed there
-        without touching this year. Students move up with their class.
+        without touching this year. Students move up with their class, and go on in their groups.
       </p>
       <button v-if="isLast && school.year" type="button" class="quiet mt-3" :disabled="busy" @click="begin">
         Make {{ proposedName }} from this year
@@ -116,7 +132,7 @@ function make(): Promise<void> {
               class="field py-0 text-sm"
               :aria-label="`The class of ${student.name}`"
             >
-              <option v-for="each in classes" :key="each.from" :value="each.from" :disabled="!each.goes">
+              <option v-for="each in likeIt(room)" :key="each.from" :value="each.from" :disabled="!each.goes">
                 {{ each.name }}
               </option>
             </select>
@@ -126,13 +142,13 @@ function make(): Promise<void> {
           </li>
         </ul>
         <button
-          v-if="classes.length > 1"
+          v-if="likeIt(room).length > 1"
           type="button"
           class="link mt-1 text-sm"
           :aria-expanded="room.reforms"
           @click="room.reforms = !room.reforms"
         >
-          {{ room.reforms ? 'Done with the groups' : 'Put into other classes' }}
+          {{ room.reforms ? 'Done with it' : `Put into other ${room.subject === null ? 'classes' : 'groups'}` }}
           <span class="sr-only">{{ room.was }}</span>
         </button>
       </fieldset>

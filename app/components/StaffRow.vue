@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StaffMember } from '~~/contracts/people'
+import type { PeopleAnswer, StaffMember } from '~~/contracts/people'
 import { writeGrades } from '~~/core/people/gradeRange'
 import { longDate } from '~~/core/reports/longDate'
 import { usePeople } from '~/stores/people'
@@ -22,6 +22,11 @@ const dated = ref<string | null>(null)
 const nameOfClass = (id: string): string => people.answer?.classes.find((each) => each.id === id)?.name ?? ''
 const nameOfSubject = (key: string | null): string =>
   key === null ? 'home class' : (people.answer?.subjects.find((each) => each.key === key)?.name ?? key)
+
+/** A group is taught its own subject and nothing else. */
+function subjectsOf(room: PeopleAnswer['classes'][number]): PeopleAnswer['subjects'] {
+  return (people.answer?.subjects ?? []).filter(({ key }) => room.subject === null || room.subject === key)
+}
 
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(address.value)
@@ -105,12 +110,8 @@ function redate(each: Taught, part: Partial<Taught>): Promise<void> {
           <select v-model="chosen" class="field text-sm" :aria-label="`A class or subject for ${name}`">
             <option value="">A class or subject …</option>
             <optgroup v-for="room in people.answer?.classes" :key="room.id" :label="room.name">
-              <option :value="`${room.id} `">{{ room.name }}: home class</option>
-              <option
-                v-for="subject in people.answer?.subjects"
-                :key="subject.key"
-                :value="`${room.id} ${subject.key}`"
-              >
+              <option v-if="room.subject === null" :value="`${room.id} `">{{ room.name }}: home class</option>
+              <option v-for="subject in subjectsOf(room)" :key="subject.key" :value="`${room.id} ${subject.key}`">
                 {{ room.name }}: {{ subject.name }}
               </option>
             </optgroup>

@@ -17,7 +17,10 @@ const reason = ref('')
 const number = ref('')
 onMounted(() => attempt(() => care.load(props.student.id)))
 
-const otherClasses = computed(() => (school.year?.classes ?? []).filter((room) => room.id !== school.classId))
+const group = computed(() => school.roster?.subject ?? null)
+const otherClasses = computed(() =>
+  (school.year?.classes ?? []).filter((room) => room.id !== school.classId && room.subject === group.value),
+)
 const blank = (): Contact => ({ ...blankContact, position: care.student?.contacts.length ?? 0 })
 const fresh = ref(blank())
 
@@ -77,17 +80,17 @@ function erase(): Promise<void> {
         <label class="grid gap-1"
           >Then
           <select v-model="to" class="field">
-            <option value="">leaves the school</option>
+            <option value="">leaves {{ group === null ? 'the school' : 'the group' }}</option>
             <option v-for="room in otherClasses" :key="room.id" :value="room.id">is in {{ room.name }}</option>
           </select></label
         >
         <p class="text-muted">What was settled and written goes along. Who leaves is still told of for this term.</p>
         <button type="submit" class="quiet justify-self-start" :disabled="busy">
-          {{ to === '' ? 'Leaves' : 'Changes class' }}
+          {{ to === '' ? 'Leaves' : group === null ? 'Changes class' : 'Changes group' }}
         </button>
       </form>
       <button type="button" class="link justify-self-start text-sm" :disabled="busy" @click="takeOut">
-        Was never in this class: take out
+        Was never in this {{ group === null ? 'class' : 'group' }}: take out
       </button>
     </section>
     <section v-if="care.student" aria-labelledby="contacts" class="grid gap-3">

@@ -8,7 +8,7 @@ import { useClassRecord } from '~/stores/classRecord'
 
 useHead({ title: 'Settle · Facunda' })
 const classRecord = useClassRecord()
-const tab = useSessionStorage('facunda.settle.tab', 0)
+const chosen = useSessionStorage('facunda.settle.tab', 0)
 const about = ref<string | null>(null)
 
 const subject = computed(() => classRecord.subject)
@@ -49,8 +49,10 @@ const marginTitle = computed(() => (tab.value === 0 ? 'What the mark rests on' :
 const tabs = computed(() => [
   `Marks in ${subject.value?.name ?? ''}`,
   `Skills in ${subject.value?.name ?? ''}`,
-  'Habits',
+  // In a group there are none: they are the home class's.
+  ...(habits.value.length > 0 ? ['Habits'] : []),
 ])
+const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
 
 const tabLook = [
   'border-b-2 border-transparent pb-1.5',
@@ -79,7 +81,7 @@ const tabLook = [
           />
           <p v-else>{{ subject?.name }} has no skills to rate.</p></TabPanel
         >
-        <TabPanel :tabindex="-1"
+        <TabPanel v-if="habits.length > 0" :tabindex="-1"
           ><LevelGrid :columns="habits" kind="habit" :may="classRecord.may.general" @cell="about = $event"
         /></TabPanel>
       </TabPanels>

@@ -64,9 +64,14 @@ export const useOwnSchool = defineStore('ownSchool', () => {
 
   /** A class and its list change together: what is typed is never typed into the list of another. */
   async function choose(id: string | null): Promise<void> {
-    const list = id === null ? null : await askServer<RosterAnswer>('GET', `${await path()}/classes/${id}/students`)
+    const list = id === null ? null : await rosterOf(id)
     classId.value = id
     roster.value = list
+  }
+
+  /** The list of any class of the year. */
+  async function rosterOf(id: string): Promise<RosterAnswer> {
+    return askServer<RosterAnswer>('GET', `${await path()}/classes/${id}/students`)
   }
 
   async function loadSetup(): Promise<void> {
@@ -87,9 +92,10 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     if (event !== null) saving.did(event)
   }
 
-  async function addClass(name: string): Promise<void> {
+  /** Adds a home class, or a group of a subject. */
+  async function addClass(name: string, subject: string | null): Promise<void> {
     const id = crypto.randomUUID()
-    await change('/classes', { id, name, was: null })
+    await change('/classes', { id, name, was: null, subject })
     await loadYear(id)
   }
 
@@ -156,6 +162,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     addClass,
     nameClass,
     choose,
+    rosterOf,
     takeIn,
     writeStudents,
     moveStudent,

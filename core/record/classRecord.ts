@@ -1,4 +1,5 @@
 import type { Roster } from './roster'
+import { setupOfGroup } from '../school/setupOfGroup'
 import { setupOfGrade } from '../school/setupOfGrade'
 import { isTaughtIn, type SchoolSetup } from '../school/schoolSetup'
 import type { SettledTerm, TermRecord } from './termRecord'
@@ -16,11 +17,12 @@ export interface ClassRecord extends SchoolSetup, ClassTerm {}
 
 /**
  * The whole record, from the parts that are fetched and kept apart; of the skills, those of the class's grades, and
- * scales and limits as they are there.
+ * scales and limits as they are there; of a group, what belongs to its subject.
  */
 export function classRecordOf(setup: SchoolSetup, term: ClassTerm): ClassRecord {
   const grades = new Set(term.students.map((student) => student.gradeLevel))
-  const here = setupOfGrade(setup, term.classRoom.grades ?? [...grades])
-  const skills = setup.skills.filter((skill) => [...grades].some((grade) => isTaughtIn(skill, grade)))
-  return { ...here, ...term, skills: grades.size === 0 ? setup.skills : skills }
+  const whole = setupOfGrade(setup, term.classRoom.grades ?? [...grades])
+  const here = term.classRoom.group ? setupOfGroup(whole, term.classRoom.group) : whole
+  const skills = here.skills.filter((skill) => [...grades].some((grade) => isTaughtIn(skill, grade)))
+  return { ...here, ...term, skills: grades.size === 0 ? here.skills : skills }
 }

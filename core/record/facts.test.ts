@@ -273,6 +273,16 @@ describe('the record’s parts', () => {
     expect(teacherOf({ classRoom, teachers: { art: 'Tom Rush' } }, 'art')).toBe('Tom Rush')
     expect(teacherOf({ classRoom, teachers: { art: 'Tom Rush' } }, 'sums')).toBe('Ada Moss')
   })
+  it('a child in a group is taught by who teaches that, if anybody does', () => {
+    const { classRoom } = exampleClass()
+    const group = (teacher: string) => [{ name: 'Strings', subject: 'art', teacher, students: ['1', '3'] }]
+    const asked = { classRoom, teachers: { art: 'Tom Rush' }, groups: group('Ona Wick') }
+    expect(['1', '2', undefined].map((id) => teacherOf(asked, 'art', id))).toEqual(['Ona Wick', 'Tom Rush', 'Tom Rush'])
+    expect([teacherOf({ ...asked, groups: group('') }, 'art', '1'), teacherOf(asked, 'sums', '1')]).toEqual([
+      'Tom Rush',
+      'Ada Moss',
+    ])
+  })
   it('a habit is called by its name, a strand as it is called now', () => {
     const { habits, subjects } = renamed()
     const [habit] = habits

@@ -94,7 +94,7 @@ function familySubject(index: RecordIndex, student: Student, subject: Subject): 
   const scale = index.scale(subject.skillScale)
   return {
     name: subject.name,
-    teacher: teacherOf(index.record, subject.key),
+    teacher: teacherOf(index.record, subject.key, student.id),
     mark: familyMark(index, student, subject),
     skills: index.record.skills.flatMap((skill) => {
       if (skill.subject !== subject.key || skill.teacherOnly) return []

@@ -30,6 +30,10 @@ describe('what counts as done', () => {
       send: { done: 0, of: 1 },
     })
   })
+  it('of a group no report is made: that is the home classes’', () => {
+    const classRoom = { ...exampleClass().classRoom, group: 'sums' }
+    expect(progress({ classRoom }, ['sums'], true).send).toEqual({ done: 0, of: 0 })
+  })
   it('a report that was made is sent', () => {
     expect([progress({}).send.done, progress({}, ['sums'], true).send.done]).toEqual([0, 1])
   })

@@ -20,7 +20,7 @@ export type Stage = (typeof stages)[number]
 /**
  * How far one student is in each stage, for the subjects and boxes in view.
  * Gather: results of the subjects' work. Settle: marks, levels, habits. Write: comments begun. Read: comments
- * finished. Send: whether a report was made.
+ * finished. Send: whether a report was made; those of a group's children are made in their home classes.
  * @param subjects keys of the subjects that are looked at
  */
 export function studentProgress(
@@ -46,7 +46,7 @@ export function studentProgress(
     settle: { done: marks + rated + habits, of: subjects.length + skills.length + record.habits.length },
     write: { done: comments.length, of: boxes.length },
     read: { done: comments.filter((comment) => comment?.status === 'finished').length, of: boxes.length },
-    send: { done: reportMade ? 1 : 0, of: 1 },
+    send: record.classRoom.group ? { done: 0, of: 0 } : { done: reportMade ? 1 : 0, of: 1 },
   }
 }
 

@@ -14,6 +14,7 @@ export function cutRecord(record: PackedTerm, setup: SchoolSetup, grants: Grants
     ...record,
     ...cutSettled(record, reads),
     teachers: Object.fromEntries(Object.entries(record.teachers).filter(([subject]) => reads.subject(subject))),
+    groups: record.groups?.filter((group) => reads.subject(group.subject)),
     categories: record.categories.filter((category) => reads.subject(category.subject)),
     work,
     results: record.results.filter(([workId]) => workIds.has(workId)),

@@ -21,6 +21,8 @@ export interface Who {
 /** A class with the subjects that specialists teach there, and the grades of its students. */
 export interface ClassTeaching {
   readonly classId: string
+  /** The one subject of a group; null for a home class. */
+  readonly group: string | null
   readonly specialistSubjects: readonly string[]
   readonly grades: readonly string[]
 }
@@ -54,23 +56,26 @@ export interface Grants {
  * specialist the own ones; a coordinator of some grades, the classes with a student in one of them. A subject is
  * changed by its specialist, or by the home teacher where it has none; habits and the general comment by the home
  * teacher; what is the school's by the coordinator of the whole school. A second reader reads what the teacher of the
- * class or the subject does, notes for the own eyes apart, and changes nothing.
+ * class or the subject does, notes for the own eyes apart, and changes nothing. In a group there is its subject and
+ * nothing else: no general comment, no habits, no reports.
  */
 export function grantsIn(who: Who, room: ClassTeaching): Grants {
   const here = who.teaching.filter((each) => each.classId === room.classId)
   const taught = here.filter((each) => !each.secondReader)
   const isCoordinator = coordinates(who, room)
-  const isHome = taught.some((each) => each.subject === null)
-  const readsHome = here.some((each) => each.subject === null)
+  const isHome = room.group === null && taught.some((each) => each.subject === null)
+  const readsHome = room.group === null && here.some((each) => each.subject === null)
+  const isHere = (subject: string): boolean => room.group === null || subject === room.group
   const teaches = (subject: string): boolean => taught.some((each) => each.subject === subject)
   const changesSubject = (subject: string): boolean =>
     teaches(subject) || (isHome && !room.specialistSubjects.includes(subject))
   return {
     readsClass: isCoordinator || here.length > 0,
-    readsAll: isCoordinator || isHome,
-    readsSubject: (subject) => isCoordinator || readsHome || here.some((each) => each.subject === subject),
-    readsNotes: isCoordinator || isHome,
-    makesReports: isCoordinator || isHome,
+    readsAll: room.group === null && (isCoordinator || isHome),
+    readsSubject: (subject) =>
+      isHere(subject) && (isCoordinator || readsHome || here.some((each) => each.subject === subject)),
+    readsNotes: room.group === null && (isCoordinator || isHome),
+    makesReports: room.group === null && (isCoordinator || isHome),
     changes: (need) => {
       if (need === 'own') return true
       if (need === 'school') return changesSchool(who)

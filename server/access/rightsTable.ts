@@ -4,7 +4,7 @@ import { changesSchool, grantsIn, type ClassTeaching, type Grants, type Who } fr
 // The page that says who may see what asks the rules themselves, so that it never says anything else.
 
 /** A class of grade 5 in which music is a specialist's. */
-const room: ClassTeaching = { classId: 'class', specialistSubjects: ['music'], grades: ['5'] }
+const room: ClassTeaching = { classId: 'class', group: null, specialistSubjects: ['music'], grades: ['5'] }
 const staff = (more: Partial<Who>): Who => ({ personId: 'p', role: 'teacher', grades: null, teaching: [], ...more })
 const lesson = (subject: string | null, secondReader = false): Who['teaching'][number] => ({
   classId: 'class',

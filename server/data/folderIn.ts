@@ -56,7 +56,7 @@ export async function addFolder(trx: Knex.Transaction, folder: SchoolFolder): Pr
   await insertAll(
     trx,
     'class_room',
-    rows.classes.map(({ name }) => ({ id: classes.get(name), year_id: yearId, name })),
+    rows.classes.map(({ name, group }) => ({ id: classes.get(name), year_id: yearId, name, subject: group })),
   )
   await addClasses(trx, rows, keys)
   await addResults(trx, rows, keys)

@@ -50,18 +50,18 @@ const ofYear = {
       case when grade_from is null then null else json_build_object('from', grade_from, 'to', grade_to) end as grades,
       switched_off as "switchedOff", coalesce(settings, '{}') as settings
     from person left join person_setting on person_id = id order by sign_in`,
-  classes: `select name from class_room where year_id = :year order by name`,
-  teaching: `select class_room.name as room, subject, sign_in as person, second_reader as "secondReader",
+  classes: `select name, subject as "group" from class_room where year_id = :year order by name`,
+  teaching: `select class_room.name as room, teaching.subject, sign_in as person, second_reader as "secondReader",
       from_day as "from", to_day as "to"
     from teaching join class_room on class_room.id = class_id join person on person.id = person_id
-    where year_id = :year order by class_room.name, subject nulls first, sign_in, from_day`,
-  categories: `select class_room.name as room, subject, key, category.name, weight
+    where year_id = :year order by class_room.name, teaching.subject nulls first, sign_in, from_day`,
+  categories: `select class_room.name as room, category.subject, key, category.name, weight
     from category join class_room on class_room.id = class_id where year_id = :year
-    order by class_room.name, subject, key`,
-  work: `select work.id, class_room.name as room, term.name as term, subject, title, category, done_on as date,
+    order by class_room.name, category.subject, key`,
+  work: `select work.id, class_room.name as room, term.name as term, work.subject, title, category, done_on as date,
       out_of as "outOf", weight, counts
     from work join class_room on class_room.id = class_id join term on term.id = term_id
-    where class_room.year_id = :year order by class_room.name, term.starts, subject, done_on, title`,
+    where class_room.year_id = :year order by class_room.name, term.starts, work.subject, done_on, title`,
 } as const
 
 /** Rows of children, some children at a time. */

@@ -12,6 +12,7 @@ import { up as ownSettings } from './migrations/0011_own_settings'
 import { up as namesOfStrands } from './migrations/0012_names_of_strands'
 import { up as byGrade } from './migrations/0013_by_grade'
 import { up as progressReports } from './migrations/0014_progress_reports'
+import { up as groups } from './migrations/0015_groups'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -30,6 +31,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0012_names_of_strands': namesOfStrands,
   '0013_by_grade': byGrade,
   '0014_progress_reports': progressReports,
+  '0015_groups': groups,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

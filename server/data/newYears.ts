@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import type { YearToFollow, YearToMake } from '../../contracts/setUp'
 import { nextGrade } from '../../core/terms/nextYear'
+import { addRoom } from './setUpSchool'
 
 /** What is carried over, a table after those it rests on; of the first, what is retired stays behind. */
 const carriedOver = [
@@ -29,18 +30,18 @@ export async function carrySetupOver(trx: Knex.Transaction, years: { from: strin
 }
 
 /**
- * A class that follows another: its students in their order, a grade higher than they were in any class of the year
- * before, and how its marks are made up.
+ * A class or group that follows another: its students in their order, a grade higher than they were in any class of
+ * the year before, and how its marks are made up.
  */
 export async function carryClassOver(
   trx: Knex.Transaction,
   { from: yearBefore, to: yearId }: { from: string; to: string },
   { from, name, students }: YearToMake['classes'][number],
 ): Promise<void> {
-  const [room] = await trx('class_room').insert({ year_id: yearId, name }).returning('id')
-  if (!room) throw new Error('The class was not kept.')
+  const subject = (await trx('class_room').where({ id: from }).first('subject'))?.subject ?? null
+  const room = await addRoom(trx, { yearId, name, subject })
   await trx.raw(`insert into category select :to, subject, key, name, weight from category where class_id = :from`, {
-    to: room.id,
+    to: room,
     from,
   })
   const before = await trx('enrolment')
@@ -51,7 +52,7 @@ export async function carryClassOver(
   const grades = new Map(before.map((each) => [each.student_id, nextGrade(each.grade_level)]))
   const rows = students.flatMap((id, position) => {
     const grade = grades.get(id)
-    return grade === undefined ? [] : [{ class_id: room.id, student_id: id, position, grade_level: grade }]
+    return grade === undefined ? [] : [{ class_id: room, student_id: id, position, grade_level: grade }]
   })
   if (rows.length > 0) await trx('enrolment').insert(rows)
 }
@@ -152,17 +153,22 @@ async function studentsOfThisYearAlone(trx: Knex.Transaction, yearId: string): P
   return rows.map(({ id }) => id)
 }
 
-/** The classes of a year with their students; who left before its end goes on nowhere. */
+/**
+ * The classes of a year with their students; who left before its end goes on nowhere, nor does a group of a subject
+ * that is taught no more.
+ */
 export async function loadYearToFollow(db: Knex, yearId: string): Promise<YearToFollow> {
   const { rows } = await db.raw<{ rows: YearToFollow['classes'] }>(
-    `select id, name, (select coalesce(json_agg(json_build_object('id', student.id,
+    `select id, name, subject, (select coalesce(json_agg(json_build_object('id', student.id,
          'name', trim(used_name || ' ' || family), 'gradeLevel', grade_level) order by position), '[]')
        from enrolment join student on student.id = student_id
        where class_id = class_room.id
          and (to_day is null or to_day >= (select ends from school_year where id = year_id))
        ) as students
-     from class_room where year_id = ? order by name`,
-    [yearId],
+     from class_room where year_id = :year
+       and (subject is null or subject in (select key from subject where year_id = :year and not retired))
+     order by subject nulls first, name`,
+    { year: yearId },
   )
   return { classes: rows }
 }

@@ -48,8 +48,12 @@ export async function phraseEvents(db: Knex, yearId: string, id: string): Promis
 
 /** A text in which a phrase is said, with where. */
 export interface PhraseUseRow extends Pick<StudentComment, 'ownWords' | 'status'> {
+  studentId: string
+  box: string
   classId: string
   className: string
+  /** The one subject of a group; null for a home class. */
+  group: string | null
   subject: string | null
   grades: string[]
 }
@@ -69,9 +73,12 @@ export async function phraseUseRows(
     .where('comment.term_id', termId)
     .whereRaw('comment.student_id in (select student_id from members_of(class_room.id, term.id, ?))', [today])
     .whereRaw('comment.sentences @> ?::jsonb', [JSON.stringify([{ phraseIds: [id] }])])
-    .orderBy('class_room.name')
+    .orderByRaw('class_room.subject nulls first, class_room.name')
     .select<PhraseUseRow[]>(
+      'comment.student_id as studentId',
+      'comment.box',
       'class_room.id as classId',
+      'class_room.subject as group',
       'class_room.name as className',
       'comment_box.subject',
       'comment.own_words as ownWords',

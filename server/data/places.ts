@@ -21,7 +21,30 @@ export const termColumns = `'id', id, 'name', name, 'yearId', year_id,
 
 /** The condition that a row of `teaching` holds on a day; from when and to when, both days included. */
 export function teachesOn(day: string): string {
-  return `(from_day is null or from_day <= ${day}::date) and (to_day is null or to_day >= ${day}::date)`
+  return holdsOn('teaching', day)
+}
+
+/** The condition that a row of a table holds on a day. */
+function holdsOn(table: string, day: string): string {
+  const { from, to } = { from: `${table}.from_day`, to: `${table}.to_day` }
+  return `(${from} is null or ${from} <= ${day}::date) and (${to} is null or ${to} >= ${day}::date)`
+}
+
+/**
+ * The subjects of a class that are a specialist's today: those that somebody teaches in it, and those for which every
+ * child of the class is in a group that somebody teaches.
+ */
+function subjectsOfSpecialists(room: string): string {
+  const someoneTeaches = `subject is not null and not second_reader and ${teachesOn(':today')}`
+  return `select subject from teaching where class_id = ${room} and ${someoneTeaches}
+    union select taught_group.subject from enrolment as here join enrolment as there using (student_id)
+      join class_room as taught_group on taught_group.id = there.class_id and taught_group.subject is not null
+      where here.class_id = ${room} and here.class_id <> there.class_id
+        and (here.to_day is null or here.to_day >= :today) and ${holdsOn('there', ':today')}
+        and exists (select from teaching where class_id = there.class_id and ${someoneTeaches})
+      group by taught_group.subject
+      having count(distinct student_id) = (select count(*) from enrolment
+        where class_id = ${room} and (to_day is null or to_day >= :today))`
 }
 
 /** A place that is looked up, with the students who are asked about. */
@@ -36,9 +59,8 @@ const placesQuery = `
     (select json_build_object(${termColumns}) from term where id = asked.term_id
       and year_id = (select year_id from class_room where id = asked.class_id)) as term,
     (select name from class_room where id = asked.class_id) as room,
-    (select coalesce(json_agg(subject), '[]') from teaching
-      where class_id = asked.class_id and subject is not null and not second_reader
-        and ${teachesOn(':today')}) as subjects,
+    (select subject from class_room where id = asked.class_id) as "group",
+    (select coalesce(json_agg(subject), '[]') from (${subjectsOfSpecialists('asked.class_id')}) as taught) as subjects,
     (select coalesce(json_agg(distinct grade_level), '[]') from enrolment
       where class_id = asked.class_id) as grades,
     (select coalesce(json_agg(student_id), '[]') from members_of(asked.class_id, asked.term_id, :today)
@@ -49,6 +71,7 @@ const placesQuery = `
 interface PlaceRow {
   term: Term | null
   room: string | null
+  group: string | null
   subjects: string[]
   grades: string[]
   enrolled: string[]
@@ -77,7 +100,7 @@ export async function loadPlace(db: Knex, place: PlaceAsked): Promise<OpenedPlac
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   return {
     term: row.term,
-    room: { classId: place.classId, specialistSubjects: row.subjects, grades: row.grades },
+    room: { classId: place.classId, group: row.group, specialistSubjects: row.subjects, grades: row.grades },
     enrolled: new Set(row.enrolled),
   }
 }
@@ -104,17 +127,19 @@ export async function loadTerm(db: Knex, termId: string): Promise<Term> {
 /** A year's classes by name, each with what rights in it depend on. */
 export async function loadClasses(db: Knex, yearId: string): Promise<(ClassTeaching & { name: string })[]> {
   const { rows } = await db.raw<{ rows: (ClassTeaching & { name: string })[] }>(
-    `select id as "classId", name,
-      array(select subject from teaching where class_id = class_room.id and subject is not null and not second_reader
-        and ${teachesOn(':today')}) as "specialistSubjects",
+    `select id as "classId", name, subject as "group",
+      array(${subjectsOfSpecialists('class_room.id')}) as "specialistSubjects",
       array(select distinct grade_level from enrolment where class_id = class_room.id) as grades
-    from class_room where year_id = :year order by name`,
+    from class_room where year_id = :year order by subject nulls first, name`,
     { year: yearId, today: today() },
   )
   return rows
 }
 
-/** The year that a class belongs to; undefined where there is no such class. */
-export async function yearOfClass(db: Knex, classId: string): Promise<string | undefined> {
-  return (await db('class_room').where({ id: classId }).first('year_id'))?.year_id
+/** The year that a class belongs to, and a group's subject; undefined where there is no such class. */
+export async function classAndYear(
+  db: Knex,
+  classId: string,
+): Promise<{ year_id: string; subject: string | null } | undefined> {
+  return db('class_room').where({ id: classId }).first('year_id', 'subject')
 }

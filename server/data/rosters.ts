@@ -10,9 +10,10 @@ export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer 
        (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'starts', starts, 'ends', ends,
            'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
          from term where year_id = school_year.id) as terms,
-       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'students',
+       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'subject', subject, 'students',
            (select count(*) from enrolment
-             where class_id = class_room.id and (to_day is null or to_day >= :today))) order by name), '[]')
+             where class_id = class_room.id and (to_day is null or to_day >= :today)))
+           order by subject nulls first, name), '[]')
          from class_room where year_id = school_year.id) as classes
      from school_year where id = :year`,
     { year: yearId, today: today() },
@@ -26,7 +27,7 @@ export async function loadRoster(
   { yearId, classId }: { yearId: string; classId: string },
 ): Promise<RosterAnswer | undefined> {
   const { rows } = await db.raw<{ rows: RosterAnswer[] }>(
-    `select name, (select coalesce(json_agg(json_build_object('id', id, 'schoolNumber', school_number,
+    `select name, subject, (select coalesce(json_agg(json_build_object('id', id, 'schoolNumber', school_number,
          'legalGiven', legal_given, 'usedName', used_name, 'family', family, 'pronouns', pronouns,
          'gradeLevel', grade_level, 'position', position, 'from', from_day, 'to', to_day) order by position), '[]')
        from enrolment join student on student.id = student_id where class_id = class_room.id) as students
@@ -34,6 +35,11 @@ export async function loadRoster(
     { class: classId, year: yearId },
   )
   return rows[0]
+}
+
+/** Whether anything was ever done in a class, so that it is on record. */
+export async function isWorkedIn(db: Knex, classId: string): Promise<boolean> {
+  return (await db('event').where({ class_id: classId }).first('id')) !== undefined
 }
 
 /** A student as they are known apart from any class. */

@@ -117,7 +117,7 @@ export async function addClass(
   students: readonly Student[],
   categories: ClassRecord['categories'],
 ): Promise<{ classId: string; studentIds: Map<string, string> }> {
-  const classId = idOf(await db('class_room').insert({ year_id: yearId, name }).returning('id'))
+  const classId = await addRoom(db, { yearId, name, subject: null })
   const studentIds = await addStudents(db, classId, students)
   if (categories.length > 0) {
     await db('category').insert(
@@ -131,6 +131,18 @@ export async function addClass(
     )
   }
   return { classId, studentIds }
+}
+
+/** Adds a class, or a group of a subject, with nobody in it. @returns its id */
+export async function addRoom(
+  db: Knex,
+  { yearId, ...room }: { yearId: string; name: string; subject: string | null },
+): Promise<string> {
+  return idOf(
+    await db('class_room')
+      .insert({ year_id: yearId, ...room })
+      .returning('id'),
+  )
 }
 
 async function addStudents(db: Knex, classId: string, students: readonly Student[]): Promise<Map<string, string>> {

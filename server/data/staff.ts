@@ -10,9 +10,9 @@ export async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]
        case when password_hash is not null then 'has a password' when link.expires is not null then 'invited'
          else 'not invited' end as entry,
        link.expires as "linkEnds",
-       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', subject,
+       (select coalesce(json_agg(json_build_object('id', teaching.id, 'classId', class_id, 'subject', teaching.subject,
              'secondReader', second_reader, 'from', from_day, 'to', to_day)
-           order by class_room.name, subject nulls first), '[]')
+           order by class_room.name, teaching.subject nulls first), '[]')
          from teaching join class_room on class_room.id = class_id
          where person_id = person.id and year_id = :year) as teaching
      from person left join lateral (select max(expires) as expires from invitation

@@ -184,7 +184,8 @@ declare module 'knex/types/tables' {
       'made_at' | 'used_at'
     >
     term: Table<TermRow, never, 'id' | 'progress_due'>
-    class_room: Table<{ id: string; year_id: string; name: string }, never, 'id'>
+    /** A group has a subject; a home class has none. */
+    class_room: Table<{ id: string; year_id: string; name: string; subject: string | null }, never, 'id' | 'subject'>
     student: Table<StudentRow, never, 'id'>
     enrolment: Table<
       {

@@ -53,12 +53,25 @@ const termRecordQuery = `
       from teaching join person on person.id = person_id
       where class_id = :class and not second_reader and ${teachesOn('(select least(ends, :today) from here)')})
   select json_build_object(
-    'classRoom', (select json_build_object('id', id, 'name', name,
+    'classRoom', (select json_build_object('id', id, 'name', name, 'group', subject,
       'grades', (select coalesce(json_agg(distinct grade_level), '[]') from enrolment where class_id = :class),
       'teacher', coalesce((select name from teacher where subject is null order by name limit 1), ''))
       from class_room where id = :class),
     'teachers', (select coalesce(json_object_agg(subject, name) filter (where subject is not null), '{}')
       from teacher),
+    'groups', ${listOf(
+      `json_build_object('name', name, 'subject', subject, 'teacher', teacher, 'students', students) order by name`,
+      `from (select room.name, room.subject,
+          coalesce((select trim(given_name || ' ' || family_name) from teaching join person on person.id = person_id
+            where class_id = room.id and subject = room.subject and not second_reader
+              and ${teachesOn('(select least(ends, :today) from here)')} order by family_name limit 1), '') as teacher,
+          json_agg(place.student_id) as students
+        from class_room as room join enrolment as place on place.class_id = room.id
+        where room.subject is not null and room.id <> :class and place.student_id = any(array(select id from pupil))
+          and place.student_id in (select student_id from members_of(room.id, :term, :today))
+          and room.year_id = (select year_id from here)
+        group by room.id) as taught`,
+    )},
     ${settled('here')},
     'earlier', ${listOf(`json_build_object(${settled('before')})`, 'from before')},
     'students', ${listOf(

@@ -12,8 +12,8 @@ import { laterDay, yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
-import { loadRoster, loadYear, studentsByNumber, type KnownStudent } from '../data/rosters'
-import { save, type Context } from './context'
+import { isWorkedIn, loadRoster, loadYear, studentsByNumber, type KnownStudent } from '../data/rosters'
+import { save, setupOf, type Context } from './context'
 
 /** What the school's own people and days are changed for. */
 const forSchool = { classId: null, termId: null, needs: ['school' as const] }
@@ -52,16 +52,31 @@ export async function writeTerm(
 export async function writeClass(
   context: Context,
   yearId: string,
-  { id, name, was }: ClassToWrite,
+  { id, name, was, subject }: ClassToWrite,
 ): Promise<number | null> {
   allow(changesSchool(context.who), 'change the classes')
   const { classes } = await viewClasses(context, yearId)
+  const { subjects } = await setupOf(context, yearId)
+  if (was === null && subject !== null && !subjects.some(({ key }) => key === subject))
+    throw new Refusal('not found', 'There is no such subject in this year.')
   const other = classes.find((each) => each.id !== id && each.name.toLowerCase() === name?.toLowerCase())
   if (other) throw new Refusal('invalid', `There is a class “${other.name}” in this year already.`)
-  const row = (called: string): Row => ({ year_id: yearId, name: called })
+  // What a group is a group of stays: marks and comments of its children hang on the subject.
+  const kept = classes.find((each) => each.id === id)?.subject ?? subject
+  const row = (called: string): Row => ({ year_id: yearId, name: called, subject: kept })
+  if (name === null && (await isWorkedIn(context.db, id)))
+    throw new Refusal(
+      'invalid',
+      `${was ?? 'It'} stays: what was done there is on record. It can be called something else.`,
+    )
   const seen = was === null ? null : row(was)
   const change: Change = { table: 'class_room', key: { id }, seen, after: name === null ? null : row(name) }
-  const kind = was === null ? 'added a class' : name === null ? 'took a class away' : 'changed a class'
+  const kind =
+    was === null
+      ? `added a ${subject === null ? 'class' : 'group'}`
+      : name === null
+        ? 'took a class away'
+        : 'changed a class'
   return (await save(context, { ...forSchool, kind }, [change])).event
 }
 
@@ -130,7 +145,9 @@ export async function moveStudent(
   ]
   if (to !== null) {
     if (to === classId) throw new Refusal('invalid', 'The student is in this class already.')
-    const { students } = await viewRoster(context, yearId, to)
+    const { students, subject } = await viewRoster(context, yearId, to)
+    if (subject !== roster.subject)
+      throw new Refusal('invalid', 'A child goes from one home class to another, or between groups of one subject.')
     const there = students.find((each) => each.id === studentId)
     const last = Math.max(-1, ...students.map((each) => each.position)) + 1
     const place = {

@@ -13,7 +13,7 @@ import { signInKey } from '../access/signInKey'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { invitationBy, makeInvitation, useInvitation, type Invitation } from '../data/invitations'
 import { endSessions, hashPassword, loadPerson } from '../data/people'
-import { loadClasses, yearOfClass } from '../data/places'
+import { classAndYear, loadClasses } from '../data/places'
 import { loadSchoolSetup, loadYears } from '../data/schoolSetup'
 import { loadStaff, signsInElse, thoseWithPasswords } from '../data/staff'
 import { save, setupOf, thisYear, yearOf, type Context } from './context'
@@ -27,7 +27,7 @@ export async function viewPeople(context: Context, yearId: string): Promise<Peop
   const classes = await loadClasses(db, yearId)
   return {
     people: await loadStaff(db, yearId),
-    classes: classes.map(({ classId, name }) => ({ id: classId, name })),
+    classes: classes.map(({ classId, name, group }) => ({ id: classId, name, subject: group })),
     subjects: subjects.map(({ key, name }) => ({ key, name })),
     year: yearOf(context, yearId).name,
   }
@@ -132,9 +132,11 @@ export async function writeTeaching(context: Context, { id, lesson, was }: Teach
 }
 
 async function requireTaught(context: Context, lesson: NonNullable<TeachingToWrite['lesson']>): Promise<void> {
-  const yearId = await yearOfClass(context.db, lesson.classId)
-  if (!yearId) throw new Refusal('not found', 'There is no such class.')
-  const { subjects } = await setupOf(context, yearId)
+  const room = await classAndYear(context.db, lesson.classId)
+  if (!room) throw new Refusal('not found', 'There is no such class.')
+  const { subjects } = await setupOf(context, room.year_id)
+  if (room.subject !== null && room.subject !== lesson.subject)
+    throw new Refusal('invalid', 'A group is taught its own subject and nothing else.')
   if (lesson.subject !== null && !subjects.some((subject) => subject.key === lesson.subject)) {
     throw new Refusal('not found', 'There is no such subject in this year.')
   }

@@ -197,9 +197,14 @@ export async function phraseHistory({ db, who }: Context, yearId: string, id: st
 export async function phraseUses(context: Context, id: string, termId: string): Promise<PhraseUses[]> {
   const rows = await phraseUseRows(context.db, { id, termId, today: context.today })
   const uses = new Map<string, PhraseUses>()
+  const counted = new Set<string>()
   for (const row of rows) {
     const grants = grantsIn(context.who, { ...row, specialistSubjects: [] })
-    if (!grants.readsClass || (row.subject !== null && !grants.readsSubject(row.subject))) continue
+    if (!grants.readsClass || (row.subject === null ? row.group !== null : !grants.readsSubject(row.subject))) continue
+    // A child who is in a home class and in a group is written about once.
+    const text = `${row.studentId} ${row.box}`
+    if (counted.has(text)) continue
+    counted.add(text)
     const use = uses.get(row.classId) ?? { classId: row.classId, className: row.className, drafts: 0, staying: 0 }
     use[isRedraftable(row) ? 'drafts' : 'staying'] += 1
     uses.set(row.classId, use)

@@ -72,7 +72,10 @@ export async function makeYear(context: Context, { from, year, classes }: YearTo
   const names = classes.map((room) => room.name.toLowerCase())
   const twice = classes.find((room, at) => names.indexOf(room.name.toLowerCase()) !== at)
   if (twice) throw new Refusal('invalid', `Two classes would be called “${twice.name}”.`)
-  const children = classes.flatMap((room) => room.students)
+  const following = new Map((await loadYearToFollow(context.db, before.id)).classes.map((room) => [room.id, room]))
+  if (classes.some((room) => !following.has(room.from)))
+    throw new Refusal('invalid', `A class that would go on is none of ${before.name}.`)
+  const children = classes.filter((room) => following.get(room.from)?.subject === null).flatMap((room) => room.students)
   if (new Set(children).size < children.length) throw new Refusal('invalid', 'A child would be in two classes.')
   return context.db.transaction(async (trx) => {
     const made = await addEmptyYear(trx, { name, starts: year.starts, ends: year.ends })

@@ -1,16 +1,38 @@
 <script setup lang="ts">
 import { useOwnSchool } from '~/stores/ownSchool'
 
-/** Classes of the year at the left, the list of the chosen one beside them. */
+/** Classes and groups of the year at the left, the list of the chosen one beside them. */
 const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 const name = ref('')
-onMounted(() => attempt(school.loadYear))
+const groupName = ref('')
+const subject = ref('')
+const subjects = computed(() => (school.setup?.subjects ?? []).filter(({ retired }) => !retired))
+const kinds = computed(() =>
+  [
+    { title: 'Home classes', rooms: (school.year?.classes ?? []).filter((room) => room.subject === null) },
+    { title: 'Groups', rooms: (school.year?.classes ?? []).filter((room) => room.subject !== null) },
+  ].filter(({ rooms }) => rooms.length > 0),
+)
+onMounted(() =>
+  attempt(async () => {
+    await Promise.all([school.loadYear(), school.loadSetup()])
+  }),
+)
+
+const nameOfSubject = (key: string): string => school.setup?.subjects.find((each) => each.key === key)?.name ?? key
 
 function add(): Promise<void> {
   return attempt(async () => {
-    await school.addClass(name.value)
+    await school.addClass(name.value, null)
     name.value = ''
+  })
+}
+
+function addGroup(): Promise<void> {
+  return attempt(async () => {
+    await school.addClass(groupName.value, subject.value)
+    groupName.value = ''
   })
 }
 </script>
@@ -22,19 +44,28 @@ function add(): Promise<void> {
     <div v-if="school.year" class="mt-4 grid grid-cols-1 gap-6 middle:grid-cols-[14rem_minmax(0,1fr)]">
       <div>
         <p v-if="school.year.classes.length === 0">There is no class yet. Write what your first one is called.</p>
-        <ul class="grid">
-          <li v-for="room in school.year.classes" :key="room.id">
-            <button
-              type="button"
-              class="flex w-full justify-between gap-3 border-l-2 px-3 py-1.5 text-left"
-              :class="room.id === school.classId ? 'border-teal bg-teal-wash font-semibold' : 'border-transparent'"
-              :aria-pressed="room.id === school.classId"
-              @click="attempt(() => school.choose(room.id))"
-            >
-              {{ room.name }} <span class="text-sm font-normal text-muted tabular-nums">{{ room.students }}</span>
-            </button>
-          </li>
-        </ul>
+        <template v-for="kind in kinds" :key="kind.title">
+          <h3 v-if="kinds.length > 1" class="mt-3 mb-1 text-sm text-muted first:mt-0">{{ kind.title }}</h3>
+          <ul class="grid">
+            <li v-for="room in kind.rooms" :key="room.id">
+              <button
+                type="button"
+                class="flex w-full justify-between gap-3 border-l-2 px-3 py-1.5 text-left"
+                :class="room.id === school.classId ? 'border-teal bg-teal-wash font-semibold' : 'border-transparent'"
+                :aria-pressed="room.id === school.classId"
+                @click="attempt(() => school.choose(room.id))"
+              >
+                <span
+                  >{{ room.name }}
+                  <span v-if="room.subject" class="text-sm font-normal text-muted">{{
+                    nameOfSubject(room.subject)
+                  }}</span></span
+                >
+                <span class="text-sm font-normal text-muted tabular-nums">{{ room.students }}</span>
+              </button>
+            </li>
+          </ul>
+        </template>
         <form class="mt-3 flex gap-2" @submit.prevent="add">
           <input
             v-model="name"
@@ -45,6 +76,20 @@ function add(): Promise<void> {
           />
           <button type="submit" class="quiet" :disabled="busy">Add class</button>
         </form>
+        <details v-if="school.year.classes.length > 0" class="mt-4 text-sm">
+          <summary class="link">A group out of several classes</summary>
+          <form class="mt-2 grid gap-2" @submit.prevent="addGroup">
+            <label class="grid gap-1">Called <input v-model="groupName" class="field" required /></label>
+            <label class="grid gap-1"
+              >Taught together in
+              <select v-model="subject" class="field" required>
+                <option value="" disabled>a subject …</option>
+                <option v-for="each in subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
+              </select></label
+            >
+            <button type="submit" class="quiet justify-self-start" :disabled="busy">Add group</button>
+          </form>
+        </details>
       </div>
       <SchoolRoster v-if="school.roster && school.classId" :key="school.classId" />
     </div>

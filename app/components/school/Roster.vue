@@ -18,6 +18,7 @@ const columns = [
 ] as const
 const titles = columns.map(([, title]) => title).join(', ')
 const students = computed(() => school.roster?.students ?? [])
+const isGroup = computed(() => (school.roster?.subject ?? null) !== null)
 const opened = ref<string | null>(null)
 const openedStudent = computed(() => students.value.find((student) => student.id === opened.value))
 // Who is no longer in the list takes the sheet along: it does not come back with them.
@@ -88,7 +89,8 @@ function rename(name: string): Promise<void> {
   <div class="min-w-0">
     <div class="flex flex-wrap items-end gap-3">
       <label class="grid gap-1 text-sm"
-        >Class <input class="field w-40" :value="school.roster?.name" @change="rename(valueOf($event))"
+        >{{ isGroup ? 'Group' : 'Class' }}
+        <input class="field w-40" :value="school.roster?.name" @change="rename(valueOf($event))"
       /></label>
       <button
         v-if="students.length === 0"
@@ -97,7 +99,7 @@ function rename(name: string): Promise<void> {
         :disabled="busy"
         @click="attempt(() => school.nameClass(school.classId ?? '', null, school.roster?.name ?? ''))"
       >
-        Take this class away
+        Take this {{ isGroup ? 'group' : 'class' }} away
       </button>
     </div>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
@@ -150,11 +152,12 @@ function rename(name: string): Promise<void> {
     >
       <StudentCare :key="openedStudent.id" :student="openedStudent" />
     </SideSheet>
+    <GroupMembers v-if="isGroup" />
     <ListDoor
       :key="`${school.classId} ${students.length === 0}`"
       class="mt-5"
-      :title="students.length === 0 ? 'Paste the class list' : 'More students'"
-      :open="students.length === 0"
+      :title="isGroup ? 'Paste a list of the group' : students.length === 0 ? 'Paste the class list' : 'More students'"
+      :open="students.length === 0 && !isGroup"
       :columns="`${titles}; without headings they are told by what stands in them`"
       :words="['student', 'students']"
       :plan="plan"
@@ -163,6 +166,6 @@ function rename(name: string): Promise<void> {
         >Grade, where the list has none <input v-model="grade" class="field w-16"
       /></label>
     </ListDoor>
-    <ContactList v-if="students.length > 0" class="mt-6" />
+    <ContactList v-if="students.length > 0 && !isGroup" class="mt-6" />
   </div>
 </template>

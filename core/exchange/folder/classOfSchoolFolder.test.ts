@@ -34,6 +34,40 @@ describe('a class of it', () => {
     expect([spring?.boxes[0]?.limit, of('5 Elm', 'Spring')?.boxes[0]?.limit]).toEqual([90, 300])
     expect(spring?.skills.map(({ id }) => id)).toEqual(['s1', 's3'])
   })
+  it('of a group has its children, its subject, and nothing that belongs to the class', () => {
+    const place = { place: 0, grade: '4', ...always }
+    const { folder } = read(
+      filesOf({
+        ...rows(),
+        classes: [...rows().classes, ...['Strings', 'Winds'].map((name) => ({ name, group: 'sums' }))],
+        enrolments: [
+          ...rows().enrolments,
+          { ...place, room: 'Strings', number: '3' },
+          { ...place, room: 'Strings', number: '1', to: '2027-02-10' },
+          { ...place, room: 'Winds', number: '1', from: '2027-02-11' },
+        ],
+        teaching: [
+          ...rows().teaching,
+          { room: 'Winds', subject: 'sums', person: 'bea', secondReader: false, ...always },
+        ],
+      }),
+    )
+    const see = (room: string) => folder && classOfSchoolFolder(folder, { room, term: 'Spring' })
+    const [group, winds, home] = ['Strings', 'Winds', '5 Ash'].map(see)
+    // Maya went on to another group of the subject; Kit’s change of home class is nothing to the group.
+    expect([group, winds].map((each) => each?.students.map(({ usedName }) => usedName))).toEqual([['Kit'], ['Maya']])
+    expect([group?.habits, group?.boxes.map(({ key }) => key), group?.subjects.map(({ key }) => key)]).toEqual([
+      [],
+      ['sums'],
+      ['sums'],
+    ])
+    expect(home?.students.map(({ usedName }) => usedName)).toEqual(['Maya', 'Sam'])
+    expect([home?.groups, group?.groups, home?.habits.length]).toEqual([
+      [{ name: 'Winds', subject: 'sums', teacher: 'Bea Moss', students: ['1'] }],
+      [],
+      1,
+    ])
+  })
   it('has nothing of another class or term, and its terms before, the latest first, in whatever order they stand', () => {
     const [autumn, spring] = year.terms
     const summer = {

@@ -1,13 +1,14 @@
 import type { ClassRecord } from '../../record/classRecord'
 import { belongsIn } from '../../record/membership'
 import type { SettledTerm, StudentLevel } from '../../record/termRecord'
-import type { Student } from '../../record/roster'
+import type { Student, TaughtGroup } from '../../record/roster'
 import type { Term } from '../../record/term'
 import { wholeSentence } from '../../narrative/keptSentence'
 import { displayName } from '../../people/names'
 import { readPronouns } from '../../people/pronouns'
 import { readSpecial } from '../../scales/special'
 import { setupOfGrade } from '../../school/setupOfGrade'
+import { setupOfGroup } from '../../school/setupOfGroup'
 import { setupInUse } from '../../school/keptSetup'
 import type { FolderRow } from './recordFiles'
 import type { SchoolFolder } from './schoolFolder'
@@ -29,17 +30,20 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
     .map((each): Term => ({ ...each, id: each.name, yearId: year.name, year: year.name }))
     .toSorted((a, b) => (a.starts < b.starts ? -1 : 1))
   const now = terms.find(({ name }) => name === term)
-  if (!now || !rows.classes.some(({ name }) => name === room)) return undefined
+  const { group } = rows.classes.find(({ name }) => name === room) ?? {}
+  if (!now || group === undefined) return undefined
   const students = studentsOf(folder, room, now)
   const here = new Set(students.map(({ id }) => id))
   const work = rows.work.filter((each) => each.room === room && each.term === term)
   const workIds = new Set(work.map(({ id }) => id))
+  const inUse = setupOfGrade(
+    setupInUse(setup, retired),
+    students.map(({ gradeLevel }) => gradeLevel),
+  )
   return {
-    ...setupOfGrade(
-      setupInUse(setup, retired),
-      students.map(({ gradeLevel }) => gradeLevel),
-    ),
-    classRoom: { id: room, name: room, teacher: teachersOf(folder, room, now).get(null) ?? '' },
+    ...(group === null ? inUse : setupOfGroup(inUse, group)),
+    classRoom: { id: room, name: room, group, teacher: teachersOf(folder, room, now).get(null) ?? '' },
+    groups: groupsOf(folder, now, here).filter(({ name }) => name !== room),
     teachers: Object.fromEntries(
       [...teachersOf(folder, room, now)].flatMap(([key, name]) => (key ? [[key, name]] : [])),
     ),
@@ -62,8 +66,10 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
 }
 
 function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[] {
+  const groupOf = new Map(rows.classes.map(({ name, group }) => [name, group]))
   const stays = new Map<string, FolderRow<'enrolments'>[]>()
-  for (const stay of rows.enrolments) stays.set(stay.number, [...(stays.get(stay.number) ?? []), stay])
+  for (const stay of rows.enrolments.filter((each) => groupOf.get(each.room) === groupOf.get(room)))
+    stays.set(stay.number, [...(stays.get(stay.number) ?? []), stay])
   const byNumber = new Map(rows.students.map((student) => [student.number, student]))
   return rows.enrolments
     .filter((stay) => stay.room === room && belongsIn(stay, stays.get(stay.number) ?? [], term))
@@ -75,6 +81,18 @@ function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[]
       const named = { legalGiven: given, usedName: used, family, pronouns: readPronouns(pronouns) ?? 'name only' }
       return [{ id: number, schoolNumber: number, gradeLevel: grade, ...named } as const]
     })
+}
+
+/** Groups that some children are in, with who teaches them. */
+function groupsOf(folder: SchoolFolder, term: Term, here: ReadonlySet<string>): TaughtGroup[] {
+  return folder.rows.classes
+    .flatMap(({ name, group: subject }) => {
+      if (subject === null) return []
+      const students = studentsOf(folder, name, term).flatMap(({ id }) => (here.has(id) ? [id] : []))
+      const teacher = teachersOf(folder, name, term).get(subject) ?? ''
+      return students.length > 0 ? [{ name, subject, teacher, students }] : []
+    })
+    .toSorted((a, b) => (a.name < b.name ? -1 : 1))
 }
 
 /** Who teaches in a class at the end of a term, by subject; null for the home class. Second readers teach nothing. */

@@ -13,19 +13,26 @@ export interface Misfit {
 
 /**
  * What does not fit in a folder's rows though each cell can be read: days out of order, a mark that is none or two, a
- * symbol that is on no scale, two accounts or pieces of work that would be one.
+ * symbol that is on no scale, a group that is taught something else, two accounts or pieces of work that would be one.
  * @example misfits({ …, marks: [{ …, percent: null, special: null }] }, setup)[0]?.column // 'mark'
  */
 export function misfits(rows: FolderRows, { scales }: Pick<SchoolSetup, 'scales'>): Misfit[] {
   const onScale = (kind: 'skill' | 'habit', symbol: string): boolean =>
     // A subject may have been on another scale when this was settled.
     scales.some((scale) => scale.kind === kind && readSymbol(scale, symbol) !== undefined)
+  const groupOf = new Map(rows.classes.map(({ name, group }) => [name, group]))
   return [
     ...(['enrolments', 'teaching'] as const).flatMap((file) =>
       rows[file]
         .filter(({ from, to }) => from !== null && to !== null && from > to)
         .map((row) => ({ row, file, column: 'to', reason: 'The last day comes before the first.' })),
     ),
+    ...rows.teaching
+      .filter(({ room, subject }) => (groupOf.get(room) ?? subject) !== subject)
+      .map((row) => ({
+        ...{ row, file: 'teaching' as const, column: 'subject' },
+        reason: `“${row.room}” is a group of ${groupOf.get(row.room)}, and is taught nothing else.`,
+      })),
     ...rows.marks.flatMap((row) => {
       if ((row.percent === null) === (row.special === null))
         return [{ row, file: 'marks' as const, column: 'mark', reason: 'There is a mark or something in its place.' }]

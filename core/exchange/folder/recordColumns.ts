@@ -7,6 +7,8 @@ export interface Column<Value> {
   readonly heading: string
   readonly cell: z.ZodType<Value, string>
   write(value: Value): string
+  /** True for what folders from before did not have: without the column, all its cells are empty. */
+  readonly newer?: boolean
 }
 
 /** Words of at most so many characters, as a cell has them: without blanks around them. */

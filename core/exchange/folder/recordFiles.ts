@@ -31,6 +31,8 @@ export interface RecordFile<Row extends object> {
   readonly name: string
   /** In their order. */
   readonly headings: readonly string[]
+  /** Those that must be there. */
+  readonly needed: readonly string[]
   /** A row from its cells, by heading; what is wrong is reported, and then there is no row. */
   read(cell: (heading: string) => string, report: (heading: string, reason: string) => void): Row | null
   /** A row's cells, in the order of the headings. */
@@ -51,6 +53,7 @@ function recordFile<C extends Columns>(
   return {
     name,
     headings: all.map(([, { heading }]) => heading),
+    needed: all.flatMap(([, { heading, newer = false }]) => (newer ? [] : [heading])),
     read: (cell, report) => {
       const read = all.map(([column, { heading, cell: schema }]) => {
         const found = schema.safeParse(cell(heading))
@@ -131,7 +134,12 @@ export const recordFiles = {
     ['number', 'name', 'relation', 'household', 'email', 'language'],
     { number: 'students' },
   ),
-  classes: recordFile('classes.csv', { name: needed('class', 60) }, ['name'], {}),
+  classes: recordFile(
+    'classes.csv',
+    { name: needed('class', 60), group: { ...perhaps('group of', 80), newer: true } },
+    ['name'],
+    { group: 'subject' },
+  ),
   enrolments: recordFile(
     'enrolments.csv',
     {

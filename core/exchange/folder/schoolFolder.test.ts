@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { child, colleague, filesOf, inSpring, own, read, rows, setup, year } from '../../../tests/exampleYear'
+import { always, child, colleague, filesOf, inSpring, own, read, rows, setup, year } from '../../../tests/exampleYear'
 import type { FolderRows } from './recordFiles'
 
 const problemsOf = (change: Partial<FolderRows>): string[] =>
@@ -55,7 +55,7 @@ describe('a year in files', () => {
   it.each<[string, Partial<FolderRows>, string]>([
     [
       'a class that is not there',
-      { classes: [{ name: '5 Ash' }] },
+      { classes: [{ name: '5 Ash', group: null }] },
       'enrolments.csv|5|class|“5 Elm” is none of the classes in classes.csv.',
     ],
     [
@@ -86,6 +86,19 @@ describe('a year in files', () => {
         ],
       },
       'teaching.csv|2|to|The last day comes before the first.',
+    ],
+    [
+      'a group that is taught something else',
+      {
+        classes: [...rows().classes, { name: 'Strings', group: 'sums' }],
+        teaching: [{ room: 'Strings', subject: null, person: 'ada', secondReader: false, ...always }],
+      },
+      'teaching.csv|2|subject|“Strings” is a group of sums, and is taught nothing else.',
+    ],
+    [
+      'a group of nothing that there is',
+      { classes: [...rows().classes, { name: 'Strings', group: 'music' }] },
+      'classes.csv|4|group of|“music” is none of the subjects in subjects.csv.',
     ],
     [
       'no mark',
@@ -162,6 +175,8 @@ describe('a year in files', () => {
     ['work.csv', '12.5', '0', 'out of|It is no number from 0.000001 to 1000000000.'],
     ['students.csv', 'she/her', 'sher', 'pronouns|They are no pronouns that can be read.'],
     ['classes.csv', '5 Elm', '', ''],
+    // A folder from before there were groups.
+    ['classes.csv', 'class,group of', 'class', ''],
   ])('%s with %s written as %s', (file, from, to, expected) => {
     const files = filesOf(rows())
     files.set(file, (files.get(file) ?? '').replace(from, to))

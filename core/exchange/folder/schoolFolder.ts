@@ -97,7 +97,7 @@ function readRows(reader: FolderReader, places: Places): FolderRows {
 
 function readRowsOf<Kind extends RecordKind>(reader: FolderReader, kind: Kind, places: Places): FolderRow<Kind>[] {
   const file = recordFileOf(kind)
-  const rows = reader.records(file.name, file.headings).flatMap((record) => {
+  const rows = reader.records(file.name, file.needed).flatMap((record) => {
     const report = (heading: string, reason: string): void => reader.report(file.name, record.row, heading, reason)
     const value = file.read(record.get, report)
     if (value === null) return []

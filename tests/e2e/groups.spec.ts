@@ -1,0 +1,57 @@
+import { expect, test } from '@playwright/test'
+import { lookedAt } from './lookedAt'
+import { saved, signIn } from './signedIn'
+
+test('a group out of two classes is made, taught and written about, and stands in the home class', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school/classes')
+  await page.getByText('A group out of several classes').click()
+  await page.getByLabel('Called', { exact: true }).fill('Shadow puppets')
+  await page.getByLabel('Taught together in').selectOption('Art')
+  await page.getByRole('button', { name: 'Add group' }).click()
+  await expect(page.getByRole('textbox', { name: 'Group' })).toHaveValue('Shadow puppets')
+  for (const [room, child] of [
+    ['5 Juniper', 'Søren Lund'],
+    ['6 Rowan', 'Uma Lemaire'],
+  ] as const) {
+    await page.getByLabel('out of').selectOption(room)
+    await page.getByRole('checkbox', { name: child }).check()
+    await page.getByRole('button', { name: 'Take 1 into Shadow puppets' }).click()
+    await expect(page.getByRole('button', { name: `more about ${child}` })).toBeVisible()
+  }
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('link', { name: 'People' }).click()
+  const choice = page.getByLabel('A class or subject for Marek Odum')
+  await expect(choice.getByRole('option', { name: /^Shadow puppets/ })).toHaveText(['Shadow puppets: Art'])
+  await choice.selectOption('Shadow puppets: Art')
+  await page.getByRole('button', { name: /^Give it to/ }).click()
+  await expect(page.getByRole('button', { name: 'Take Art of Shadow puppets away' })).toBeVisible()
+
+  const theirs = await (await browser.newContext()).newPage()
+  await signIn(theirs, 'marek')
+  await theirs.goto('/settle')
+  await theirs.getByLabel('Class', { exact: true }).selectOption('Shadow puppets')
+  await expect(theirs.getByRole('tab')).toHaveText(['Marks in Art', 'Skills in Art'])
+  await theirs.getByRole('textbox', { name: /Uma/ }).first().fill('81')
+  await theirs.keyboard.press('Enter')
+  await saved(theirs)
+  await theirs.getByLabel('Class', { exact: true }).selectOption('6 Rowan')
+  await theirs.getByLabel('Subject', { exact: true }).selectOption('Art')
+  await expect(theirs.getByRole('textbox', { name: /Uma/ }).first()).toHaveValue(/81/)
+  await theirs.context().close()
+
+  // What was settled in it is on record, so it is let go of by its children and its teacher, and stays.
+  await page.getByRole('button', { name: /^Take Art of Shadow puppets away/ }).click()
+  await page.getByRole('link', { name: 'Classes and students' }).click()
+  await page.getByRole('button', { name: /^Shadow puppets/ }).click()
+  for (const child of ['Søren Lund', 'Uma Lemaire']) {
+    await page.getByRole('button', { name: `more about ${child}` }).click()
+    await page.getByRole('button', { name: 'Was never in this group' }).click()
+    await expect(page.getByRole('button', { name: `more about ${child}` })).toBeHidden()
+  }
+  await page.getByRole('button', { name: 'Take this group away' }).click()
+  await expect(page.getByRole('alert')).toContainText('what was done there is on record')
+})
