@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** The boxes of the report, with how many of the class are written: on one line, or a list where that is too short. */
+/** The boxes of the report, with how many of the class are written: on a line or two, or a list where those are too short. */
 const classRecord = useClassRecord()
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)
@@ -34,12 +34,12 @@ const isShort = computed(() => width.value > 0 && width.value < boxes.value.leng
         </option>
       </select></label
     >
-    <div v-else role="group" aria-label="Comment box" class="flex gap-x-3 border-b border-rule text-sm">
+    <div v-else role="group" aria-label="Comment box" class="flex flex-wrap gap-x-3 border-b border-rule text-sm">
       <button
         v-for="{ box, written } in boxes"
         :key="box.key"
         type="button"
-        class="min-w-0 border-b-2 pb-1.5 text-left"
+        class="min-w-0 border-b-2 pt-1 pb-1.5 text-left"
         :aria-pressed="box.key === classRecord.box?.key"
         :class="box.key === classRecord.box?.key ? 'border-teal font-semibold text-teal' : 'border-transparent'"
         :title="`${box.name}: ${written} of ${all} written`"

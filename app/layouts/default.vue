@@ -62,7 +62,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>
     <div class="flex min-h-0 flex-1">
       <ClassList v-if="view.desk && classRecord.record" />
-      <main class="min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
+      <main class="relative min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
         <div v-if="classRecord.record && nobody" class="max-w-160 px-5 py-8">
           <h1 class="text-xl font-semibold">Nobody is in {{ classRecord.record.classRoom.name }} yet</h1>
           <p v-if="session.person?.setsUp" class="mt-2">

@@ -210,8 +210,9 @@ function drop(event: DragEvent): void {
       <p v-else class="border border-dashed border-edge p-8 text-center">
         No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
         <template v-if="mayGather"
-          >Choose the file your gradebook exports (CSV, a row per student or a row per result), or drop it
-          here.</template
+          >Choose the file your gradebook exports (CSV, a row per student or a row per result), or drop it here. Without
+          a gradebook, marks and levels are settled straight away in
+          <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
         >
       </p>
       <CategoryEditor v-if="subject" :key="subject.key" :subject="subject.key" :may="mayGather" />

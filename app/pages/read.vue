@@ -62,7 +62,7 @@ async function write(studentId: string): Promise<void> {
 </script>
 
 <template>
-  <div v-if="box" class="grid gap-4 p-3 middle:p-5">
+  <div v-if="box" class="grid grid-cols-1 gap-4 p-3 middle:p-5">
     <BoxChooser />
     <h1 class="sr-only">Read {{ box.name }}</h1>
     <p>

@@ -112,7 +112,8 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
               {{ run.students }} {{ run.students === 1 ? 'report card' : 'report cards' }}, {{ stateWords[run.state] }}
             </p>
             <p class="text-muted">
-              {{ time(run.askedAt) }}<template v-if="run.pages">, {{ pagesOf(run) }} pages</template>
+              {{ time(run.askedAt)
+              }}<template v-if="run.pages">, {{ pagesOf(run) }} {{ pagesOf(run) === 1 ? 'page' : 'pages' }}</template>
             </p>
             <p v-if="run.message" class="text-needs">{{ run.message }}</p>
             <a v-if="run.state === 'finished'" class="link" :href="`/api/runs/${run.id}/pdf`" download

@@ -33,7 +33,7 @@ const signIn = computed({
 })
 const password = ref('')
 
-watch([() => year.starts, () => year.ends, count], () => (terms.value = proposeTerms(year, count.value)), {
+watch([() => year.starts, () => year.ends, count], () => (terms.value = proposeTerms(year, count.value, isoToday())), {
   immediate: true,
 })
 const wrongDays = computed(() => yearProblems(year, terms.value))
@@ -82,6 +82,11 @@ function parsedJson(text = ''): unknown {
   } catch {
     return null
   }
+}
+
+/** Today as the clock of this place has it, as an ISO date. */
+function isoToday(): string {
+  return new Date().toLocaleDateString('sv-SE')
 }
 
 /** The school year that today is in: from the middle of August, as most have it; every day can be written over. */

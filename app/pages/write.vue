@@ -75,7 +75,7 @@ function draftEmpty(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="box && student" class="grid gap-4 p-3 middle:p-5" @keydown="onKey">
+  <div v-if="box && student" class="grid grid-cols-1 gap-4 p-3 middle:p-5" @keydown="onKey">
     <BoxChooser />
     <div class="flex flex-wrap items-baseline gap-x-3 gap-y-1">
       <h1 class="text-xl font-semibold">{{ settings.nameOf(student) }}</h1>

@@ -24,6 +24,15 @@ it.each([
   ['Maya,she/her\nOmar,he/him', ['901|Maya|Maya||she/her|5', '902|Omar|Omar||he/him|5']],
   ['Maya\tReed\t4\nOmar\tHaddad\t5', ['901|Maya|Maya|Reed|name only|4', '902|Omar|Omar|Haddad|name only|5']],
   ['Umi', ['901|Umi|Umi||name only|5']],
+  // As people type a list: all of a child on one line, with spaces.
+  [
+    'Ivo Marsh he/him\nLumi Saarinen she/her\nBo O’Hara',
+    ['901|Ivo|Ivo|Marsh|he/him|5', '902|Lumi|Lumi|Saarinen|she/her|5', '903|Bo|Bo|O’Hara|name only|5'],
+  ],
+  ['Reed, Maya (she/her)\nBae, Kit (they/them)', ['901|Maya|Maya|Reed|she/her|5', '902|Kit|Kit|Bae|they/them|5']],
+  ['401 Maya Reed\n402 Kit Bae they/them', ['401|Maya|Maya|Reed|name only|5', '402|Kit|Kit|Bae|they/them|5']],
+  ['1. Maya Reed\n2. Kit Bae', ['901|Maya|Maya|Reed|name only|5', '902|Kit|Kit|Bae|name only|5']],
+  ['Maya Reed\nKit Bae ill/away', ['901|Maya|Maya|Reed|name only|5', '902|Kit Bae|Kit Bae|ill/away|name only|5']],
 ])('%s', (text, students) => {
   expect(read(text)).toEqual(students)
 })

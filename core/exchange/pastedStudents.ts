@@ -66,7 +66,20 @@ function oneColumn(text: string): TableRow[] | null {
   const commas = lines.filter((line) => line.includes(','))
   // "Maya, she/her" is two columns, not a name.
   if (commas.some((line) => readPronouns(line.split(',')[1] ?? '') !== undefined)) return null
-  return written
+  return written.map(({ number, cells: [line = ''] }) => ({ number, cells: partsOfLine(line) }))
+}
+
+/**
+ * A child on a line of its own, with spaces: the number in front, the name, and the pronouns behind. A number with a
+ * full stop counts the lines and is nobody's.
+ * @example partsOfLine('401 Maya Reed (she/her)') // ['401', 'Maya Reed', 'she/her']
+ */
+function partsOfLine(line: string): string[] {
+  const [, counted, numbered = '', rest = ''] = /^\s*(?:(\d+[.)])|(\d+)(?=\s))?\s*(.*?)\s*$/.exec(line) ?? []
+  const [behind = '', pronouns = ''] = /[\s,]+\(?(\p{L}+(?:\/\p{L}+)+)\)?$/u.exec(rest) ?? []
+  const said = readPronouns(pronouns) === undefined ? '' : pronouns
+  const name = said === '' ? rest : rest.slice(0, -behind.length)
+  return [counted === undefined ? numbered : '', name, said]
 }
 
 function columnNamed(heading: string): Column | null {
@@ -88,6 +101,7 @@ function columnsByContent(rows: readonly (readonly string[])[]): (Column | null)
   }
   const names: number[] = []
   const columns = Array.from({ length: width }, (_, at): Column | null => {
+    if (rows.every((cells) => !cells[at]?.trim())) return null
     if (most(at, (cell) => readPronouns(cell) !== undefined)) return 'pronouns'
     if (most(at, (cell) => /^\d{1,2}$/.test(cell)) && at > 0) return 'grade'
     if (most(at, (cell) => /\d/.test(cell))) return 'number'

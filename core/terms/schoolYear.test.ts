@@ -11,15 +11,22 @@ const problemsWith = (change: Partial<ReturnType<typeof proposeTerms>[number]>, 
 
 it('proposes terms that follow one another, fill the year and can be used as they are', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 40, max: 400 }), fc.integer({ min: 1, max: 6 }), (days, count) => {
+    fc.property(fc.integer({ min: 40, max: 400 }), fc.integer({ min: 1, max: 6 }), fc.nat(500), (days, count, now) => {
       const ends = laterDay(year.starts, days)
-      const terms = proposeTerms({ ...year, ends }, count)
+      const today = laterDay(year.starts, now)
+      const terms = proposeTerms({ ...year, ends }, count, today)
       expect(yearProblems({ ...year, ends }, terms)).toEqual([])
       expect([terms[0]?.starts, terms.at(-1)?.ends]).toEqual([year.starts, ends])
+      const current = terms.find((term) => term.starts <= today && today <= term.ends)
+      expect(current === undefined || current.commentsDue >= laterDay(today, 7)).toBe(true)
       terms.slice(1).forEach((term, nth) => expect(term.starts).toBe(laterDay(terms[nth]?.ends ?? '', 1)))
     }),
   )
   expect(proposeTerms(year, 4).map((term) => term.name)[1]).toBe('Second quarter')
+  // Worked by hand: the first trimester ends on 1 December, and ten days before it has gone by.
+  const due = (today: string) => proposeTerms(year, 3, today).map((term) => term.commentsDue)
+  expect(due('2026-11-26')).toEqual(['2026-12-03', '2027-03-07', '2027-06-22'])
+  expect(due('2026-11-14')).toEqual(['2026-11-21', '2027-03-07', '2027-06-22'])
 })
 
 it.each([

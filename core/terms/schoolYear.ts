@@ -15,26 +15,31 @@ export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'progressDue' | '
 const termWords: Readonly<Record<number, string>> = { 1: 'year', 2: 'semester', 3: 'trimester', 4: 'quarter' }
 const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth']
 
-/** Comments are due so many days before a term ends, and it locks so many days after. Ours, to be written over. */
-const usual = { due: 10, locks: 14 }
+/**
+ * Comments are due so many days before a term ends, and it locks so many days after; where a school begins in the
+ * middle of a term, they are due so many days from now at the earliest. Ours, to be written over.
+ */
+const usual = { due: 10, locks: 14, fromNow: 7 }
 
 /**
- * So many terms of one length, one after the other, for a school to put its own days in.
+ * So many terms of one length, one after the other, for a school to put its own days in. In the term that today is in,
+ * comments are not due at once, nor before today.
  * @example proposeTerms({ name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }, 2).map((term) => term.name)
  * // ['First semester', 'Second semester']
  */
-export function proposeTerms({ starts, ends }: YearDays, count: number): TermDays[] {
+export function proposeTerms({ starts, ends }: YearDays, count: number, today = starts): TermDays[] {
   const days = daysUntil(ends, starts) + 1
   return Array.from({ length: count }, (_, nth) => {
     const first = laterDay(starts, Math.round((days * nth) / count))
     const last = laterDay(starts, Math.round((days * (nth + 1)) / count) - 1)
     const name = count === 1 ? 'The year' : `${ordinals[nth] ?? nth + 1} ${termWords[count] ?? 'term'}`
+    const soonest = first <= today && today <= last ? laterDay(today, usual.fromNow) : first
     const due = laterDay(last, -usual.due)
     return {
       name,
       starts: first,
       ends: last,
-      commentsDue: due < first ? first : due,
+      commentsDue: due < soonest ? soonest : due,
       locks: laterDay(last, usual.locks),
     }
   })

@@ -123,8 +123,8 @@ function plain(scale: Scale): ScaleRow {
                 <th scope="col" class="pr-2 font-normal">Name</th>
                 <th scope="col" class="pr-2 font-normal">As a family reads it</th>
                 <th scope="col" class="pr-2 font-normal">How far on</th>
-                <th v-if="kind === 'mark'" scope="col" class="pr-2 font-normal">From %</th>
-                <th v-else scope="col" class="pr-2 font-normal">Ratings</th>
+                <th v-if="kind === 'mark'" scope="col" class="px-2 font-normal">From %</th>
+                <th v-else scope="col" class="px-3 font-normal">Ratings</th>
                 <td></td>
               </tr>
             </thead>
@@ -148,7 +148,7 @@ function plain(scale: Scale): ScaleRow {
                 </td>
                 <td>
                   <input
-                    class="cell w-80"
+                    class="cell w-120"
                     :aria-label="`Sentence for families of level ${level.symbol}`"
                     :value="level.familySentence"
                     @change="changeLevel(scale, at, { familySentence: valueOf($event) })"
@@ -175,7 +175,7 @@ function plain(scale: Scale): ScaleRow {
                     @change="changeLevel(scale, at, { lowestPercent: Number(valueOf($event).replace(',', '.')) || 0 })"
                   />
                 </td>
-                <td v-else class="pr-3 tabular-nums">{{ school.setup?.uses.scale[scale.key]?.[level.symbol] ?? 0 }}</td>
+                <td v-else class="px-3 tabular-nums">{{ school.setup?.uses.scale[scale.key]?.[level.symbol] ?? 0 }}</td>
                 <td>
                   <button
                     type="button"
