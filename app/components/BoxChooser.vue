@@ -15,8 +15,8 @@ const boxes = computed(() =>
   })),
 )
 const all = computed(() => classRecord.record?.students.length ?? 0)
-/** So much room does a box need for its name at the least. */
-const leastBox = 78
+/** So much room does a box need at the least, where their names take two lines. */
+const leastBox = 60
 const isShort = computed(() => width.value > 0 && width.value < boxes.value.length * leastBox)
 </script>
 

@@ -148,6 +148,11 @@ describe('the checks', () => {
       'consolidation necessitates individualised opportunities.'
     const [finding] = check(`Maya reads. ${hard}`).filter((each) => each.check === 'hard to read')
     expect(finding && `Maya reads. ${hard}`.slice(finding.start, finding.end)).toBe(hard)
+    // One sentence of twenty words: grade 9.7 for a target of 8 says little. Three of the kind say something.
+    const long =
+      'Maya is very good at explaining why water levels change, and is secure in drawing what is seen through a lens.'
+    expect(names(long)).not.toContain('hard to read')
+    expect(names(`${long} ${long} ${long}`)).toContain('hard to read')
   })
 
   it('find a describing word twice and its relatives, and offer another of the same tier', () => {
