@@ -52,9 +52,16 @@ export interface DeskAnswer {
   classes: DeskClass[]
 }
 
-export interface FileAnswer {
+/** A file that was brought, with its sheets; a text file has one, without a name. */
+export interface FileAnswer extends SheetAnswer {
   id: string
   name: string
+  /** All that it has; the file itself is told as the one of them that looks most like a gradebook of this class. */
+  sheets: SheetAnswer[]
+}
+
+/** How a sheet would be read. */
+export interface SheetAnswer {
   mapping: GradebookMapping
   /** True when the mapping is the one the teacher corrected last time. */
   remembered: boolean

@@ -7,7 +7,7 @@ import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence
 import { loadDemo } from '../demo/loadDemo'
 import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
-import { stopReading } from '../server/reading/readTableBeside'
+import { stopReading } from '../server/reading/readSheetsBeside'
 import { fillYear, growSchool } from './benchGrow'
 import { folderTimes } from './benchFolder'
 import { percentiles, slowestHealth, timesOf, together } from './benchTimes'

@@ -2,7 +2,7 @@ import { loadDemo } from '../demo/loadDemo'
 import { databaseUrl, openDatabase } from '../server/data/database'
 import { demoMark, markOf, ownMark, setMark } from '../server/data/databaseMark'
 import { migrate } from '../server/data/migrate'
-import { stopReading } from '../server/reading/readTableBeside'
+import { stopReading } from '../server/reading/readSheetsBeside'
 
 /**
  * Brings a database up to date: makes it if it is missing, and migrates. Address: DATABASE_URL.

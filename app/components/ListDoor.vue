@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { decodeText } from '~~/core/exchange/decodeText'
 import type { RefusedRow } from '~~/core/exchange/lists/readList'
+import type { NamedTable } from '~~/core/exchange/readSheets'
+import { tableText } from '~~/core/exchange/tableText'
 
 /**
- * Where lists come in, of whatever kind: pasted from a spreadsheet, or from a CSV file; what it would do is told before
- * it is done, and it is done whole.
+ * Where lists come in, of whatever kind: pasted from a spreadsheet, or from a workbook or a CSV file; what it would do
+ * is told before it is done, and it is done whole.
  */
 const props = defineProps<{
   title: string
@@ -31,6 +32,8 @@ const props = defineProps<{
 const { busy, problem, attempt } = useAttempt()
 const id = useId()
 const written = ref('')
+/** Those of the workbook that was brought. */
+const sheets = shallowRef<readonly NamedTable[]>([])
 /** What is not shown is not there: nobody stumbles over it with the keyboard. */
 const isOpen = ref(props.open)
 
@@ -52,15 +55,26 @@ function bring(event: Event): Promise<void> {
   return attempt(async () => {
     const input = event.target as HTMLInputElement
     const [file] = input.files ?? []
-    if (file) written.value = decodeText(new Uint8Array(await file.arrayBuffer()))
+    if (file) {
+      // Reading workbooks is fetched when somebody brings one.
+      const { readSheets } = await import('~~/core/exchange/readSheets')
+      sheets.value = readSheets(new Uint8Array(await file.arrayBuffer()))
+      showSheet(0)
+    }
     input.value = ''
   })
+}
+
+function showSheet(nth: number): void {
+  const found = sheets.value[nth]
+  if (found) written.value = tableText(found.table)
 }
 
 function take(): Promise<void> {
   return attempt(async () => {
     await read.value?.plan?.take()
     written.value = ''
+    sheets.value = []
   })
 }
 </script>
@@ -71,7 +85,7 @@ function take(): Promise<void> {
     <form v-if="isOpen" class="mt-2 grid gap-2" @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">
         Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ columns }}), or choose
-        a CSV file. Nothing changes before you have seen what it would do.
+        a file (CSV, XLSX or ODS). Nothing changes before you have seen what it would do.
       </p>
       <textarea
         v-model="written"
@@ -81,9 +95,15 @@ function take(): Promise<void> {
         :aria-describedby="`${id}-help`"
       ></textarea>
       <label class="quiet cursor-pointer justify-self-start text-sm focus-within:outline-2 focus-within:outline-teal">
-        Choose a CSV file
-        <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="bring" />
+        Choose a file
+        <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="bring" />
       </label>
+      <label v-if="sheets.length > 1" class="flex items-center gap-2 text-sm"
+        >Sheet
+        <select class="field" @change="showSheet(Number(valueOf($event)))">
+          <option v-for="({ sheet }, nth) in sheets" :key="sheet" :value="nth">{{ sheet }}</option>
+        </select></label
+      >
       <slot></slot>
       <p v-if="problem || read?.wrong" class="needs" role="alert">{{ problem || read?.wrong }}</p>
       <template v-if="read?.plan">

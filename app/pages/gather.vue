@@ -67,6 +67,14 @@ function bring(chosen: File): Promise<void> {
   })
 }
 
+function chooseSheet(name: string): void {
+  const sheet = file.value?.sheets.find((each) => each.mapping.sheet === name)
+  if (!file.value || !sheet) return
+  plan.value = null
+  file.value = { ...file.value, ...sheet }
+  mapping.value = sheet.mapping
+}
+
 // Each correction shows at once what it would change.
 watchDebounced(
   mapping,
@@ -131,6 +139,14 @@ function drop(event: DragEvent): void {
         </button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
+      <label v-if="file.sheets.length > 1" class="flex items-center gap-2"
+        >Sheet
+        <select class="field" :value="mapping.sheet" @change="chooseSheet(valueOf($event))">
+          <option v-for="each in file.sheets" :key="each.mapping.sheet" :value="each.mapping.sheet">
+            {{ each.mapping.sheet }} ({{ each.rows }} rows)
+          </option>
+        </select></label
+      >
       <ImportSummary v-if="plan" :plan="plan.plan" @answer="whoIs" />
       <p>This is how the columns were read. Correct what is wrong above a column.</p>
       <GradebookMapping v-model="mapping" :file="file" />
@@ -159,7 +175,7 @@ function drop(event: DragEvent): void {
         <h1 class="text-xl font-semibold">{{ subject?.name }}: work of the term</h1>
         <label v-if="mayGather" class="press ml-auto cursor-pointer focus-within:outline-2 focus-within:outline-teal">
           Choose a gradebook file
-          <input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" @change="choose" />
+          <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="choose" />
         </label>
       </div>
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
@@ -210,8 +226,8 @@ function drop(event: DragEvent): void {
       <p v-else class="border border-dashed border-edge p-8 text-center">
         No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
         <template v-if="mayGather"
-          >Choose the file your gradebook exports (CSV, a row per student or a row per result), or drop it here. Without
-          a gradebook, marks and levels are settled straight away in
+          >Choose the file your gradebook exports (CSV, XLSX or ODS, a row per student or a row per result), or drop it
+          here. Without a gradebook, marks and levels are settled straight away in
           <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
         >
       </p>

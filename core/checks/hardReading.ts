@@ -10,7 +10,7 @@ const fewestWords = 10
 const short = { words: 30, grades: 4 }
 
 /**
- * A text that is harder to read than the school's target (a short one: by far), with the sentence that is most to blame.
+ * A text that is harder to read than the school's target (a short one: by far), with the sentence most to blame.
  */
 export const hardReading: Check = ({ index, text }) => {
   const words = text.trim().split(/\s+/).length

@@ -19,7 +19,7 @@ export function decodeText(bytes: Uint8Array, most: number = largestFile): strin
   const kind = binaryKind(bytes) ?? markupKind(bytes)
   if (kind)
     throw new UnreadableFile(
-      `This is ${kind}, not a CSV file, whatever its name ends in. Save or export it as CSV and choose that file.`,
+      `This is ${kind}, whatever its name ends in. Save or export it as XLSX, ODS or CSV and choose that file.`,
     )
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
@@ -35,7 +35,7 @@ export function decodeText(bytes: Uint8Array, most: number = largestFile): strin
 const signatures: [number[], string][] = [
   [[0x25, 0x50, 0x44, 0x46], 'a PDF'],
   [[0x50, 0x4b, 0x03, 0x04], 'a workbook or another packed file'],
-  [[0xd0, 0xcf, 0x11, 0xe0], 'an old workbook'],
+  [[0xd0, 0xcf, 0x11, 0xe0], 'a workbook of the old kind, or one with a password'],
   [[0x89, 0x50, 0x4e, 0x47], 'a picture'],
   [[0xff, 0xd8, 0xff], 'a picture'],
 ]

@@ -23,6 +23,8 @@ export type DescribingRow = (typeof describingRows)[number]
 
 /** How a gradebook file is to be read: guessed by the program, corrected by the teacher. */
 export const gradebookMappingSchema = z.object({
+  /** The sheet of a workbook; empty for a file that has none. */
+  sheet: text(200).default(''),
   shape: z.enum(['wide', 'long']),
   /** The number of the row with the headings. */
   headingRow: z.number().int().min(1),

@@ -1,48 +1,8 @@
-import { headingKey } from './readRecords'
+import { describedBy, roleByHeading } from './gradebookWords'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
+import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
-
-/**
- * Headings as schools here and next door have them, without accents, spaces and signs (see headingKey): English,
- * German, French, Spanish, Italian, Dutch, Danish, Norwegian and Swedish.
- */
-const headingWords: [ColumnRole, RegExp][] = [
-  [
-    'number',
-    /^(student|school|pupil|learner)?(number|no|nr|id|#)$|^(schuler|elev|leerling)?(nummer|nr)$|^numero$|^matric[uo]l[ea]$/,
-  ],
-  ['given name', /^(given|first|fore)(name)?s?$|^vornamen?$|^prenoms?$|^nombres?$|^voornaam$|^fo?rnamn?$|^fornavn$/],
-  ['family name', /^(family|last|sur)(name)?s?$|^(nach|familien|zu)namen?$|^noms?(defamille)?$|^apellidos?$/],
-  ['family name', /^cognome$|^achternaam$|^efternam?n$|^ef?t?ternavn$/],
-  [
-    'name',
-    /^(full)?name$|^(student|pupil|learner|child)(name)?s?$|^(student|pupil)s?fullname$|^nome$|^naam$|^navn$|^namn$/,
-  ],
-  ['work', /^(work|pieceofwork|assignment|task|assessment|test|item|title|activity)$/],
-  ['score', /^(score|result|mark|points|grade|pointsscored|punkte|puntos|points?obtenus)$/],
-  ['out of', /^(outof|max|maximum|maxpoints|maximumpoints|pointspossible|possible|of)$/],
-  ['category', /^(category|type|kind|group|kategorie|categorie|categoria)$/],
-  ['date', /^(date|due|duedate|day|doneon|datum|fecha|data|dato)$/],
-  ['remark', /^(remark|comment|note|notes|remarks|bemerkung|remarque|observacion(es)?)s?$/],
-  ['ignore', /^(average|mean|sum|percent|%|overall|email|mail|class|homeroom|gradelevel|section)$/],
-  // What a program has added up is no piece of work.
-  [
-    'ignore',
-    /^(sub|grand)?totals?(points|score|mark|percent|%)?$|^(gesamt|summe|durchschnitt|moyenne|promedio|media)$/,
-  ],
-  [
-    'ignore',
-    /^(current|final|overall|running|term|semester|quarter|year|calculated|weighted)(score|grade|mark|percent|%|points|average|total)s?$/,
-  ],
-]
-
-const describingWords: [DescribingRow, RegExp][] = [
-  ['out of', /^(outof|max(imum)?(points|score)?|pointspossible|possible)$/],
-  ['category', /^(category|type|kind)$/],
-  ['date', /^(date|due|duedate)$/],
-  ['weight', /^(weight|counts)$/],
-]
 
 /**
  * Guesses how a gradebook file is laid out, from its headings and its values. A guess to be shown, not a verdict.
@@ -60,12 +20,13 @@ export function guessGradebook(
   const body = table.rows.filter((row) => row.number > heading.number)
   const named = rolesByHeadings(heading.cells)
   const long = named.includes('work') && named.includes('score')
-  const describingRows = long ? {} : describingRowsOf(table, heading)
+  const describingRows = long ? {} : describingRowsOf(table, heading, named)
   const students = body.filter((row) => !(row.number in describingRows))
   const columns = widestColumns(table, heading).map((index) =>
     guessColumn(index, named[index] ?? null, { heading, students, long }),
   )
   return {
+    sheet: '',
     shape: long ? 'long' : 'wide',
     headingRow: heading.number,
     columns,
@@ -78,8 +39,9 @@ export function guessGradebook(
 }
 
 const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
+const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
 const ownMaximum =
-  /^(.*\S)\s*(?:\(\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*\)|\/\s*(\d+(?:[.,]\d+)?))$/i
+  /^(.*\S)\s*(?:[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]|\/\s*(\d+(?:[.,]\d+)?))$/i
 
 /**
  * A heading's own maximum, as in "Quiz 3 (20)" or "Quiz 3 /20", parted from the title; and a date that stands in it.
@@ -88,8 +50,11 @@ const ownMaximum =
  * @example readWorkHeading('River quiz (20)') // { title: 'River quiz', outOf: 20, date: null }
  * @example readWorkHeading('Quiz 12/10/2026') // { title: 'Quiz 12/10/2026', outOf: null, date: '12/10/2026' }
  */
-export function readWorkHeading(heading: string): { title: string; outOf: number | null; date: string | null } {
-  const date = fullDate.exec(heading)?.[1] ?? null
+export function readWorkHeading(written: string): { title: string; outOf: number | null; date: string | null } {
+  // A heading may be broken over lines in its cell.
+  const heading = written.replace(/\s+/g, ' ')
+  const inWords = dateInWords.exec(heading)?.[1]
+  const date = fullDate.exec(heading)?.[1] ?? (inWords && readDate(inWords) ? inWords : null)
   const parts = ownMaximum.exec(heading)
   const most = parts?.[2] ?? parts?.[3]
   const endsInDate = /\d{1,2}[./-]\d{1,2}([./-]\d{2,4})?\)?$/.test(heading) && mayBeDate(heading)
@@ -116,15 +81,6 @@ function rolesByHeadings(cells: readonly string[]): (ColumnRole | null)[] {
   return named.map((role) => (role === 'family name' ? 'name' : role))
 }
 
-/**
- * What a heading says of its column; null where it is none that is known.
- * @example roleByHeading('Nachname') // 'family name'
- */
-export function roleByHeading(cell: string): ColumnRole | null {
-  const key = headingKey(cell)
-  return headingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
-}
-
 /** The row among the first twelve with the most headings we know; the first row when none has any. */
 function headingRowOf(table: Table): TableRow {
   const first = table.rows[0] ?? { number: 1, cells: [] }
@@ -136,15 +92,65 @@ function headingRowOf(table: Table): TableRow {
   return best.row
 }
 
-function describingRowsOf(table: Table, heading: TableRow): Record<string, DescribingRow> {
-  const found: Record<string, DescribingRow> = {}
-  for (const row of table.rows.slice(0, 14)) {
-    if (row === heading) continue
-    const label = row.cells.find((cell) => cell !== '') ?? ''
-    const kind = describingWords.find(([, pattern]) => pattern.test(headingKey(label)))?.[0]
-    if (kind) found[String(row.number)] = kind
-  }
-  return found
+/** Rows that tell of the work: those whose label says so, and those above the headings that stand over work alone. */
+function describingRowsOf(
+  table: Table,
+  heading: TableRow,
+  named: readonly (ColumnRole | null)[],
+): Record<string, DescribingRow> {
+  const people = named.flatMap((role, at) => (role !== null && identifying.has(role) ? [at] : []))
+  return Object.fromEntries(
+    table.rows.slice(0, 14).flatMap((row) => {
+      if (row === heading) return []
+      const label = describedBy(row.cells.find((cell) => cell !== '') ?? '')
+      const kind =
+        label !== null && !mayBeChild(row, { table, heading, people })
+          ? label
+          : row.number < heading.number
+            ? toldAbove(row, people)
+            : null
+      return kind === null ? [] : [[String(row.number), kind] as const]
+    }),
+  )
+}
+
+const identifying: ReadonlySet<ColumnRole> = new Set<ColumnRole>(['number', 'name', 'given name', 'family name'])
+
+/**
+ * Whether a row below the headings is a child who is called like a label: Max, who has scored no more than others. At
+ * the foot Max is what was reached and not what could be.
+ */
+function mayBeChild(
+  row: TableRow,
+  { table, heading, people }: { table: Table; heading: TableRow; people: readonly number[] },
+): boolean {
+  if (row.number < heading.number) return false
+  if (people.filter((at) => (row.cells[at] ?? '') !== '').length > 1) return true
+  if (!row.cells.some((cell) => /^max(imum)?$/i.test(cell))) return false
+  const others = table.rows.filter((each) => each.number > heading.number && each !== row)
+  const isAtHead = others.every(
+    (each) => each.number > row.number || describedBy(each.cells.find((cell) => cell !== '') ?? '') !== null,
+  )
+  const isHighest = row.cells.every((cell, at) => {
+    const most = people.includes(at) ? null : numberIn(cell)
+    return most === null || others.every((other) => (numberIn(other.cells[at] ?? '') ?? 0) <= most)
+  })
+  return !isAtHead || !isHighest
+}
+
+/** What a row above the headings tells without a label: nothing over the children, dates or words over the work. */
+function toldAbove(row: TableRow, people: readonly number[]): DescribingRow | null {
+  const cells = row.cells.filter((cell) => cell !== '')
+  if (people.length === 0 || cells.length === 0 || people.some((at) => (row.cells[at] ?? '') !== '')) return null
+  if (row.cells.findIndex((cell) => cell !== '') < Math.max(...people)) return null
+  if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
+  if (cells.every((cell) => numberIn(cell) !== null)) return 'out of'
+  return cells.every((cell) => numberIn(cell) === null) ? 'category' : null
+}
+
+function numberIn(cell: string): number | null {
+  const value = Number(cell.replace(',', '.'))
+  return cell === '' || Number.isNaN(value) ? null : value
 }
 
 function widestColumns(table: Table, heading: TableRow): number[] {

@@ -102,3 +102,59 @@ describe('days and months', () => {
     expect(guessGradebook(table, []).dates).toBe(order)
   })
 })
+
+describe('rows that are no child', () => {
+  it('that add the others up are left out with a note, and a child who is called like one is not', () => {
+    const text = 'Name,Quiz,Map\nFinn Reed,17,8\nUmi Reed,12,5\nTotal,29,99\nClass average,14.5,6.5\n'
+    const { results, refused, notes } = plan(text)
+    expect([results.length, refused]).toEqual([4, []])
+    expect(notes).toEqual(['Rows 4 (Total), 5 (Class average) add the others up and were left out.'])
+    const max = {
+      ...(students[0] as (typeof students)[0]),
+      id: '3',
+      schoolNumber: '103',
+      usedName: 'Max',
+      legalGiven: 'Max',
+    }
+    const ofMax = (body: string) => {
+      const table = readTable(`Name,Quiz,Map\n${body}`)
+      const known = { students: [...students, { ...max, family: '' }], work: [], results: [], categories: [] }
+      return planImport(table, guessGradebook(table, []), known)
+    }
+    // A child called Max has scored less than others; a row of maxima has not.
+    expect(ofMax('Max,12,5\nFinn Reed,17,8').results.map(({ studentId, score }) => `${studentId} ${score}`)).toEqual([
+      '3 12',
+      '1 17',
+      '3 5',
+      '1 8',
+    ])
+    expect(ofMax('Max,20,10\nFinn Reed,17,8').work.map(({ work }) => work.outOf)).toEqual([20, 10])
+  })
+  it('stand above the headings and tell of the work where nothing stands over the children', () => {
+    const told = (above: string) =>
+      plan(`${above}\nNumber,Name,Map,Walk\n101,Finn Reed,8,9\n`).work.map(({ work }) => work)
+    expect(told(',,5.10.2026,Oct 12, 2026'.replace('Oct 12, 2026', '12 Oct 2026')).map(({ date }) => date)).toEqual([
+      '2026-10-05',
+      '2026-10-12',
+    ])
+    expect(told(',,10,20').map(({ outOf }) => outOf)).toEqual([10, 20])
+    expect(told(',,Projects,').map(({ category }) => category)).toEqual(['Projects', 'Projects'])
+    expect(told('Science,,,').map(({ category }) => category)).toEqual(['Quizzes', 'Quizzes'])
+  })
+})
+
+describe('days in words', () => {
+  it.each([
+    ['12 Oct 2026', '2026-10-12'],
+    ['12. Oktober 2026', '2026-10-12'],
+    ['October 5, 2026', '2026-10-05'],
+    ['5th Oct 26', '2026-10-05'],
+    ['3 de marzo de 2027', '2027-03-03'],
+    ['1er février 2027', '2027-02-01'],
+    ['31 Nov 2026', undefined],
+    ['5 Octember 2026', undefined],
+    ['October 2026', undefined],
+  ])('%s', (written, day) => {
+    expect(readDate(written)).toBe(day)
+  })
+})

@@ -1,6 +1,6 @@
 import { nameKey, readName } from '../people/names'
 import { readPronouns } from '../people/pronouns'
-import { roleByHeading } from './guessGradebook'
+import { roleByHeading } from './gradebookWords'
 import { UnreadableFile } from './problem'
 import { readTable, type TableRow } from './readTable'
 

@@ -4,6 +4,7 @@ import { studentMatcher, type Matchable } from '../people/matchStudent'
 import type { GradebookMapping } from './gradebookMapping'
 import { readGradebook, writtenIdentity, type FileResult, type FileWork, type Refusal } from './readGradebook'
 import type { Table } from './readTable'
+import { withoutSummaries } from './summaryRows'
 import { columnNotes, tableProblem } from './tableProblem'
 
 /** A result that the class has now. */
@@ -77,12 +78,13 @@ export function planImport<S extends Matchable>(
   if (problem !== null) {
     return { ...plan, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
   }
-  const content = readGradebook(table, mapping, (title) => {
+  const { children, note } = withoutSummaries(table, mapping, known.students)
+  const content = readGradebook(children, mapping, (title) => {
     const work = workByTitle.get(nameKey(title))
     return work && { ...work, category: nameOf.get(work.category) ?? work.category }
   })
   plan.refused.push(...content.refused)
-  plan.notes.push(...columnNotes(table, mapping))
+  plan.notes.push(...columnNotes(table, mapping), ...note)
   const keyOf = categoryFinder(known.categories)
   plan.work = content.work.map((work) => planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category)))
   plan.newCategories = [...new Set(content.work.map((work) => work.category).filter((name) => keyOf(name) === null))]

@@ -132,6 +132,7 @@ function wideWork(
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
   const cellOf = (kind: DescribingRow): string => told(kind)?.cells[index] ?? ''
+  const category = withoutShare(cellOf('category')) || spanningCell({ table, heading, index, cells }, mapping)
   const known = standing(own.title)
   const most = positive(cellOf('out of'))
   if ((cellOf('out of') !== '' && most === null) || own.outOf === 0) {
@@ -154,11 +155,34 @@ function wideWork(
   }
   return {
     title: own.title,
-    category: cellOf('category') || known?.category || mapping.category,
+    category: category || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
     outOf: most ?? (own.outOf || null) ?? maximumInCells(cells) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
   }
+}
+
+/**
+ * A category that stands once above the headings, over several pieces of work: the nearest to the left, as long as the
+ * columns between are work too.
+ */
+function spanningCell({ table, heading, index }: WorkColumn, mapping: GradebookMapping): string {
+  const row = table.rows.find(
+    (each) => each.number < heading.number && mapping.describingRows[String(each.number)] === 'category',
+  )
+  for (let at = index; row && at >= 0 && mapping.columns[at] === 'score'; at -= 1) {
+    const cell = row.cells[at] ?? ''
+    if (cell !== '') return withoutShare(cell)
+  }
+  return ''
+}
+
+/**
+ * A category's name without its share of the mark.
+ * @example withoutShare('Homework (30%)') // 'Homework'
+ */
+function withoutShare(category: string): string {
+  return category.replace(/\s*[([]?\d+(?:[.,]\d+)?\s*%[)\]]?$/, '')
 }
 
 /** The maximum that a column's own cells give, as in "17/20", where they agree; null where they give none. */
@@ -247,9 +271,23 @@ function takeScore(
   })
 }
 
-function identityOf(row: TableRow, columns: readonly ColumnRole[]): RowIdentity {
+/** Whose a row is, as its cells say. */
+export function identityOf(row: TableRow, columns: readonly ColumnRole[]): RowIdentity {
   const cell = (role: ColumnRole): string => row.cells[columns.indexOf(role)] ?? ''
-  return { number: cell('number'), name: cell('name'), given: cell('given name'), family: cell('family name') }
+  const whole = partedName(cell('name'))
+  const number = cell('number') || whole.number
+  return { number, name: whole.name, given: cell('given name'), family: cell('family name') }
+}
+
+/**
+ * A name with the school number beside it in one cell, parted.
+ * @example partedName('Maya Reed (70101)') // { name: 'Maya Reed', number: '70101' }
+ */
+function partedName(cell: string): { name: string; number: string } {
+  const [, before, behind] = /^(.*\S)\s*[([]([\p{L}-]*\d[\p{L}\d-]*)[)\]]$/u.exec(cell) ?? []
+  if (before !== undefined && behind !== undefined) return { name: before, number: behind }
+  const [, number = '', name = cell] = /^(\d{3,})\s*[-–:.]?\s+(\p{L}.*)$/u.exec(cell) ?? []
+  return { name, number }
 }
 
 /**

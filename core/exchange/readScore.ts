@@ -18,6 +18,12 @@ const stateWords: Record<string, ResultState> = {
   'incomplete': 'incomplete',
   'inc': 'incomplete',
   'i': 'incomplete',
+  // What next door writes.
+  'fehlt': 'missing',
+  'manquant': 'missing',
+  'falta': 'missing',
+  'entschuldigt': 'excused',
+  'dispense': 'excused',
 }
 
 /**
@@ -39,7 +45,8 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
 }
 
 function readFigures(written: string, figures: string, state: ResultState, outOf: number | null): ScoreCell {
-  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|\/\s*(\d+(?:[.,]\d+)?))?$/.exec(figures)
+  const plain = figures.replace(/\s*(points?|pts?|p|punkte?|puntos|punti|poeng|poäng)\.?$/, '')
+  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|\/\s*(\d+(?:[.,]\d+)?))?$/.exec(plain)
   if (!parts) return refusal(written)
   const value = toNumber(parts[1] ?? '')
   const ownOutOf = parts[3] === undefined ? null : toNumber(parts[3])
@@ -47,7 +54,8 @@ function readFigures(written: string, figures: string, state: ResultState, outOf
   if (value < 0) return { kind: 'refused', reason: `“${written}” is below zero.` }
   if (parts[2] === '%') {
     if (value > 100) return { kind: 'refused', reason: `“${written}” is more than 100 %.` }
-    return { kind: 'result', state, score: (value / 100) * (outOf ?? 100), outOf: outOf ?? 100 }
+    const score = Number(((value / 100) * (outOf ?? 100)).toFixed(8))
+    return { kind: 'result', state, score, outOf: outOf ?? 100 }
   }
   if (most !== null && value > most) return { kind: 'refused', reason: `“${written}” is above the maximum of ${most}.` }
   if (ownOutOf !== null && outOf !== null && ownOutOf !== outOf) {

@@ -1,14 +1,13 @@
 import { parentPort } from 'node:worker_threads'
-import { decodeText } from '../../core/exchange/decodeText'
 import { UnreadableFile } from '../../core/exchange/problem'
-import { readTable, type Table } from '../../core/exchange/readTable'
+import { readSheets, type NamedTable } from '../../core/exchange/readSheets'
 
 export interface TableOrder {
   id: number
   bytes: Uint8Array
 }
 
-export type TableAnswer = { id: number; table: Table } | { id: number; unreadable: string }
+export type TableAnswer = { id: number; tables: NamedTable[] } | { id: number; unreadable: string }
 
 // Files are read here, beside the thread that answers everybody: one that takes long keeps nobody waiting.
 parentPort?.on('message', ({ id, bytes }: TableOrder) => {
@@ -17,7 +16,7 @@ parentPort?.on('message', ({ id, bytes }: TableOrder) => {
 
 function read(id: number, bytes: Uint8Array): TableAnswer {
   try {
-    return { id, table: readTable(decodeText(bytes)) }
+    return { id, tables: readSheets(bytes) }
   } catch (error) {
     if (error instanceof UnreadableFile) return { id, unreadable: error.message }
     throw error

@@ -1,7 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto'
-import type { FileAnswer, PlanAnswer } from '../../contracts/answers'
+import type { FileAnswer, PlanAnswer, SheetAnswer } from '../../contracts/answers'
 import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
 import { guessGradebook } from '../../core/exchange/guessGradebook'
+import { likeliestSheet } from '../../core/exchange/likeliestSheet'
 import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
 import type { Table } from '../../core/exchange/readTable'
 import { nameKey } from '../../core/people/names'
@@ -14,12 +15,14 @@ import { recordChanges } from '../data/changes/recordChanges'
 import { fileCameIn, keepFile, loadFile, rememberedMapping, rememberMapping } from '../data/gradebookFiles'
 import type { FileRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
-import { readTableBeside } from '../reading/readTableBeside'
+import { readSheetsBeside } from '../reading/readSheetsBeside'
 import { openPlace, type Context, type Place } from './context'
 import { readableRecord } from './viewClass'
 
 /** How many rows of a file are shown while its columns are mapped. */
 const sampleRows = 12
+/** So many sheets of a workbook are looked at. */
+const mostSheets = 40
 
 /** Takes a file in, unchanged, and guesses how it is laid out. Nothing of the class changes yet. */
 export async function bringFile(
@@ -29,11 +32,20 @@ export async function bringFile(
   { name, bytes }: { name: string; bytes: Uint8Array },
 ): Promise<FileAnswer> {
   const record = await gatherable(context, place, subject)
-  const table = await readTableBeside(bytes)
+  const tables = await readSheetsBeside(bytes)
   const names = categoriesOf(record, subject).map((category) => category.name)
-  const guess = guessGradebook(table, names)
-  const here = { classId: place.classId, subject, headings: shapeOf(table, names) }
-  const remembered = await rememberedMapping(context.db, here)
+  const sheets: SheetAnswer[] = []
+  for (const { sheet, table } of tables.slice(0, mostSheets)) {
+    const guess = { ...guessGradebook(table, names), sheet }
+    const here = { classId: place.classId, subject, headings: shapeOf(table, names) }
+    const remembered = await rememberedMapping(context.db, here)
+    sheets.push({
+      rows: table.rows.length,
+      remembered: remembered !== undefined,
+      mapping: remembered ? { ...guess, ...remembered, sheet, people: {} } : guess,
+      sample: table.rows.slice(0, sampleRows),
+    })
+  }
   const id = await keepFile(context.db, {
     person_id: context.who.personId,
     class_id: place.classId,
@@ -42,14 +54,9 @@ export async function bringFile(
     name: name.slice(0, 200),
     bytes: Buffer.from(bytes),
   })
-  return {
-    id,
-    name,
-    rows: table.rows.length,
-    remembered: remembered !== undefined,
-    mapping: remembered ? { ...guess, ...remembered, people: {} } : guess,
-    sample: table.rows.slice(0, sampleRows),
-  }
+  const likeliest = sheets[likeliestSheet(tables.slice(0, mostSheets), record.students)]
+  if (!likeliest) throw new Refusal('invalid', 'The file has nothing in it that can be read.')
+  return { id, name, ...likeliest, sheets }
 }
 
 /** What taking the file in would change, decided before anything is done. */
@@ -122,7 +129,9 @@ async function planned(
     throw new Refusal('not found', 'This file is no longer here. Choose it again.')
   }
   const record = await gatherable(context, { classId: file.class_id, termId: file.term_id }, file.subject)
-  const table = await readTableBeside(file.bytes)
+  const tables = await readSheetsBeside(file.bytes)
+  const table = tables.find(({ sheet }) => sheet === mapping.sheet)?.table
+  if (!table) throw new Refusal('not found', `The file has no sheet “${mapping.sheet}”.`)
   return { plan: planFor(record, file.subject, table, mapping), record, file, table }
 }
 

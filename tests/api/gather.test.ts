@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import ExcelJS from 'exceljs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { FileAnswer, PlanAnswer } from '../../contracts/answers'
 import { countPlan } from '../../core/exchange/planImport'
@@ -97,13 +98,44 @@ describe('bringing in a gradebook file', () => {
     await ines('POST', `/api/events/${taken.body.event}/undo`)
   })
 
+  it('reads the sheet of a workbook that names the class, whatever the file is called, and any other that is chosen', async () => {
+    const book = new ExcelJS.Workbook()
+    book.addWorksheet('Read me').addRow(['How to fill this in'])
+    book.addWorksheet('Masks').addRows([['Number', 'Mask (20)'], [], ['05101', 17], ['05104', 'late 12']])
+    book.addWorksheet('Prints').addRows([
+      ['Number', 'Print (10)'],
+      ['05101', 4.5],
+    ])
+    const bytes = new Uint8Array(await book.xlsx.writeBuffer())
+    const { body: file } = await bring('art', 'art.csv', bytes)
+    expect([file.mapping.sheet, file.sheets.map(({ mapping }) => mapping.sheet)]).toEqual([
+      'Masks',
+      ['Read me', 'Masks', 'Prints'],
+    ])
+    const told = async (each: FileAnswer) =>
+      (await plan(each)).plan.results.map(({ row, title, state, score }) => [row, title, state, score])
+    expect(await told(file)).toEqual([
+      [3, 'Mask', 'scored', 17],
+      [4, 'Mask', 'late', 12],
+    ])
+    const prints = { ...file, ...file.sheets[2] } as FileAnswer
+    expect(await told(prints)).toEqual([[2, 'Print', 'scored', 4.5]])
+    const taken = await apply(prints, (await plan(prints)).fingerprint)
+    expect([taken.status, taken.body.summary]).toEqual([200, '1 new, 0 changed, 0 unchanged, 0 refused'])
+    await ines('POST', `/api/events/${taken.body.event}/undo`)
+    const nowhere = { ...file, mapping: { ...file.mapping, sheet: 'Elsewhere' } }
+    expect((await ines('POST', `/api/files/${file.id}/plan`, { mapping: nowhere.mapping })).status).toBe(404)
+  })
+
   it.each<[string, Uint8Array, RegExp, number?]>([
+    ['a workbook that is cut off', new Uint8Array([0x50, 0x4b, 0x03, 0x04, 0x14, 0, 0, 0]), /damaged/],
+    ['a workbook with a password', new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1]), /with a password/],
     ['an empty file', new Uint8Array(), /empty/],
-    ['a PDF named .csv', text('%PDF-1.7\n…'), /a PDF, not a CSV/],
+    ['a PDF named .csv', text('%PDF-1.7\n…'), /This is a PDF/],
     ['blank lines only', text('\n\n;;\n'), /no rows/],
     ['50 MB of one line', new Uint8Array(50 * 1024 * 1024).fill(65), /larger than 20 MB/, 413],
     ['nineteen million empty lines', new Uint8Array(19 * 1024 * 1024).fill(10), /100,000 lines/],
-    ['a web page named .xls', text('<html><table><tr><td>1'), /a web page, not a CSV/],
+    ['a web page named .xls', text('<html><table><tr><td>1'), /This is a web page/],
     ['a quote never closed', text('Number,A\n"05101,3\n'), /never closed/],
   ])('%s gets a clear message and loses nothing', async (_what, bytes, message, status = 422) => {
     const before = (await results()).results.length

@@ -1,5 +1,5 @@
 import type { Worker } from 'node:worker_threads'
-import type { Table } from '../../core/exchange/readTable'
+import type { NamedTable } from '../../core/exchange/readSheets'
 import { Refusal } from '../access/refusal'
 import { startWorker } from './startWorker'
 import type { TableAnswer, TableOrder } from './tableWorker'
@@ -9,7 +9,7 @@ const mostSeconds = 20
 const mostMegabytes = 400
 
 interface Waiting {
-  resolve: (table: Table) => void
+  resolve: (tables: NamedTable[]) => void
   reject: (error: Error) => void
   timer: NodeJS.Timeout
 }
@@ -19,10 +19,10 @@ let nextId = 0
 const waiting = new Map<number, Waiting>()
 
 /**
- * Reads a file's bytes as a table, in a thread of its own. @throws Refusal when it cannot be read, saying why; or when
- * reading it takes too long or too much memory
+ * Reads a file's bytes as its tables, in a thread of its own.
+ * @throws Refusal when it cannot be read, saying why; or when reading it takes too long or too much memory
  */
-export function readTableBeside(bytes: Uint8Array): Promise<Table> {
+export function readSheetsBeside(bytes: Uint8Array): Promise<NamedTable[]> {
   worker ??= startReader()
   const id = nextId++
   return new Promise((done, failed) => {
@@ -39,7 +39,7 @@ function startReader(): Worker {
     const asked = waiting.get(answer.id)
     waiting.delete(answer.id)
     clearTimeout(asked?.timer)
-    if ('table' in answer) asked?.resolve(answer.table)
+    if ('tables' in answer) asked?.resolve(answer.tables)
     else asked?.reject(new Refusal('invalid', answer.unreadable))
   })
   made.on('error', () => void giveUp('needs more memory than there is'))

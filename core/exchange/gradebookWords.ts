@@ -1,0 +1,84 @@
+import type { ColumnRole, DescribingRow } from './gradebookMapping'
+import { headingKey } from './readRecords'
+
+// Words as schools here and next door have them in their gradebooks, without accents, spaces and signs (see
+// headingKey): English, German, French, Spanish, Italian, Dutch, Danish, Norwegian and Swedish.
+
+const headingWords: readonly [ColumnRole, RegExp][] = [
+  [
+    'number',
+    /^(student|school|pupil|learner)?(number|no|nr|id|#|ref)$|^(schuler|elev|leerling)?(nummer|nr)$|^numero$|^matric[uo]l[ea]$/,
+  ],
+  ['given name', /^(given|first|fore)(name)?s?$|^vornamen?$|^prenoms?$|^nombres?$|^voornaam$|^fo?rnamn?$|^fornavn$/],
+  ['family name', /^(family|last|sur)(name)?s?$|^(nach|familien|zu)namen?$|^noms?(defamille)?$|^apellidos?$/],
+  ['family name', /^cognome$|^achternaam$|^efternam?n$|^ef?t?ternavn$/],
+  [
+    'name',
+    /^(full)?name$|^(student|pupil|learner|child)(name)?s?$|^(student|pupil)s?fullname$|^nome$|^naam$|^navn$|^namn$/,
+  ],
+  ['name', /^(schuler(in)?|eleve|alumn[oa]s?|alunn[oa]|leerling|elev)$/],
+  ['work', /^(work|pieceofwork|assignment|task|assessment|test|item|title|activity)(name|title)?$/],
+  ['work', /^(aufgabe|arbeit|devoir|tarea|compito|opdracht|opgave|oppgave|uppgift)$/],
+  ['score', /^(score|result|mark|points|grade)s?(earned|scored|awarded|achieved)?$|^(earned|achieved|awarded)$/],
+  ['score', /^(punkte|puntos|punti|punten|point|poeng|poang|points?obtenus|ergebnis|resultat|resultado)$/],
+  ['out of', /^(outof|max(imum)?|max(imum)?(points|score|marks?)|(points|marks)?possible|possiblepoints|of)$/],
+  ['category', /^(work|assignment|task)?(category|type|kind|group)$|^(kategorie|categorie|categoria|kategori)$/],
+  ['date', /^(date|due|duedate|day|doneon|datum|fecha|data|dato)$/],
+  ['remark', /^(remark|comment|note|notes|remarks|bemerkung|remarque|observacion(es)?)s?$/],
+  ['ignore', /^(average|mean|sum|percent|%|overall|email|mail|class|homeroom|gradelevel|section)$/],
+  // What a program has added up is no piece of work.
+  [
+    'ignore',
+    /^(sub|grand)?totals?(points|score|mark|percent|%)?$|^(gesamt|summe|durchschnitt|moyenne|promedio|media)$/,
+  ],
+  [
+    'ignore',
+    /^(current|final|overall|running|term|semester|quarter|year|calculated|weighted)(score|grade|mark|percent|%|points|average|total)s?$/,
+  ],
+  ['ignore', /^(gesamt|end|schluss)note$|^(nota|voto|note|media|moyenne)(final|finale|generale|total)$/],
+  ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
+  // Who somebody is, in figures.
+  ['ignore', /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone|room|seat)$/],
+  ['ignore', /^(alter|geburtsdatum|geschlecht|klasse|age|classe|edad|sexo|curso|eta|sesso|leeftijd|klas|alder)$/],
+]
+
+const describingWords: readonly [DescribingRow, RegExp][] = [
+  ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/],
+  ['out of', /^(max(imale)?(punkte|punktzahl)|hochstpunktzahl|bareme|puntosmaximos|puntimassimi|maxpoang|makspoeng)$/],
+  ['category', /^(category|type|kind|kategorie|categorie|categoria|kategori)$/],
+  ['date', /^(date|due|duedate|datum|fecha|data|dato)$/],
+  ['weight', /^(weight|counts|gewicht(ung)?|coefficient|peso|gewicht|vekt|vikt)$/],
+]
+
+/** What a row tells that adds the others up. */
+const summaryWords =
+  /^(class|group)?(average|mean|median|total|sum|highest|lowest|high|low|max(imum)?|min(imum)?|std|stdev|stddev|standarddeviation|count|range)s?$/
+const summaryWordsElsewhere =
+  /^(klassen)?(durchschnitt|schnitt|mittelwert|summe)$|^moyenne(delaclasse)?$|^(media|promedio|gemiddelde|gennemsnit|snitt|medel)$/
+
+/**
+ * What a heading says of its column; null where it is none that is known.
+ * @example roleByHeading('Nachname') // 'family name'
+ */
+export function roleByHeading(cell: string): ColumnRole | null {
+  const key = headingKey(cell)
+  return headingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
+}
+
+/**
+ * What a row's label says of the row; null where it says nothing.
+ * @example describedBy('Max. points') // 'out of'
+ */
+export function describedBy(label: string): DescribingRow | null {
+  const key = headingKey(label)
+  return describingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
+}
+
+/**
+ * Whether a row calls itself an average or the like. A child may be called so (Max): the class is asked first.
+ * @example isSummary('Class average') // true
+ */
+export function isSummary(label: string): boolean {
+  const key = headingKey(label)
+  return summaryWords.test(key) || summaryWordsElsewhere.test(key)
+}

@@ -1,0 +1,36 @@
+import { decodeText } from './decodeText'
+import { UnreadableFile } from './problem'
+import { readTable, type Table } from './readTable'
+import { readOds } from './workbook/readOds'
+import { readXlsx } from './workbook/readXlsx'
+import { partText, unpack } from './workbook/unpack'
+
+/** A table with the name of the sheet that it stands on; empty for a file that has no sheets. */
+export interface NamedTable {
+  readonly sheet: string
+  readonly table: Table
+}
+
+/**
+ * The tables of a file, whatever its name ends in: those of a workbook's sheets with anything on them, or the one of a
+ * text file.
+ * @throws UnreadableFile in words for the person who brought it
+ * @example readSheets(bytes of a workbook).map(({ sheet }) => sheet) // ['Quizzes', 'Projects']
+ */
+export function readSheets(bytes: Uint8Array): NamedTable[] {
+  const kind = packedKind(bytes)
+  if (kind === null) return [{ sheet: '', table: readTable(decodeText(bytes)) }]
+  const sheets = (kind === 'ods' ? readOds(bytes) : readXlsx(bytes)).filter(({ rows }) => rows.length > 0)
+  if (sheets.length === 0) throw new UnreadableFile('The workbook has no sheet with anything on it.')
+  return sheets.map(({ name, rows }) => ({ sheet: name, table: { rows, delimiter: '' } }))
+}
+
+/** Which workbook a packed file is; null for what is not packed. */
+function packedKind(bytes: Uint8Array): 'xlsx' | 'ods' | null {
+  if (!(bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 0x03 && bytes[3] === 0x04)) return null
+  const said = partText(
+    unpack(bytes, (name) => name === 'mimetype'),
+    'mimetype',
+  )
+  return said.startsWith('application/vnd.oasis.opendocument') ? 'ods' : 'xlsx'
+}

@@ -1,0 +1,36 @@
+import { studentMatcher, type Matchable } from '../people/matchStudent'
+import type { GradebookMapping } from './gradebookMapping'
+import { isSummary } from './gradebookWords'
+import { identityOf, writtenIdentity } from './readGradebook'
+import type { Table } from './readTable'
+
+/**
+ * A table without the rows that add the others up (averages, totals, the highest), with a note that names them. A child
+ * of the class who is called like one (Max) is a child.
+ * @example withoutSummaries(table with a row 'Class average', mapping, students).note
+ * // ['Row 9 (Class average) adds the others up and was left out.']
+ */
+export function withoutSummaries(
+  table: Table,
+  { columns, headingRow, shape, describingRows }: GradebookMapping,
+  students: readonly Matchable[],
+): { children: Table; note: string[] } {
+  if (shape === 'long') return { children: table, note: [] }
+  const match = studentMatcher(students)
+  const summaries = table.rows.filter((row) => {
+    const who = identityOf(row, columns)
+    if (row.number <= headingRow || String(row.number) in describingRows) return false
+    return isSummary(writtenIdentity(who)) && match(who).kind === 'unknown'
+  })
+  const named = summaries.map((row) => `${row.number} (${writtenIdentity(identityOf(row, columns))})`)
+  const rows = table.rows.filter((row) => !summaries.includes(row))
+  const note =
+    named.length === 0
+      ? []
+      : [
+          named.length === 1
+            ? `Row ${named[0]} adds the others up and was left out.`
+            : `Rows ${named.join(', ')} add the others up and were left out.`,
+        ]
+  return { children: { ...table, rows }, note }
+}
