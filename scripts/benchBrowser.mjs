@@ -26,7 +26,7 @@ const ready = {
   write: 'main textarea',
   read: 'main table tbody tr',
   send: 'main article',
-  gather: 'main table tbody tr',
+  gather: 'main [role=gridcell]',
 }
 
 for (const round of ['first time', 'again']) {

@@ -125,7 +125,7 @@ async function evening(page: Page, school: { address: string; key: string }): Pr
   told('a colleague is invited')
   await settle(page, school.address, '432')
   await click(page.getByRole('link', { name: /^Write/ }))
-  await choose(page.getByLabel(/^Box/), 'chess')
+  await choose(page.getByRole('combobox', { name: 'Comment box' }), 'chess')
   await click(named(page, /^Draft .*empty/))
   await page.getByRole('textbox', { name: /^Chess for/ }).waitFor()
   told('the first comments are composed')

@@ -180,9 +180,11 @@ function keep(): Promise<void> {
       :plan="plan"
     />
     <template v-if="may && isChanged">
-      <ul v-if="problems.length > 0" class="needs" role="alert">
-        <li v-for="each in problems" :key="each">{{ each }}</li>
-      </ul>
+      <div v-if="problems.length > 0" class="needs" role="alert">
+        <ul>
+          <li v-for="each in problems" :key="each">{{ each }}</li>
+        </ul>
+      </div>
       <div v-else class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">
         <p v-if="changed.length === 0">No proposed mark changes by this.</p>
         <template v-else>

@@ -111,9 +111,11 @@ function make(): Promise<void> {
         <label class="grid gap-1">Last day <input v-model="year.ends" class="field" type="date" required /></label>
       </div>
       <TermDaysTable v-model="terms" class="max-w-5xl" />
-      <ul v-if="wrong.length > 0" class="needs" role="alert">
-        <li v-for="each in wrong" :key="each">{{ each }}</li>
-      </ul>
+      <div v-if="wrong.length > 0" class="needs" role="alert">
+        <ul>
+          <li v-for="each in wrong" :key="each">{{ each }}</li>
+        </ul>
+      </div>
       <fieldset v-for="room in classes" :key="room.from" class="border-t border-rule pt-3">
         <legend class="float-left mr-4 font-semibold">{{ room.was }}</legend>
         <div class="flex flex-wrap items-center gap-x-4 gap-y-1">

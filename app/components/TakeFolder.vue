@@ -107,9 +107,11 @@ const isElsewhere = computed(() => look.value !== null && look.value.into !== ''
         </button>
       </template>
     </div>
-    <ul v-if="wrong.length > 0 && !look" class="needs mt-3 text-sm" role="alert">
-      <li v-for="each in wrong.slice(0, 20)" :key="each">{{ each }}</li>
-    </ul>
+    <div v-if="wrong.length > 0 && !look" class="needs mt-3 text-sm" role="alert">
+      <ul>
+        <li v-for="each in wrong.slice(0, 20)" :key="each">{{ each }}</li>
+      </ul>
+    </div>
     <SetupMerge v-if="setup && file" :theirs="setup" class="mt-6" @taken="done = $event" />
   </section>
 </template>

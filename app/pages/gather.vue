@@ -1,26 +1,31 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core'
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { useSessionStorage, watchDebounced } from '@vueuse/core'
 import type { FileAnswer, PlanAnswer } from '~~/contracts/answers'
 import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'
-import { median, quantile } from '~~/core/marks/middle'
-import { percentText, roundHalfUp } from '~~/core/marks/rounding'
 import { teacherOf } from '~~/core/record/roster'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
-import { useSettings } from '~/stores/settings'
 
 useHead({ title: 'Gather · Facunda' })
 const classRecord = useClassRecord()
 const saving = useSaving()
-const settings = useSettings()
 const file = shallowRef<FileAnswer | null>(null)
 const mapping = ref<GradebookMapping | null>(null)
 const plan = shallowRef<PlanAnswer | null>(null)
 const { busy, problem, attempt } = useAttempt()
 const done = ref('')
-const { listFolded } = useFrame()
+const tab = useSessionStorage('facunda.gather.tab', 0)
+/** The piece of work that is looked at, or a new one (an empty text); null for none. */
+const editing = ref<string | null>(null)
+/** The piece of work of the cell at hand. */
+const workAtHand = ref<string | null>(null)
+watch(
+  () => `${classRecord.place} ${classRecord.subject?.key}`,
+  () => (editing.value = workAtHand.value = null),
+)
 
 const subject = computed(() => classRecord.subject)
 const teacher = computed(() => {
@@ -29,21 +34,7 @@ const teacher = computed(() => {
 })
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
-const rows = computed(() =>
-  (settings.own.workOrder === 'newest first' ? [...work.value].reverse() : work.value).map((piece) => {
-    const results = classRecord.record?.results.filter((result) => result.workId === piece.id) ?? []
-    const scores = results.flatMap((result) => (result.score === null ? [] : [(result.score / piece.outOf) * 100]))
-    return {
-      piece,
-      results: results.length,
-      middle: median(scores),
-      low: quantile(scores, 0.25),
-      high: quantile(scores, 0.75),
-      missing: results.filter((result) => result.state === 'missing').length,
-    }
-  }),
-)
-const categoryName = useCategoryName()
+const rows = useWorkSpread(work)
 const toTake = computed(() => {
   if (!plan.value) return 0
   const counts = countPlan(plan.value.plan)
@@ -120,7 +111,7 @@ function drop(event: DragEvent): void {
 </script>
 
 <template>
-  <div class="grid gap-4 p-3 middle:p-5" @dragover.prevent @drop.prevent="drop">
+  <div class="grid grid-cols-1 gap-4 p-3 middle:p-5" @dragover.prevent @drop.prevent="drop">
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="done" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
 
@@ -173,7 +164,8 @@ function drop(event: DragEvent): void {
     <template v-else>
       <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 class="text-xl font-semibold">{{ subject?.name }}: work of the term</h1>
-        <label v-if="mayGather" class="press ml-auto cursor-pointer focus-within:outline-2 focus-within:outline-teal">
+        <button v-if="mayGather" type="button" class="quiet ml-auto" @click="editing = ''">Add a piece of work</button>
+        <label v-if="mayGather" class="press cursor-pointer focus-within:outline-2 focus-within:outline-teal">
           Choose a gradebook file
           <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="choose" />
         </label>
@@ -181,59 +173,49 @@ function drop(event: DragEvent): void {
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
         {{ teacher }} brings in the results of this subject. You can read them.
       </p>
-      <table v-if="rows.length > 0" class="w-full">
-        <thead>
-          <tr class="border-b border-edge text-sm text-muted">
-            <th scope="col" class="py-1">Piece of work</th>
-            <template v-if="!listFolded">
-              <th scope="col">Category</th>
-              <th scope="col">Date</th>
-              <th scope="col" class="text-right">Out of</th>
-            </template>
-            <th scope="col" class="text-right">Results</th>
-            <th scope="col" class="text-right">Middle result</th>
-            <th v-if="!listFolded" scope="col" class="text-right">Middle half</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="{ piece, results, middle, low, high, missing } in rows"
-            :key="piece.id"
-            class="border-b border-rule"
-          >
-            <th scope="row" class="py-1.5">
-              {{ piece.title }}
-              <span v-if="listFolded" class="block text-xs font-normal text-muted"
-                >{{ categoryName(piece.category) }}, {{ piece.date ?? 'no date' }}, out of {{ piece.outOf }}</span
-              >
-            </th>
-            <template v-if="!listFolded">
-              <td>{{ categoryName(piece.category) }}</td>
-              <td>{{ piece.date ?? '—' }}</td>
-              <td class="text-right">{{ piece.outOf }}</td>
-            </template>
-            <td class="text-right">
-              {{ results }} of {{ classRecord.record?.students.length
-              }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span>
-            </td>
-            <td class="text-right">{{ middle === null ? '—' : percentText(middle) }}</td>
-            <td v-if="!listFolded" class="text-right text-muted">
-              {{ low === null || high === null ? '—' : `${roundHalfUp(low)} to ${percentText(high)}` }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <WorkEditor
+        v-if="subject && editing !== null && mayGather"
+        :key="`${subject.key} ${editing}`"
+        :subject="subject.key"
+        :piece="editing || null"
+        @done="editing = null"
+      />
+      <TabGroup v-if="rows.length > 0" :selected-index="tab" @change="tab = $event">
+        <TabList class="flex flex-wrap gap-x-5 border-b border-rule">
+          <Tab v-for="each in ['Results', 'Work and weights']" :key="each" class="tab">{{ each }}</Tab>
+        </TabList>
+        <TabPanels>
+          <TabPanel :tabindex="-1"
+            ><ResultGrid
+              :key="`${classRecord.place} ${subject?.key}`"
+              :work="rows.map(({ piece }) => piece)"
+              :spreads="rows"
+              :may="mayGather"
+              @piece="editing = $event"
+              @cell="workAtHand = $event"
+          /></TabPanel>
+          <TabPanel :tabindex="-1"
+            ><WorkList :rows="rows" :may="mayGather" @piece="editing = $event" /><CategoryEditor
+              v-if="subject"
+              :key="subject.key"
+              :subject="subject.key"
+              :may="mayGather"
+          /></TabPanel>
+        </TabPanels>
+      </TabGroup>
       <p v-else class="border border-dashed border-edge p-8 text-center">
         No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
         <template v-if="mayGather"
           >Choose the file your gradebook exports (CSV, XLSX or ODS, a row per student or a row per result), or drop it
-          here. Without a gradebook, marks and levels are settled straight away in
-          <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
+          here, or add a piece of work and type its results. Without a gradebook, marks and levels are settled straight
+          away in <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
         >
       </p>
-      <CategoryEditor v-if="subject" :key="subject.key" :subject="subject.key" :may="mayGather" />
+      <CategoryEditor v-if="subject && rows.length === 0" :key="subject.key" :subject="subject.key" :may="mayGather" />
     </template>
 
-    <MarginPanel title="Results of one student"><StudentResults /></MarginPanel>
+    <MarginPanel title="Results of one student"
+      ><ResultRemark v-if="!file && tab === 0" :work-id="workAtHand" :may="mayGather" /><StudentResults
+    /></MarginPanel>
   </div>
 </template>

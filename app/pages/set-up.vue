@@ -148,9 +148,11 @@ function setUp(): Promise<void> {
           >
         </div>
         <TermDaysTable v-model="terms" />
-        <ul v-if="wrongDays.length > 0" class="needs" role="alert">
-          <li v-for="each in wrongDays" :key="each">{{ each }}</li>
-        </ul>
+        <div v-if="wrongDays.length > 0" class="needs" role="alert">
+          <ul>
+            <li v-for="each in wrongDays" :key="each">{{ each }}</li>
+          </ul>
+        </div>
       </fieldset>
 
       <fieldset class="grid gap-3">

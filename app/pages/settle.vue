@@ -53,13 +53,6 @@ const tabs = computed(() => [
   ...(habits.value.length > 0 ? ['Habits'] : []),
 ])
 const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
-
-const tabLook = [
-  'border-b-2 border-transparent pb-1.5',
-  'data-[headlessui-state~=selected]:border-teal',
-  'data-[headlessui-state~=selected]:font-semibold',
-  'data-[headlessui-state~=selected]:text-teal',
-]
 </script>
 
 <template>
@@ -67,7 +60,7 @@ const tabLook = [
     <h1 class="sr-only">Settle</h1>
     <TabGroup :selected-index="tab" @change="tab = $event">
       <TabList class="mb-4 flex flex-wrap gap-x-5 border-b border-rule">
-        <Tab v-for="each in tabs" :key="each" :class="tabLook">{{ each }}</Tab>
+        <Tab v-for="each in tabs" :key="each" class="tab">{{ each }}</Tab>
       </TabList>
       <TabPanels>
         <TabPanel :tabindex="-1"><MarkGrid /></TabPanel>

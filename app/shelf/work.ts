@@ -1,3 +1,4 @@
+import type { ResultToWrite } from '~~/contracts/results'
 import type { LevelToSettle, MarkToSettle } from '~~/contracts/settle'
 import type { CommentToWrite, FindingToAccept } from '~~/contracts/write'
 
@@ -6,6 +7,7 @@ export type WorkBody =
   | { kind: 'comment'; body: CommentToWrite }
   | { kind: 'marks'; body: { marks: MarkToSettle[] } }
   | { kind: 'levels'; body: { levels: LevelToSettle[] } }
+  | { kind: 'results'; body: { results: ResultToWrite[] } }
   | { kind: 'finding'; body: FindingToAccept }
 
 /** A piece of work that goes to the server: what, where, and in words for the person who did it. */
@@ -42,6 +44,9 @@ export function merged(older: Work, newer: Work): Work {
   if (older.kind === 'levels' && newer.kind === 'levels') {
     return { ...newer, body: { levels: mergedCells(older.body.levels, newer.body.levels, placeOfLevel) } }
   }
+  if (older.kind === 'results' && newer.kind === 'results') {
+    return { ...newer, body: { results: mergedCells(older.body.results, newer.body.results, placeOfResult) } }
+  }
   return newer
 }
 
@@ -58,6 +63,7 @@ function mergedCells<Cell extends { was: unknown }>(
 }
 
 const placeOfMark = (mark: MarkToSettle): string => `${mark.studentId} ${mark.subject}`
+const placeOfResult = (result: ResultToWrite): string => `${result.workId} ${result.studentId}`
 const placeOfLevel = (level: LevelToSettle): string => `${level.studentId} ${level.kind} ${level.about}`
 
 /** The part of some work that was in conflict, and the rest, which can go out by itself; null where there is none. */
@@ -74,6 +80,11 @@ export function parted(work: Work, conflicts: readonly Conflict[]): { refused: W
     const [refused, rest] = halves(work.body.levels, at)
     const others: Work | null = rest.length ? { ...work, body: { levels: rest } } : null
     return { refused: { ...work, body: { levels: refused } }, rest: others }
+  }
+  if (work.kind === 'results') {
+    const [refused, rest] = halves(work.body.results, at)
+    const others: Work | null = rest.length ? { ...work, body: { results: rest } } : null
+    return { refused: { ...work, body: { results: refused } }, rest: others }
   }
   return { refused: work, rest: null }
 }
@@ -96,6 +107,13 @@ export function overStanding(work: Work, conflicts: readonly Conflict[]): Work {
     const symbolOf = (standing: unknown): string | null => (standing as { symbol: string } | null)?.symbol ?? null
     const levels = work.body.levels.map((level, nth) => ({ ...level, was: symbolOf(conflicts[nth]?.standing ?? null) }))
     return { ...work, body: { levels } }
+  }
+  if (work.kind === 'results') {
+    const results = work.body.results.map((result, nth) => ({
+      ...result,
+      was: (conflicts[nth]?.standing ?? null) as ResultToWrite['was'],
+    }))
+    return { ...work, body: { results } }
   }
   return work
 }

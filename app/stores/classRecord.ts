@@ -1,5 +1,7 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
+import type { WorkToWrite } from '~~/contracts/results'
+import type { GivenCell } from '~~/core/exchange/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
@@ -109,6 +111,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (!work.path.startsWith(`${place.value}/`)) continue
       if (work.kind === 'comment') putComment(work.body)
       if (work.kind === 'marks') putMarks(work.body.marks)
+      if (work.kind === 'results') putResults(work.body.results)
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
           putLevels(
@@ -187,6 +190,37 @@ export const useClassRecord = defineStore('classRecord', () => {
     const what = many || !only ? `${cells.length} ${kind} cells` : `A ${kind} of ${nameOf(only.studentId)}`
     const key = many ? `cells ${crypto.randomUUID()}` : 'cells'
     send({ kind: 'levels', key, path: 'levels', what, body: { levels } }, many ? 'now' : 'soon')
+  }
+
+  function putResults(cells: readonly GivenCell[]): void {
+    const changed = new Set(cells.map((each) => `${each.workId} ${each.studentId}`))
+    const kept = (record.value?.results ?? []).filter((each) => !changed.has(`${each.workId} ${each.studentId}`))
+    const given = cells.flatMap(({ workId, studentId, result }) => (result ? [{ workId, studentId, ...result }] : []))
+    change({ results: [...kept, ...given] })
+  }
+
+  /** Keeps results at once on the screen; those typed one after another go out together. */
+  function giveResults(cells: readonly GivenCell[]): void {
+    if (!record.value || cells.length === 0) return
+    const standing = new Map(record.value.results.map((each) => [`${each.workId} ${each.studentId}`, each]))
+    const results = cells.map((cell) => {
+      const was = standing.get(`${cell.workId} ${cell.studentId}`)
+      return { ...cell, was: was ? { state: was.state, score: was.score, remark: was.remark } : null }
+    })
+    putResults(cells)
+    const [only] = cells
+    const many = cells.length > 1
+    const what = many || !only ? `${cells.length} results` : `A result of ${nameOf(only.studentId)}`
+    const key = many ? `results ${crypto.randomUUID()}` : 'results'
+    send({ kind: 'results', key, path: 'results', what, body: { results } }, many ? 'now' : 'soon')
+  }
+
+  /** Adds, changes or takes away a piece of work, then shows the class as it is. */
+  async function keepWork(wanted: WorkToWrite): Promise<void> {
+    await saving.flush()
+    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/work`, wanted)
+    saving.did(event)
+    await load()
   }
 
   /** The key under which a comment waits. */
@@ -285,6 +319,8 @@ export const useClassRecord = defineStore('classRecord', () => {
     load,
     settleMarks,
     settleLevels,
+    giveResults,
+    keepWork,
     writeComment,
     commentKey,
     putComments,

@@ -5,6 +5,7 @@ import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { likeliestSheet } from '../../core/exchange/likeliestSheet'
 import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
 import type { Table } from '../../core/exchange/readTable'
+import { usualWeight } from '../../core/marks/usualWeight'
 import { nameKey } from '../../core/people/names'
 import type { ClassRecord } from '../../core/record/classRecord'
 import type { SubjectWork } from '../../core/record/termRecord'
@@ -150,8 +151,7 @@ function planFor(record: ClassRecord, subject: string, table: Table, mapping: Gr
 function changesOf(plan: ImportPlan, record: ClassRecord, file: FileRow): Change[] {
   const here = { class_id: file.class_id, subject: file.subject }
   // A new category weighs as much as the usual one, and the teacher is told.
-  const weights = categoriesOf(record, file.subject).map((category) => category.weight)
-  const usual = weights.length === 0 ? 1 : weights.reduce((sum, weight) => sum + weight, 0) / weights.length
+  const usual = usualWeight(categoriesOf(record, file.subject))
   const newCategories = plan.newCategories.map((name): Change => ({
     table: 'category',
     key: { ...here, key: name },

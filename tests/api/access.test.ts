@@ -6,6 +6,7 @@ import { writePlan } from '../../core/narrative/plan'
 import { address, signedInAs, type Client } from './client'
 import { coordinatorAsks } from './coordinatorAsks'
 import { everybodyAsks } from './everybodyAsks'
+import { resultAsks } from './resultAsks'
 import { juniper, see, type DemoPlace } from './school'
 import { triedElsewhere } from './triedElsewhere'
 
@@ -110,6 +111,7 @@ const rows: Row[] = [
     ],
     { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 },
   ],
+  ...resultAsks(() => place),
   [
     'rate a skill in science',
     () => [

@@ -6,6 +6,7 @@ test('how marks add up is changed with the effect shown first, and undone', asyn
   await signIn(page, 'ines')
   await page.goto('/gather')
   await page.getByRole('combobox', { name: 'Subject' }).selectOption('Mathematics')
+  await page.getByRole('tab', { name: 'Work and weights' }).click()
   const editor = page.getByRole('region', { name: 'How marks add up' })
   const weight = editor.getByLabel('Weight of Quizzes')
   const before = await weight.inputValue()

@@ -104,7 +104,7 @@ async function beginAnother(page: Page): Promise<void> {
     await page.getByRole('button', { name: /^Take .* in$/ }).click()
     await expect(page.getByText('is in, with its people and classes')).toBeVisible()
     await page.goto(`${other.address}/write`)
-    await page.getByLabel(/^Box/).selectOption('chess')
+    await page.getByRole('combobox', { name: 'Comment box' }).selectOption('chess')
     await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
     await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(
       /^Maya .*(plan|planning) and defend/,
@@ -139,7 +139,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await expect(page.getByRole('gridcell', { name: /^Kit, Plans and defends: 3/ })).toBeVisible()
 
   await page.getByRole('link', { name: /^Write/ }).click()
-  await page.getByLabel(/^Box/).selectOption('chess')
+  await page.getByRole('combobox', { name: 'Comment box' }).selectOption('chess')
   await page.getByRole('button', { name: /^Draft .*empty/ }).click()
   await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
   await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(/^Maya .*(plan|planning) and defend/)

@@ -95,7 +95,9 @@ const suite = ['/usr/bin/soffice', '/usr/bin/libreoffice'].find(existsSync)
 const converted = (content: string, to: string): Uint8Array => {
   const folder = mkdtempSync(join(tmpdir(), 'facunda-suite-'))
   writeFileSync(join(folder, 'marks.csv'), content)
-  execFileSync(suite ?? '', ['--headless', '--convert-to', to, '--outdir', folder, join(folder, 'marks.csv')], {
+  // A comma between, quotes around, in UTF-8, from the first line.
+  const utf8 = '--infilter=CSV:44,34,76,1'
+  execFileSync(suite ?? '', ['--headless', utf8, '--convert-to', to, '--outdir', folder, join(folder, 'marks.csv')], {
     env: { ...process.env, HOME: folder },
     timeout: 120_000,
   })

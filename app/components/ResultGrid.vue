@@ -1,0 +1,340 @@
+<script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { planCells, readBlock, type GivenCell } from '~~/core/exchange/planCells'
+import { resultText, spokenResult } from '~~/core/marks/resultText'
+import type { PieceOfWork } from '~~/core/marks/work'
+import type { StudentResult } from '~~/core/record/termRecord'
+import type { WorkSpread } from '~/composables/useWorkSpread'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
+import { useView } from '~/stores/view'
+
+/**
+ * Students × pieces of work, moved through and typed in as in a spreadsheet program. Only what is in view is drawn. The
+ * grid itself has the focus and says which cell is at hand; a cell that is typed in has a field.
+ */
+const props = defineProps<{
+  work: readonly PieceOfWork[]
+  /** How the class did in each, in the order of the work. */
+  spreads: readonly WorkSpread[]
+  may: boolean
+}>()
+const emit = defineEmits<{ piece: [id: string]; cell: [workId: string] }>()
+const classRecord = useClassRecord()
+const settings = useSettings()
+const view = useView()
+const steps = useStepsBack()
+const frame = useTemplateRef('frame')
+const students = computed(() => classRecord.record?.students ?? [])
+const { at, block, go, stepOf } = useCellRange(() => ({ rows: students.value.length, columns: props.work.length }))
+const problems = ref<readonly string[]>([])
+/** What is being typed into the cell at hand; null while nothing is. */
+const typed = ref<string | null>(null)
+
+const sizes = { row: 28, column: 108, name: 168, head: 78 }
+const columns = useVirtualizer(
+  computed(() => ({
+    count: props.work.length,
+    horizontal: true,
+    getScrollElement: () => frame.value,
+    estimateSize: () => sizes.column,
+    scrollPaddingStart: sizes.name,
+    overscan: 2,
+  })),
+)
+const rows = useVirtualizer(
+  computed(() => ({
+    count: students.value.length,
+    getScrollElement: () => frame.value,
+    estimateSize: () => sizes.row,
+    scrollPaddingStart: sizes.head,
+    overscan: 4,
+  })),
+)
+const inView = computed(() => {
+  const range = columns.value.range
+  const fitting = Math.max(1, Math.floor(((columns.value.scrollRect?.width ?? 0) - sizes.name) / sizes.column))
+  const first = Math.min(range?.startIndex ?? 0, Math.max(0, props.work.length - fitting))
+  return { first, last: Math.min(props.work.length, first + fitting), all: fitting >= props.work.length }
+})
+
+const results = computed(
+  () => new Map((classRecord.record?.results ?? []).map((each) => [`${each.workId} ${each.studentId}`, each])),
+)
+const resultAt = (row: number, column: number): StudentResult | undefined =>
+  results.value.get(`${props.work[column]?.id} ${students.value[row]?.id}`)
+const grid = computed(() => ({
+  students: students.value,
+  work: props.work,
+  remarkAt: (workId: string, studentId: string) => results.value.get(`${workId} ${studentId}`)?.remark ?? '',
+}))
+const idOf = (row: number, column: number): string => `result-${row}-${column}`
+const isChosen = (row: number, column: number): boolean =>
+  row >= block.value.top && row <= block.value.bottom && column >= block.value.left && column <= block.value.right
+const textAt = (row: number, column: number): string => {
+  const result = resultAt(row, column)
+  return result ? resultText(result) : ''
+}
+const shareAt = (row: number, column: number): number | null => {
+  const [result, piece] = [resultAt(row, column), props.work[column]]
+  return result?.score === null || !result || !piece ? null : (result.score / piece.outOf) * 100
+}
+function spoken(row: number, column: number): string {
+  const [student, piece, result] = [students.value[row], props.work[column], resultAt(row, column)]
+  if (!student || !piece) return ''
+  const remark = result?.remark ? `, ${result.remark}` : ''
+  return `${student.usedName}, ${piece.title}: ${result ? spokenResult(result, piece.outOf) + remark : 'empty'}`
+}
+
+watch(
+  at,
+  ({ row, column }) => {
+    rows.value.scrollToIndex(row)
+    columns.value.scrollToIndex(column)
+    const [student, piece] = [students.value[row], props.work[column]]
+    if (student) view.kept.studentId = student.id
+    if (piece) emit('cell', piece.id)
+  },
+  { immediate: true },
+)
+// A child who is chosen in the class list is gone to in the grid.
+watch(
+  () => classRecord.student?.id,
+  (id) => {
+    const row = students.value.findIndex((each) => each.id === id)
+    if (row >= 0 && row !== at.value.row) go({ row, column: at.value.column })
+  },
+  { immediate: true },
+)
+
+/** Puts a block in as one step that can be taken back, whole or not at all. */
+function put(
+  cells: readonly (readonly string[])[],
+  where = { row: block.value.top, column: block.value.left },
+): boolean {
+  const planned = planCells(cells, where, grid.value)
+  problems.value = planned.problems
+  if (planned.problems.length > 0) return false
+  const before = planned.cells.map(({ workId, studentId }): GivenCell => {
+    const now = results.value.get(`${workId} ${studentId}`)
+    return { workId, studentId, result: now ? { state: now.state, score: now.score, remark: now.remark } : null }
+  })
+  steps.take({
+    forth: () => classRecord.giveResults(planned.cells),
+    back: () => classRecord.giveResults(before),
+  })
+  return true
+}
+
+function begin(text: string): void {
+  if (!props.may) return
+  typed.value = text
+  void nextTick(() => frame.value?.querySelector('input')?.focus())
+}
+
+/** @returns false where what was typed cannot be taken: it stays, to be corrected */
+function finish(): boolean {
+  if (typed.value === null) return true
+  if (typed.value !== textAt(at.value.row, at.value.column) && !put([[typed.value]], at.value)) return false
+  leave()
+  return true
+}
+
+function leave(): void {
+  typed.value = null
+  problems.value = []
+  frame.value?.focus()
+}
+
+const blockText = (): string[][] =>
+  Array.from({ length: block.value.bottom - block.value.top + 1 }, (_, down) =>
+    Array.from({ length: block.value.right - block.value.left + 1 }, (__, across) =>
+      textAt(block.value.top + down, block.value.left + across),
+    ),
+  )
+
+/** The first row of the block in all of it. */
+function fillDown(): void {
+  const [first = []] = blockText()
+  const depth = block.value.bottom - block.value.top
+  if (depth > 0) put(Array.from({ length: depth + 1 }, () => first))
+}
+
+function onKey(event: KeyboardEvent): void {
+  const control = event.ctrlKey || event.metaKey
+  const key = event.key.toLowerCase()
+  const step = stepOf(event, Math.max(1, Math.floor((rows.value.scrollRect?.height ?? 300) / sizes.row) - 3))
+  if (step) go(step, event.shiftKey)
+  else if (event.key === 'Enter') go({ row: at.value.row + (event.shiftKey ? -1 : 1), column: at.value.column })
+  else if (control && key === 'z') (event.shiftKey ? steps.again : steps.back)()
+  else if (control && key === 'y') steps.again()
+  else if (control && key === 'd' && props.may) fillDown()
+  else if (event.key === 'F2') begin(textAt(at.value.row, at.value.column))
+  else if ((event.key === 'Delete' || event.key === 'Backspace') && props.may)
+    put(blockText().map((row) => row.map(() => '')))
+  else if (event.key.length === 1 && !control && !event.altKey) begin(event.key)
+  else return
+  event.preventDefault()
+}
+
+function onFieldKey(event: KeyboardEvent): void {
+  event.stopPropagation()
+  if (event.key === 'Escape') leave()
+  else if (event.key === 'Enter' || event.key === 'Tab') {
+    const { row, column } = at.value
+    const back = event.shiftKey ? -1 : 1
+    if (finish()) go(event.key === 'Enter' ? { row: row + back, column } : { row, column: column + back })
+  } else return
+  event.preventDefault()
+}
+
+function copy(event: ClipboardEvent): void {
+  if (typed.value !== null) return
+  event.preventDefault()
+  const text = blockText()
+    .map((row) => row.join('\t'))
+    .join('\n')
+  event.clipboardData?.setData('text/plain', text)
+  if (event.type === 'cut' && props.may) put(blockText().map((row) => row.map(() => '')))
+}
+
+function paste(event: ClipboardEvent): void {
+  if (typed.value !== null || !props.may) return
+  event.preventDefault()
+  put(readBlock(event.clipboardData?.getData('text/plain') ?? ''))
+}
+
+function click(event: MouseEvent, row: number, column: number): void {
+  if (!finish()) return
+  go({ row, column }, event.shiftKey)
+  frame.value?.focus()
+}
+</script>
+
+<template>
+  <div class="grid grid-cols-1 gap-2">
+    <p class="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm text-muted">
+      <span v-if="may"
+        >Type a score, or m (missing), l 12 (late), ex (excused), inc (incomplete); empty takes it back.</span
+      >
+      <span v-if="!inView.all"
+        >Work {{ inView.first + 1 }} to {{ inView.last }} of {{ work.length }} in view; the rest is to the side.</span
+      >
+      <span v-if="may" class="ml-auto flex gap-3">
+        <button type="button" class="link" :disabled="steps.done.value.length === 0" @click="steps.back">
+          Step back
+        </button>
+        <button type="button" class="link" :disabled="steps.undone.value.length === 0" @click="steps.again">
+          Step on
+        </button>
+      </span>
+    </p>
+    <div v-if="problems.length > 0" class="needs max-h-32 overflow-y-auto text-sm" role="alert">
+      <ul>
+        <li v-for="each in problems.slice(0, 20)" :key="each">{{ each }}</li>
+        <li v-if="problems.length > 20">And {{ problems.length - 20 }} more.</li>
+      </ul>
+    </div>
+    <div
+      ref="frame"
+      role="grid"
+      tabindex="0"
+      class="relative max-h-[62vh] min-h-40 overflow-auto border border-rule focus-visible:outline-2 focus-visible:outline-teal"
+      aria-label="Results"
+      aria-multiselectable="true"
+      :aria-rowcount="students.length + 1"
+      :aria-colcount="work.length + 1"
+      :aria-readonly="!may"
+      :aria-activedescendant="typed === null ? idOf(at.row, at.column) : undefined"
+      @keydown="onKey"
+      @copy="copy"
+      @cut="copy"
+      @paste="paste"
+    >
+      <div
+        role="rowgroup"
+        class="relative"
+        :style="{
+          width: `${sizes.name + columns.getTotalSize()}px`,
+          height: `${sizes.head + rows.getTotalSize()}px`,
+        }"
+      >
+        <div
+          role="row"
+          aria-rowindex="1"
+          class="sticky top-0 z-2 border-b border-edge bg-paper text-sm"
+          :style="{ height: `${sizes.head}px` }"
+        >
+          <span
+            role="columnheader"
+            class="sticky left-0 z-1 inline-flex h-full items-end border-r border-rule bg-paper px-2 pb-1 text-muted"
+            :style="{ width: `${sizes.name}px` }"
+            >Student</span
+          >
+          <div
+            v-for="{ index, start } in columns.getVirtualItems()"
+            :key="work[index]?.id"
+            role="columnheader"
+            class="absolute top-0 grid h-full content-end px-2 pb-1 leading-tight"
+            :aria-colindex="index + 2"
+            :style="{ left: `${sizes.name + start}px`, width: `${sizes.column}px` }"
+          >
+            <WorkHead v-if="spreads[index]" :spread="spreads[index]" @open="emit('piece', work[index]?.id ?? '')" />
+          </div>
+        </div>
+        <div
+          v-for="{ index: row, start: top } in rows.getVirtualItems()"
+          :key="students[row]?.id"
+          role="row"
+          class="absolute left-0 w-full border-b border-rule"
+          :class="row === at.row ? 'bg-teal-wash' : ''"
+          :aria-rowindex="row + 2"
+          :style="{ top: `${sizes.head + top}px`, height: `${sizes.row}px` }"
+        >
+          <span
+            role="rowheader"
+            class="sticky left-0 z-1 inline-block h-full truncate border-r border-rule px-2 leading-7"
+            :class="row === at.row ? 'bg-teal-wash font-semibold' : 'bg-paper'"
+            :style="{ width: `${sizes.name}px` }"
+            >{{ students[row] ? settings.nameOf(students[row]) : '' }}</span
+          >
+          <div
+            v-for="{ index: column, start: left } in columns.getVirtualItems()"
+            :id="idOf(row, column)"
+            :key="work[column]?.id"
+            role="gridcell"
+            class="absolute top-0 flex h-full items-center justify-end gap-1 px-2 tabular-nums"
+            :class="[
+              isChosen(row, column) ? 'bg-teal-wash' : '',
+              row === at.row && column === at.column ? 'outline-2 -outline-offset-2 outline-teal' : '',
+            ]"
+            :aria-colindex="column + 2"
+            :aria-selected="isChosen(row, column)"
+            :aria-label="spoken(row, column)"
+            :title="resultAt(row, column)?.remark || undefined"
+            :style="{ left: `${sizes.name + left}px`, width: `${sizes.column}px` }"
+            @mousedown.left.prevent="click($event, row, column)"
+            @dblclick="begin(textAt(row, column))"
+          >
+            <input
+              v-if="typed !== null && row === at.row && column === at.column"
+              v-model="typed"
+              class="absolute inset-0 bg-sheet px-2 text-right outline-2 -outline-offset-2 outline-teal"
+              :aria-label="spoken(row, column)"
+              @keydown="onFieldKey"
+              @mousedown.stop
+              @blur="finish"
+            />
+            <template v-else>
+              <StandsOut :percent="shareAt(row, column)" />
+              <span v-if="resultAt(row, column)?.remark" class="text-xs text-muted" aria-hidden="true">✎</span>
+              <span :class="resultAt(row, column)?.state === 'missing' ? 'text-needs' : ''">{{
+                textAt(row, column)
+              }}</span>
+            </template>
+          </div>
+        </div>
+      </div>
+    </div>
+  </div>
+</template>

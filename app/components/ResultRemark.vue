@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { spokenResult } from '~~/core/marks/resultText'
+import { useClassRecord } from '~/stores/classRecord'
+
+/** The result at hand, in words, with the remark that goes along with it. */
+const props = defineProps<{ workId: string | null; may: boolean }>()
+const classRecord = useClassRecord()
+const piece = computed(() => classRecord.record?.work.find((each) => each.id === props.workId))
+const result = computed(() =>
+  classRecord.record?.results.find(
+    (each) => each.workId === props.workId && each.studentId === classRecord.student?.id,
+  ),
+)
+
+function keep(remark: string): void {
+  if (!result.value || remark === result.value.remark) return
+  const { workId, studentId, state, score } = result.value
+  classRecord.giveResults([{ workId, studentId, result: { state, score, remark } }])
+}
+</script>
+
+<template>
+  <section v-if="piece" aria-label="The result at hand" class="mb-4 grid gap-1 border-b border-rule pb-4 text-sm">
+    <p class="font-semibold">{{ classRecord.student?.usedName }}, {{ piece.title }}</p>
+    <p>{{ result ? spokenResult(result, piece.outOf) : 'no result' }}</p>
+    <label v-if="result && (may || result.remark)" class="grid gap-1 text-muted"
+      >Remark
+      <textarea
+        class="field text-ink"
+        rows="2"
+        maxlength="2000"
+        :readonly="!may"
+        :value="result.remark"
+        @change="keep(valueOf($event))"
+      ></textarea>
+    </label>
+  </section>
+</template>

@@ -1,0 +1,44 @@
+import { randomUUID } from 'node:crypto'
+import type { DemoPlace } from './school'
+
+type Ask = [what: string, ask: () => [string, string, object?], expected: Record<string, number>]
+
+const finn = (place: DemoPlace): string => place.student('Finn').id
+
+/** What is asked about results and pieces of work, with what each of the demo's people is answered. */
+export function resultAsks(place: () => DemoPlace): Ask[] {
+  return [
+    [
+      'give a result in mathematics',
+      () => {
+        const { work, results } = place().answer.record
+        const { id } = work.find((each) => each.subject === 'mathematics') ?? { id: '' }
+        const stands = results.find((each) => each.workId === id && each.studentId === finn(place()))
+        const was = stands ? { state: stands.state, score: stands.score, remark: stands.remark } : null
+        return [
+          'PUT',
+          `${place().path}/results`,
+          { results: [{ workId: id, studentId: finn(place()), result: was, was }] },
+        ]
+      },
+      { nobody: 401, marek: 403, tobias: 404, philippa: 403, ines: 200 },
+    ],
+    [
+      'add a piece of work in music',
+      () => [
+        'PUT',
+        `${place().path}/work`,
+        {
+          id: randomUUID(),
+          subject: 'music',
+          work: {
+            ...{ title: `Song ${randomUUID()}`, category: 'Songs', date: null },
+            ...{ outOf: 10, weight: 1, counts: false },
+          },
+          was: null,
+        },
+      ],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 },
+    ],
+  ]
+}
