@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
 import { useClassRecord } from '~/stores/classRecord'
@@ -37,29 +36,16 @@ const empty = computed(() =>
   students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined),
 )
 
-/** So wide is a column at least, and the names: narrower, and headings would run into each other. */
-const leastColumn = 84
-const { width } = useElementSize(frame)
-const nameWidth = computed(() => (width.value < 520 ? 104 : 176))
-const fitting = computed(() =>
-  width.value === 0
-    ? props.columns.length
-    : Math.min(props.columns.length, Math.max(1, Math.floor((width.value - nameWidth.value) / leastColumn))),
+const { nameWidth, fitting, from, turn } = useColumnWindow(
+  frame,
+  {
+    count: () => props.columns.length,
+    at: () => at.value.column,
+    go: (next) => (at.value = { ...at.value, column: next }),
+  },
+  { column: 84, names: 176, namesWhereNarrow: 104 },
 )
-/** The first column in view; the rest is said and a press away. */
-const from = ref(0)
 const inView = computed(() => props.columns.slice(from.value, from.value + fitting.value))
-watch([() => at.value.column, fitting], ([now, fit]) => {
-  if (now < from.value) from.value = now
-  else if (now >= from.value + fit) from.value = now - fit + 1
-  from.value = Math.max(0, Math.min(from.value, props.columns.length - fit))
-})
-
-function turn(by: 1 | -1): void {
-  const next = from.value + by * fitting.value
-  at.value = { ...at.value, column: Math.max(0, Math.min(props.columns.length - 1, next)) }
-  from.value = Math.max(0, Math.min(props.columns.length - fitting.value, next))
-}
 
 watch(
   () => props.columns,

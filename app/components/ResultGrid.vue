@@ -31,17 +31,24 @@ const problems = ref<readonly string[]>([])
 /** What is being typed into the cell at hand; null while nothing is. */
 const typed = ref<string | null>(null)
 
-const sizes = { row: 28, column: 108, name: 168, head: 78 }
-const columns = useVirtualizer(
-  computed(() => ({
-    count: props.work.length,
-    horizontal: true,
-    getScrollElement: () => frame.value,
-    estimateSize: () => sizes.column,
-    scrollPaddingStart: sizes.name,
-    overscan: 2,
-  })),
+const sizes = { row: 28, head: 78, widest: 150 }
+const { width, nameWidth, fitting, from, last, turn } = useColumnWindow(
+  frame,
+  {
+    count: () => props.work.length,
+    at: () => at.value.column,
+    go: (column) => go({ row: at.value.row, column }),
+  },
+  { column: 92, names: 168, namesWhereNarrow: 104 },
 )
+/** The columns in view, each with its place. */
+const columns = computed(() => {
+  const each = Math.min(sizes.widest, (width.value - nameWidth.value) / Math.max(1, fitting.value))
+  return Array.from({ length: last.value - from.value }, (_, nth) => ({
+    index: from.value + nth,
+    style: { left: `${nameWidth.value + nth * each}px`, width: `${each}px` },
+  }))
+})
 const rows = useVirtualizer(
   computed(() => ({
     count: students.value.length,
@@ -51,13 +58,6 @@ const rows = useVirtualizer(
     overscan: 4,
   })),
 )
-const inView = computed(() => {
-  const range = columns.value.range
-  const fitting = Math.max(1, Math.floor(((columns.value.scrollRect?.width ?? 0) - sizes.name) / sizes.column))
-  const first = Math.min(range?.startIndex ?? 0, Math.max(0, props.work.length - fitting))
-  return { first, last: Math.min(props.work.length, first + fitting), all: fitting >= props.work.length }
-})
-
 const results = computed(
   () => new Map((classRecord.record?.results ?? []).map((each) => [`${each.workId} ${each.studentId}`, each])),
 )
@@ -90,7 +90,6 @@ watch(
   at,
   ({ row, column }) => {
     rows.value.scrollToIndex(row)
-    columns.value.scrollToIndex(column)
     const [student, piece] = [students.value[row], props.work[column]]
     if (student) view.kept.studentId = student.id
     if (piece) emit('cell', piece.id)
@@ -215,10 +214,13 @@ function click(event: MouseEvent, row: number, column: number): void {
   <div class="grid grid-cols-1 gap-2">
     <p class="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm text-muted">
       <span v-if="may"
-        >Type a score, or m (missing), l 12 (late), ex (excused), inc (incomplete); empty takes it back.</span
+        >Type a score, or m (missing), l 12 (late), ex (excused), inc (incomplete); empty takes it back. Below each
+        heading: the class’s middle result and its middle half.</span
       >
-      <span v-if="!inView.all"
-        >Work {{ inView.first + 1 }} to {{ inView.last }} of {{ work.length }} in view; the rest is to the side.</span
+      <span v-if="fitting < work.length" class="flex items-center gap-3"
+        >Work {{ from + 1 }} to {{ last }} of {{ work.length }} in view
+        <button type="button" class="quiet" :disabled="from === 0" @click="turn(-1)">Those before</button>
+        <button type="button" class="quiet" :disabled="last >= work.length" @click="turn(1)">Those after</button></span
       >
       <span v-if="may" class="ml-auto flex gap-3">
         <button type="button" class="link" :disabled="steps.done.value.length === 0" @click="steps.back">
@@ -239,7 +241,7 @@ function click(event: MouseEvent, row: number, column: number): void {
       ref="frame"
       role="grid"
       tabindex="0"
-      class="relative max-h-[62vh] min-h-40 overflow-auto border border-rule focus-visible:outline-2 focus-visible:outline-teal"
+      class="relative max-h-[62vh] min-h-40 overflow-x-hidden overflow-y-auto border border-rule focus-visible:outline-2 focus-visible:outline-teal"
       aria-label="Results"
       aria-multiselectable="true"
       :aria-rowcount="students.length + 1"
@@ -251,14 +253,7 @@ function click(event: MouseEvent, row: number, column: number): void {
       @cut="copy"
       @paste="paste"
     >
-      <div
-        role="rowgroup"
-        class="relative"
-        :style="{
-          width: `${sizes.name + columns.getTotalSize()}px`,
-          height: `${sizes.head + rows.getTotalSize()}px`,
-        }"
-      >
+      <div role="rowgroup" class="relative" :style="{ height: `${sizes.head + rows.getTotalSize()}px` }">
         <div
           role="row"
           aria-rowindex="1"
@@ -267,17 +262,17 @@ function click(event: MouseEvent, row: number, column: number): void {
         >
           <span
             role="columnheader"
-            class="sticky left-0 z-1 inline-flex h-full items-end border-r border-rule bg-paper px-2 pb-1 text-muted"
-            :style="{ width: `${sizes.name}px` }"
+            class="inline-flex h-full items-end border-r border-rule bg-paper px-2 pb-1 text-muted"
+            :style="{ width: `${nameWidth}px` }"
             >Student</span
           >
           <div
-            v-for="{ index, start } in columns.getVirtualItems()"
+            v-for="{ index, style } in columns"
             :key="work[index]?.id"
             role="columnheader"
             class="absolute top-0 grid h-full content-end px-2 pb-1 leading-tight"
             :aria-colindex="index + 2"
-            :style="{ left: `${sizes.name + start}px`, width: `${sizes.column}px` }"
+            :style="style"
           >
             <WorkHead v-if="spreads[index]" :spread="spreads[index]" @open="emit('piece', work[index]?.id ?? '')" />
           </div>
@@ -293,13 +288,13 @@ function click(event: MouseEvent, row: number, column: number): void {
         >
           <span
             role="rowheader"
-            class="sticky left-0 z-1 inline-block h-full truncate border-r border-rule px-2 leading-7"
+            class="inline-block h-full truncate border-r border-rule px-2 leading-7"
             :class="row === at.row ? 'bg-teal-wash font-semibold' : 'bg-paper'"
-            :style="{ width: `${sizes.name}px` }"
+            :style="{ width: `${nameWidth}px` }"
             >{{ students[row] ? settings.nameOf(students[row]) : '' }}</span
           >
           <div
-            v-for="{ index: column, start: left } in columns.getVirtualItems()"
+            v-for="{ index: column, style } in columns"
             :id="idOf(row, column)"
             :key="work[column]?.id"
             role="gridcell"
@@ -312,7 +307,7 @@ function click(event: MouseEvent, row: number, column: number): void {
             :aria-selected="isChosen(row, column)"
             :aria-label="spoken(row, column)"
             :title="resultAt(row, column)?.remark || undefined"
-            :style="{ left: `${sizes.name + left}px`, width: `${sizes.column}px` }"
+            :style="style"
             @mousedown.left.prevent="click($event, row, column)"
             @dblclick="begin(textAt(row, column))"
           >
