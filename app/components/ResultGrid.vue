@@ -86,6 +86,16 @@ function spoken(row: number, column: number): string {
   return `${student.usedName}, ${piece.title}: ${result ? spokenResult(result, piece.outOf) + remark : 'empty'}`
 }
 
+// A child who is chosen in the class list is gone to in the grid, before the grid says who is at hand.
+watch(
+  () => classRecord.student?.id,
+  (id) => {
+    const row = students.value.findIndex((each) => each.id === id)
+    if (row >= 0 && row !== at.value.row) go({ row, column: at.value.column })
+  },
+  { immediate: true },
+)
+
 watch(
   at,
   ({ row, column }) => {
@@ -96,16 +106,6 @@ watch(
   },
   { immediate: true },
 )
-// A child who is chosen in the class list is gone to in the grid.
-watch(
-  () => classRecord.student?.id,
-  (id) => {
-    const row = students.value.findIndex((each) => each.id === id)
-    if (row >= 0 && row !== at.value.row) go({ row, column: at.value.column })
-  },
-  { immediate: true },
-)
-
 /** Puts a block in as one step that can be taken back, whole or not at all. */
 function put(
   cells: readonly (readonly string[])[],

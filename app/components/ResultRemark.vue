@@ -4,6 +4,7 @@ import { useClassRecord } from '~/stores/classRecord'
 
 /** The result at hand, in words, with the remark that goes along with it. */
 const props = defineProps<{ workId: string | null; may: boolean }>()
+const emit = defineEmits<{ piece: [id: string] }>()
 const classRecord = useClassRecord()
 const piece = computed(() => classRecord.record?.work.find((each) => each.id === props.workId))
 const result = computed(() =>
@@ -34,5 +35,8 @@ function keep(remark: string): void {
         @change="keep(valueOf($event))"
       ></textarea>
     </label>
+    <button v-if="may" type="button" class="link justify-self-start" @click="emit('piece', piece.id)">
+      Change this piece of work
+    </button>
   </section>
 </template>

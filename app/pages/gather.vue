@@ -215,7 +215,11 @@ function drop(event: DragEvent): void {
     </template>
 
     <MarginPanel title="Results of one student"
-      ><ResultRemark v-if="!file && tab === 0" :work-id="workAtHand" :may="mayGather" /><StudentResults
+      ><ResultRemark
+        v-if="!file && tab === 0"
+        :work-id="workAtHand"
+        :may="mayGather"
+        @piece="editing = $event" /><StudentResults
     /></MarginPanel>
   </div>
 </template>
