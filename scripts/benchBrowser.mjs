@@ -52,7 +52,69 @@ for (
   await ((await draft.isVisible()) ? draft : page.getByRole('button', { name: 'Next student' })).click()
 }
 console.log(`  another wording of a whole comment: ${await rewordings(20)}`)
+await gridOfResults(40, 200)
 await browser.close()
+
+/** A grid of so many students and pieces of work: the class's record is grown on its way, and nothing is saved. */
+async function gridOfResults(students, pieces) {
+  await page.route('**/api/classes/*/*/results', (route) => route.fulfill({ json: { event: null } }))
+  await page.route(
+    (url) => /^\/api\/classes\/[^/]+\/[^/]+$/.test(url.pathname),
+    async (route) => route.fulfill({ json: grown(await (await route.fetch()).json(), students, pieces) }),
+  )
+  await page.addInitScript(() => {
+    const look = () => {
+      if (document.querySelector('[role=gridcell]')) window.gridSeen = performance.now()
+      else requestAnimationFrame(look)
+    }
+    requestAnimationFrame(look)
+  })
+  await page.evaluate(() => sessionStorage.clear())
+  await page.goto(`${address}/gather`)
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await page.getByText(`of ${pieces} in view`).waitFor()
+  const shown = await page.evaluate(() => {
+    const data = performance.getEntriesByType('resource').filter(({ name }) => /\/api\/(classes|years)\//.test(name))
+    return Math.round(window.gridSeen - Math.max(...data.map(({ responseEnd }) => responseEnd)))
+  })
+  const frames = await page.evaluate(async () => {
+    const grid = document.querySelector('[role=grid]')
+    const times = []
+    let before = await new Promise(requestAnimationFrame)
+    for (let at = 0; at < 120; at += 1) {
+      grid.scrollTop = Math.abs(((at * 24) % 1400) - 700)
+      const now = await new Promise(requestAnimationFrame)
+      times.push(now - before)
+      before = now
+    }
+    return times.toSorted((a, b) => a - b)
+  })
+  await page.getByRole('gridcell').first().click()
+  const arrows = await timed('keydown', 'duration', async () => {
+    for (let at = 0; at < 60; at += 1) await page.keyboard.press('ArrowRight', { delay: 20 })
+  })
+  const typed = await keystrokes('7\n8\n9\n7\n8\n9\n7\n8\n9\n7\n')
+  const [usually = 0, most = 0] = [frames[60], frames.at(-1)]
+  console.log(`  results, ${students} students x ${pieces} pieces of work: shown ${shown} ms after the data;`)
+  console.log(`    a frame while scrolling usually ${usually.toFixed(1)} ms, at most ${most.toFixed(1)};`)
+  console.log(`    an arrow usually ${usual(arrows)} ms, at most ${Math.max(16, ...arrows)}; a key ${typed}`)
+}
+
+/** A class's answer with more students and more work in mathematics, a result in each cell. */
+function grown(answer, students, pieces) {
+  const { term } = answer
+  const [piece] = term.work.filter(({ subject }) => subject === 'mathematics')
+  const many = Array.from({ length: students }, (_, at) => {
+    const one = term.students[at % term.students.length]
+    return { ...one, id: `student-${at}`, schoolNumber: String(at) }
+  })
+  const work = Array.from({ length: pieces }, (_, at) => ({ ...piece, id: `work-${at}`, title: `Quiz ${at + 1}` }))
+  const results = work.map(({ id }, nth) => [
+    id,
+    many.map((student, at) => [student.id, 'scored', ((nth * 7 + at * 3) % piece.outOf) + 0.5, '']),
+  ])
+  return { ...answer, term: { ...term, students: many, work, results } }
+}
 
 /** Milliseconds from the click on a stage to the frame in which its content stands. */
 function openStage(stage, selector) {
