@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** The boxes of the report, with how many of the class are written: on a line or two, or a list where those are too short. */
+/** The boxes of the report, with how many of the class are written: on a line or two, or as a list in less room. */
 const classRecord = useClassRecord()
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)

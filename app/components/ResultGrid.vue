@@ -10,8 +10,8 @@ import { useSettings } from '~/stores/settings'
 import { useView } from '~/stores/view'
 
 /**
- * Students × pieces of work, moved through and typed in as in a spreadsheet program. Only what is in view is drawn. The
- * grid itself has the focus and says which cell is at hand; a cell that is typed in has a field.
+ * Students × pieces of work, moved through and typed in as in a spreadsheet program. Only what is in view is drawn.
+ * The grid itself has the focus and says which cell is at hand; a cell that is typed in has a field.
  */
 const props = defineProps<{
   work: readonly PieceOfWork[]
@@ -58,15 +58,15 @@ const rows = useVirtualizer(
     overscan: 4,
   })),
 )
-const results = computed(
-  () => new Map((classRecord.record?.results ?? []).map((each) => [`${each.workId} ${each.studentId}`, each])),
-)
+
+const resultOf = (workId: string, studentId: string): StudentResult | undefined =>
+  classRecord.index?.resultOf(workId, studentId)
 const resultAt = (row: number, column: number): StudentResult | undefined =>
-  results.value.get(`${props.work[column]?.id} ${students.value[row]?.id}`)
+  resultOf(props.work[column]?.id ?? '', students.value[row]?.id ?? '')
 const grid = computed(() => ({
   students: students.value,
   work: props.work,
-  remarkAt: (workId: string, studentId: string) => results.value.get(`${workId} ${studentId}`)?.remark ?? '',
+  remarkAt: (workId: string, studentId: string) => resultOf(workId, studentId)?.remark ?? '',
 }))
 const idOf = (row: number, column: number): string => `result-${row}-${column}`
 const isChosen = (row: number, column: number): boolean =>
@@ -99,6 +99,8 @@ watch(
 watch(
   at,
   ({ row, column }) => {
+    // What is typed belongs to the cell where it was begun: it never goes along to another child.
+    typed.value = null
     rows.value.scrollToIndex(row)
     const [student, piece] = [students.value[row], props.work[column]]
     if (student) view.kept.studentId = student.id
@@ -115,7 +117,7 @@ function put(
   problems.value = planned.problems
   if (planned.problems.length > 0) return false
   const before = planned.cells.map(({ workId, studentId }): GivenCell => {
-    const now = results.value.get(`${workId} ${studentId}`)
+    const now = resultOf(workId, studentId)
     return { workId, studentId, result: now ? { state: now.state, score: now.score, remark: now.remark } : null }
   })
   steps.take({
@@ -131,15 +133,19 @@ function begin(text: string): void {
   void nextTick(() => frame.value?.querySelector('input')?.focus())
 }
 
-/** @returns false where what was typed cannot be taken: it stays, to be corrected */
+/**
+ * Keeps what was typed; where the focus is stays where the person has put it.
+ * @returns false where it cannot be taken: it stays in its cell, to be corrected
+ */
 function finish(): boolean {
   if (typed.value === null) return true
   if (typed.value !== textAt(at.value.row, at.value.column) && !put([[typed.value]], at.value)) return false
-  leave()
+  typed.value = null
+  problems.value = []
   return true
 }
 
-function leave(): void {
+function giveUp(): void {
   typed.value = null
   problems.value = []
   frame.value?.focus()
@@ -178,11 +184,14 @@ function onKey(event: KeyboardEvent): void {
 
 function onFieldKey(event: KeyboardEvent): void {
   event.stopPropagation()
-  if (event.key === 'Escape') leave()
+  if (event.key === 'Escape') giveUp()
   else if (event.key === 'Enter' || event.key === 'Tab') {
     const { row, column } = at.value
     const back = event.shiftKey ? -1 : 1
-    if (finish()) go(event.key === 'Enter' ? { row: row + back, column } : { row, column: column + back })
+    if (finish()) {
+      frame.value?.focus()
+      go(event.key === 'Enter' ? { row: row + back, column } : { row, column: column + back })
+    }
   } else return
   event.preventDefault()
 }
@@ -241,7 +250,7 @@ function click(event: MouseEvent, row: number, column: number): void {
       ref="frame"
       role="grid"
       tabindex="0"
-      class="relative max-h-[62vh] min-h-40 overflow-x-hidden overflow-y-auto border border-rule focus-visible:outline-2 focus-visible:outline-teal"
+      class="relative max-h-[62vh] min-h-40 overflow-x-hidden overflow-y-auto border border-rule"
       aria-label="Results"
       aria-multiselectable="true"
       :aria-rowcount="students.length + 1"

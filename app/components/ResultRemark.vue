@@ -7,11 +7,7 @@ const props = defineProps<{ workId: string | null; may: boolean }>()
 const emit = defineEmits<{ piece: [id: string] }>()
 const classRecord = useClassRecord()
 const piece = computed(() => classRecord.record?.work.find((each) => each.id === props.workId))
-const result = computed(() =>
-  classRecord.record?.results.find(
-    (each) => each.workId === props.workId && each.studentId === classRecord.student?.id,
-  ),
-)
+const result = computed(() => classRecord.index?.resultOf(props.workId ?? '', classRecord.student?.id ?? ''))
 
 function keep(remark: string): void {
   if (!result.value || remark === result.value.remark) return

@@ -202,9 +202,8 @@ export const useClassRecord = defineStore('classRecord', () => {
   /** Keeps results at once on the screen; those typed one after another go out together. */
   function giveResults(cells: readonly GivenCell[]): void {
     if (!record.value || cells.length === 0) return
-    const standing = new Map(record.value.results.map((each) => [`${each.workId} ${each.studentId}`, each]))
     const results = cells.map((cell) => {
-      const was = standing.get(`${cell.workId} ${cell.studentId}`)
+      const was = index.value?.resultOf(cell.workId, cell.studentId)
       return { ...cell, was: was ? { state: was.state, score: was.score, remark: was.remark } : null }
     })
     putResults(cells)

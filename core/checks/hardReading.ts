@@ -21,6 +21,7 @@ export const hardReading: Check = ({ index, text }) => {
   const hardest = sentencesOf(text).reduce((worst, each) =>
     readingGrade(each.text) > readingGrade(worst.text) ? each : worst,
   )
-  const why = `The comment reads at grade ${grade.toFixed(1)}; the school’s target is ${target}. This sentence is the hardest.`
+  const measured = `The comment reads at grade ${grade.toFixed(1)}; the school’s target is ${target}.`
+  const why = `${measured} This sentence is the hardest.`
   return [{ check: 'hard to read', why, start: hardest.start, end: hardest.end, mends: [] }]
 }

@@ -1,5 +1,5 @@
 import type { Roster } from './roster'
-import { setupOfGroup } from '../school/setupOfGroup'
+import { setupOfGroup } from './setupOfGroup'
 import { setupOfGrade } from '../school/setupOfGrade'
 import { isTaughtIn, type SchoolSetup } from '../school/schoolSetup'
 import type { SettledTerm, TermRecord } from './termRecord'

@@ -21,6 +21,7 @@ export interface RecordIndex {
   readonly workOf: (subject: string) => readonly SubjectWork[]
   readonly categoriesOf: (subject: string) => readonly SubjectCategory[]
   readonly resultsOf: (studentId: string, subject: string) => readonly StudentResult[]
+  readonly resultOf: (workId: string, studentId: string) => StudentResult | undefined
   readonly markOf: (studentId: string, subject: string) => StudentMark | undefined
   /** The symbol settled for a skill or habit. */
   readonly levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
@@ -62,6 +63,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     categoriesOf: (subject) => categories.get(subject) ?? [],
     resultsOf: (studentId, subject) =>
       (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
+    resultOf: (workId, studentId) => resultsByPlace(record.results).get(pair(workId, studentId)),
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
     levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
@@ -88,6 +90,10 @@ const categoriesBySubject = once((categories: readonly SubjectCategory[]) =>
   grouped(categories, (each) => each.subject),
 )
 const resultsByStudent = once((results: readonly StudentResult[]) => grouped(results, (each) => each.studentId))
+// Asked for by the grid of results alone, so made when it is.
+const resultsByPlace = once(
+  (results: readonly StudentResult[]) => new Map(results.map((each) => [pair(each.workId, each.studentId), each])),
+)
 const marksByPlace = once(
   (marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])),
 )

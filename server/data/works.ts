@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { Result } from '../../core/marks/work'
+import type { StudentResult } from '../../core/record/termRecord'
 
 /** A piece of work as far as changing its results asks. */
 export interface WorkAt {
@@ -23,11 +23,8 @@ export async function worksAt(
 }
 
 /** The results of a piece of work, by student. */
-export async function resultsOfWork(
-  db: Knex,
-  workId: string,
-): Promise<(Pick<Result, 'state' | 'score'> & { studentId: string; remark: string })[]> {
-  const { rows } = await db.raw<{ rows: (Pick<Result, 'state' | 'score'> & { studentId: string; remark: string })[] }>(
+export async function resultsOfWork(db: Knex, workId: string): Promise<Omit<StudentResult, 'workId'>[]> {
+  const { rows } = await db.raw<{ rows: Omit<StudentResult, 'workId'>[] }>(
     `select student_id as "studentId", state, score, remark from result where work_id = ?`,
     [workId],
   )

@@ -50,7 +50,7 @@ export async function writeWork(
   const most = Math.max(0, ...results.map(({ score }) => score ?? 0))
   if (work && work.outOf < most) throw new Refusal('invalid', `Somebody has ${most} in it: it is out of that at least.`)
   const here = { class_id: place.classId, subject, term_id: place.termId }
-  const { key, added } = work ? await categoryFor(context, { ...place, subject }, work.category) : NOTHING
+  const { key, added } = work ? await categoryFor(context, { ...place, subject }, work.category) : noCategory
   const changes: Change[] = [
     ...added,
     {
@@ -70,7 +70,8 @@ export async function writeWork(
   return (await save(context, { ...place, kind, needs: [needFor(subject)] }, changes).catch(refuseTwice)).event
 }
 
-const NOTHING = { key: '', added: [] as Change[] }
+/** What taking a piece of work away asks of categories. */
+const noCategory = { key: '', added: [] as Change[] }
 
 /** A category by its key or its name; a new one weighs as much as the others do. */
 async function categoryFor(

@@ -37,6 +37,25 @@ test('results are typed, pasted, filled and taken back by keyboard, and the mark
   await page.keyboard.press('Escape')
   await expect(cell('Tamsin')).toHaveText('')
 
+  // What is typed belongs to the cell where it was begun: it neither goes along to another child, nor calls back who
+  // went on to write elsewhere.
+  await cell('Finn').click()
+  await page.keyboard.type('18')
+  await page.getByLabel('Remark').click()
+  await page.keyboard.type('shaded')
+  await expect(page.getByLabel('Remark')).toHaveValue('shaded')
+  await expect(cell('Finn')).toHaveText(/18/)
+  await cell('Finn').click()
+  await page.keyboard.type('99')
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /^Kit/ }).click()
+  await expect(page.getByRole('alert')).toContainText('Finn, Leaf print: “99” is above')
+  await expect(grid.getByRole('textbox')).toHaveCount(0)
+  await expect(cell('Finn')).toHaveText(/18/)
+  await expect(cell('Kit')).toHaveText('')
+  await cell('Finn').click()
+  await page.keyboard.type('17.5\n')
+  await cell('Tamsin').click()
+
   // A block goes in whole, as one step that can be taken back and done again.
   await page.evaluate(() => navigator.clipboard.writeText('11\n12\n13\n'))
   await page.keyboard.press('ControlOrMeta+v')

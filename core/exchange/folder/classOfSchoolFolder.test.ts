@@ -68,7 +68,7 @@ describe('a class of it', () => {
       1,
     ])
   })
-  it('has nothing of another class or term, and its terms before, the latest first, in whatever order they stand', () => {
+  it('has nothing of another class or term; terms before, the latest first, in whatever order they stand', () => {
     const [autumn, spring] = year.terms
     const summer = {
       name: 'Summer',
