@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { planCells, readBlock, type GivenCell } from '~~/core/exchange/planCells'
-import { resultText, spokenResult } from '~~/core/marks/resultText'
+import { resultText } from '~~/core/marks/resultText'
 import type { PieceOfWork } from '~~/core/marks/work'
+import { placesOfResults } from '~~/core/record/resultPlaces'
 import type { StudentResult } from '~~/core/record/termRecord'
 import type { WorkSpread } from '~/composables/useWorkSpread'
 import { useClassRecord } from '~/stores/classRecord'
-import { useSettings } from '~/stores/settings'
 import { useView } from '~/stores/view'
 
 /**
@@ -21,7 +21,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ piece: [id: string]; cell: [workId: string] }>()
 const classRecord = useClassRecord()
-const settings = useSettings()
 const view = useView()
 const steps = useStepsBack()
 const frame = useTemplateRef('frame')
@@ -68,24 +67,14 @@ const grid = computed(() => ({
   work: props.work,
   remarkAt: (workId: string, studentId: string) => resultOf(workId, studentId)?.remark ?? '',
 }))
-const idOf = (row: number, column: number): string => `result-${row}-${column}`
-const isChosen = (row: number, column: number): boolean =>
-  row >= block.value.top && row <= block.value.bottom && column >= block.value.left && column <= block.value.right
+/** The very same list until something changes for the student. */
+const resultsOf = (studentId: string): readonly StudentResult[] =>
+  (classRecord.record && placesOfResults(classRecord.record.results).byStudent.get(studentId)) ?? none
+const none: readonly StudentResult[] = []
 const textAt = (row: number, column: number): string => {
   const result = resultAt(row, column)
   return result ? resultText(result) : ''
 }
-const shareAt = (row: number, column: number): number | null => {
-  const [result, piece] = [resultAt(row, column), props.work[column]]
-  return result?.score === null || !result || !piece ? null : (result.score / piece.outOf) * 100
-}
-function spoken(row: number, column: number): string {
-  const [student, piece, result] = [students.value[row], props.work[column], resultAt(row, column)]
-  if (!student || !piece) return ''
-  const remark = result?.remark ? `, ${result.remark}` : ''
-  return `${student.usedName}, ${piece.title}: ${result ? spokenResult(result, piece.outOf) + remark : 'empty'}`
-}
-
 // A child who is chosen in the class list is gone to in the grid, before the grid says who is at hand.
 watch(
   () => classRecord.student?.id,
@@ -98,10 +87,10 @@ watch(
 
 watch(
   at,
-  ({ row, column }) => {
+  ({ row, column }, before) => {
     // What is typed belongs to the cell where it was begun: it never goes along to another child.
     typed.value = null
-    rows.value.scrollToIndex(row)
+    if (row !== before?.row) rows.value.scrollToIndex(row)
     const [student, piece] = [students.value[row], props.work[column]]
     if (student) view.kept.studentId = student.id
     if (piece) emit('cell', piece.id)
@@ -256,7 +245,7 @@ function click(event: MouseEvent, row: number, column: number): void {
       :aria-rowcount="students.length + 1"
       :aria-colcount="work.length + 1"
       :aria-readonly="!may"
-      :aria-activedescendant="typed === null ? idOf(at.row, at.column) : undefined"
+      :aria-activedescendant="typed === null ? `result-${at.row}-${at.column}` : undefined"
       @keydown="onKey"
       @copy="copy"
       @cut="copy"
@@ -276,8 +265,8 @@ function click(event: MouseEvent, row: number, column: number): void {
             >Student</span
           >
           <div
-            v-for="{ index, style } in columns"
-            :key="work[index]?.id"
+            v-for="({ index, style }, place) in columns"
+            :key="place"
             role="columnheader"
             class="absolute top-0 grid h-full content-end px-2 pb-1 leading-tight"
             :aria-colindex="index + 2"
@@ -286,58 +275,28 @@ function click(event: MouseEvent, row: number, column: number): void {
             <WorkHead v-if="spreads[index]" :spread="spreads[index]" @open="emit('piece', work[index]?.id ?? '')" />
           </div>
         </div>
-        <div
-          v-for="{ index: row, start: top } in rows.getVirtualItems()"
-          :key="students[row]?.id"
-          role="row"
-          class="absolute left-0 w-full border-b border-rule"
-          :class="row === at.row ? 'bg-teal-wash' : ''"
-          :aria-rowindex="row + 2"
-          :style="{ top: `${sizes.head + top}px`, height: `${sizes.row}px` }"
-        >
-          <span
-            role="rowheader"
-            class="inline-block h-full truncate border-r border-rule px-2 leading-7"
-            :class="row === at.row ? 'bg-teal-wash font-semibold' : 'bg-paper'"
-            :style="{ width: `${nameWidth}px` }"
-            >{{ students[row] ? settings.nameOf(students[row]) : '' }}</span
-          >
-          <div
-            v-for="{ index: column, style } in columns"
-            :id="idOf(row, column)"
-            :key="work[column]?.id"
-            role="gridcell"
-            class="absolute top-0 flex h-full items-center justify-end gap-1 px-2 tabular-nums"
-            :class="[
-              isChosen(row, column) ? 'bg-teal-wash' : '',
-              row === at.row && column === at.column ? 'outline-2 -outline-offset-2 outline-teal' : '',
-            ]"
-            :aria-colindex="column + 2"
-            :aria-selected="isChosen(row, column)"
-            :aria-label="spoken(row, column)"
-            :title="resultAt(row, column)?.remark || undefined"
-            :style="style"
-            @mousedown.left.prevent="click($event, row, column)"
-            @dblclick="begin(textAt(row, column))"
-          >
-            <input
-              v-if="typed !== null && row === at.row && column === at.column"
-              v-model="typed"
-              class="absolute inset-0 bg-sheet px-2 text-right outline-2 -outline-offset-2 outline-teal"
-              :aria-label="spoken(row, column)"
-              @keydown="onFieldKey"
-              @mousedown.stop
-              @blur="finish"
-            />
-            <template v-else>
-              <StandsOut :percent="shareAt(row, column)" />
-              <span v-if="resultAt(row, column)?.remark" class="text-xs text-muted" aria-hidden="true">✎</span>
-              <span :class="resultAt(row, column)?.state === 'missing' ? 'text-needs' : ''">{{
-                textAt(row, column)
-              }}</span>
-            </template>
-          </div>
-        </div>
+        <template v-for="{ index: row, start: top } in rows.getVirtualItems()" :key="students[row]?.id">
+          <ResultRow
+            v-if="students[row]"
+            :row="row"
+            :student="students[row]"
+            :work="work"
+            :results="resultsOf(students[row].id)"
+            :columns="columns"
+            :name-width="nameWidth"
+            :at="row === at.row ? at.column : null"
+            :left="row >= block.top && row <= block.bottom ? block.left : null"
+            :right="row >= block.top && row <= block.bottom ? block.right : null"
+            :typed="row === at.row ? typed : null"
+            :aria-rowindex="row + 2"
+            :style="{ top: `${sizes.head + top}px`, height: `${sizes.row}px` }"
+            @press="(event: MouseEvent, column: number) => click(event, row, column)"
+            @open="begin"
+            @type="(text: string) => (typed = text)"
+            @field-key="onFieldKey"
+            @finish="finish"
+          />
+        </template>
       </div>
     </div>
   </div>

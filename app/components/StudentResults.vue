@@ -28,7 +28,13 @@ const lines = computed(() => {
     <p class="font-semibold">{{ classRecord.student?.usedName }}, {{ classRecord.subject?.name }}</p>
     <p v-if="lines.length === 0">No work is in yet.</p>
     <ul v-else>
-      <li v-for="{ piece, result } in lines" :key="piece.id" class="flex gap-2 border-b border-rule py-1">
+      <!-- What is far out of sight is not laid out: there may be two hundred. -->
+      <li
+        v-for="{ piece, result } in lines"
+        :key="piece.id"
+        v-memo="[piece, result, settings.own.lowBelow, settings.own.highFrom]"
+        class="flex gap-2 border-b border-rule py-1 [contain-intrinsic-size:auto_2.75rem] [content-visibility:auto]"
+      >
         <span class="min-w-0 flex-1"
           >{{ piece.title
           }}<span class="block text-xs text-muted"

@@ -7,6 +7,9 @@ interface Widths {
   namesWhereNarrow: number
 }
 
+/** So many columns are drawn until it is known how wide the grid is: all of two hundred would be drawn for nothing. */
+const beforeMeasured = 4
+
 /**
  * The columns of a grid that there is room for: none is cut off, and the rest is said and a press away. The column at
  * hand is always among them.
@@ -20,15 +23,17 @@ export function useColumnWindow(
   const nameWidth = computed(() => (width.value < 520 ? widths.namesWhereNarrow : widths.names))
   const fitting = computed(() =>
     width.value === 0
-      ? count()
+      ? Math.min(count(), beforeMeasured)
       : Math.min(count(), Math.max(1, Math.floor((width.value - nameWidth.value) / widths.column))),
   )
   /** The first column in view. */
   const from = ref(0)
   const last = computed(() => Math.min(count(), from.value + fitting.value))
   watch([at, fitting], ([now, fit]) => {
-    if (now < from.value) from.value = now
-    else if (now >= from.value + fit) from.value = now - fit + 1
+    // Two more than must be: one sees what comes next, and not every step moves all columns.
+    const beyond = Math.min(2, fit - 1)
+    if (now < from.value) from.value = now - beyond
+    else if (now >= from.value + fit) from.value = now - fit + 1 + beyond
     from.value = Math.max(0, Math.min(from.value, count() - fit))
   })
 

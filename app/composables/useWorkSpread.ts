@@ -20,23 +20,27 @@ export function useWorkSpread(work: Ref<readonly PieceOfWork[]>): ComputedRef<Wo
   const settings = useSettings()
   return computed(() => {
     const ordered = settings.own.workOrder === 'newest first' ? [...work.value].reverse() : work.value
-    const byWork = new Map<string, StudentResult[]>()
-    for (const result of classRecord.record?.results ?? []) {
-      const others = byWork.get(result.workId)
-      if (others) others.push(result)
-      else byWork.set(result.workId, [result])
-    }
-    return ordered.map((piece) => {
-      const results = byWork.get(piece.id) ?? []
-      const shares = results.flatMap(({ score }) => (score === null ? [] : [(score / piece.outOf) * 100]))
-      return {
-        piece,
-        results: results.length,
-        missing: results.filter(({ state }) => state === 'missing').length,
-        middle: median(shares),
-        low: quantile(shares, 0.25),
-        high: quantile(shares, 0.75),
-      }
-    })
+    return ordered.map((piece) => spreadOf(piece, classRecord.index?.resultsOfWork(piece.id) ?? none))
   })
+}
+
+const none: ReadonlyMap<string, StudentResult> = new Map()
+/** One for each piece of work, made again when the work or a result in it changes. */
+const made = new WeakMap<PieceOfWork, { of: ReadonlyMap<string, StudentResult>; spread: WorkSpread }>()
+
+function spreadOf(piece: PieceOfWork, of: ReadonlyMap<string, StudentResult>): WorkSpread {
+  const before = made.get(piece)
+  if (before?.of === of) return before.spread
+  const results = [...of.values()]
+  const shares = results.flatMap(({ score }) => (score === null ? [] : [(score / piece.outOf) * 100]))
+  const spread = {
+    piece,
+    results: results.length,
+    missing: results.filter(({ state }) => state === 'missing').length,
+    middle: median(shares),
+    low: quantile(shares, 0.25),
+    high: quantile(shares, 0.75),
+  }
+  made.set(piece, { of, spread })
+  return spread
 }

@@ -4,6 +4,7 @@ import { useSessionStorage, watchDebounced } from '@vueuse/core'
 import type { FileAnswer, PlanAnswer } from '~~/contracts/answers'
 import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
 import { countPlan } from '~~/core/exchange/planImport'
+import type { PieceOfWork } from '~~/core/marks/work'
 import { teacherOf } from '~~/core/record/roster'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
@@ -35,6 +36,11 @@ const teacher = computed(() => {
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
 const rows = useWorkSpread(work)
+/** The very same list for as long as no piece of work changes. */
+const inOrder = computed((before?: PieceOfWork[]) => {
+  const now = rows.value.map(({ piece }) => piece)
+  return before && before.length === now.length && now.every((piece, at) => piece === before[at]) ? before : now
+})
 const toTake = computed(() => {
   if (!plan.value) return 0
   const counts = countPlan(plan.value.plan)
@@ -188,7 +194,7 @@ function drop(event: DragEvent): void {
           <TabPanel :tabindex="-1"
             ><ResultGrid
               :key="`${classRecord.place} ${subject?.key}`"
-              :work="rows.map(({ piece }) => piece)"
+              :work="inOrder"
               :spreads="rows"
               :may="mayGather"
               @piece="editing = $event"

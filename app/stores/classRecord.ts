@@ -11,6 +11,7 @@ import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment, StudentMark } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { indexRecord } from '~~/core/record/recordIndex'
+import { withResults } from '~~/core/record/resultPlaces'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
 import type { Work } from '~/shelf/work'
@@ -193,10 +194,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   }
 
   function putResults(cells: readonly GivenCell[]): void {
-    const changed = new Set(cells.map((each) => `${each.workId} ${each.studentId}`))
-    const kept = (record.value?.results ?? []).filter((each) => !changed.has(`${each.workId} ${each.studentId}`))
-    const given = cells.flatMap(({ workId, studentId, result }) => (result ? [{ workId, studentId, ...result }] : []))
-    change({ results: [...kept, ...given] })
+    change({ results: withResults(record.value?.results ?? [], cells) })
   }
 
   /** Keeps results at once on the screen; those typed one after another go out together. */

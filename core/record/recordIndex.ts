@@ -1,6 +1,7 @@
 import type { Scale } from '../scales/scale'
 import type { ClassRecord } from './classRecord'
 import type { Attendance } from './observations'
+import { placesOfResults } from './resultPlaces'
 import type { Student } from './roster'
 import type {
   LevelKind,
@@ -22,6 +23,8 @@ export interface RecordIndex {
   readonly categoriesOf: (subject: string) => readonly SubjectCategory[]
   readonly resultsOf: (studentId: string, subject: string) => readonly StudentResult[]
   readonly resultOf: (workId: string, studentId: string) => StudentResult | undefined
+  /** By student; the very same map for as long as no result of the work changes. */
+  readonly resultsOfWork: (workId: string) => ReadonlyMap<string, StudentResult>
   readonly markOf: (studentId: string, subject: string) => StudentMark | undefined
   /** The symbol settled for a skill or habit. */
   readonly levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
@@ -44,7 +47,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const work = workBySubject(record.work)
   const subjectOfWork = subjectsOfWork(record.work)
   const categories = categoriesBySubject(record.categories)
-  const results = resultsByStudent(record.results)
+  const results = placesOfResults(record.results)
   const marks = marksByPlace(record.marks)
   const levels = levelsByPlace(record.levels)
   const habitScores = levelsByPlace(record.habitScores)
@@ -61,9 +64,12 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     scale: (key) => scales.get(key),
     workOf: (subject) => work.get(subject) ?? [],
     categoriesOf: (subject) => categories.get(subject) ?? [],
-    resultsOf: (studentId, subject) =>
-      (results.get(studentId) ?? []).filter((each) => subjectOfWork.get(each.workId) === subject),
-    resultOf: (workId, studentId) => resultsByPlace(record.results).get(pair(workId, studentId)),
+    resultsOf: (studentId, subject) => {
+      const all = results.byStudent.get(studentId)
+      return (all && resultsBySubject(all, subjectOfWork).get(subject)) ?? []
+    },
+    resultOf: (workId, studentId) => results.byWork.get(workId)?.get(studentId),
+    resultsOfWork: (workId) => results.byWork.get(workId) ?? noResults,
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
     levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
@@ -89,11 +95,22 @@ const subjectsOfWork = once((work: readonly SubjectWork[]) => new Map(work.map((
 const categoriesBySubject = once((categories: readonly SubjectCategory[]) =>
   grouped(categories, (each) => each.subject),
 )
-const resultsByStudent = once((results: readonly StudentResult[]) => grouped(results, (each) => each.studentId))
-// Asked for by the grid of results alone, so made when it is.
-const resultsByPlace = once(
-  (results: readonly StudentResult[]) => new Map(results.map((each) => [pair(each.workId, each.studentId), each])),
-)
+const noResults: ReadonlyMap<string, StudentResult> = new Map()
+/** A student's results by subject, for as long as neither the results nor the work change. */
+function resultsBySubject(
+  results: readonly StudentResult[],
+  subjectOfWork: ReadonlyMap<string, string>,
+): ReadonlyMap<string, readonly StudentResult[]> {
+  const before = bySubject.get(results)
+  if (before?.subjectOfWork === subjectOfWork) return before.made
+  const made = grouped(results, (each) => subjectOfWork.get(each.workId) ?? '')
+  bySubject.set(results, { subjectOfWork, made })
+  return made
+}
+const bySubject = new WeakMap<
+  readonly StudentResult[],
+  { subjectOfWork: ReadonlyMap<string, string>; made: ReadonlyMap<string, readonly StudentResult[]> }
+>()
 const marksByPlace = once(
   (marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])),
 )

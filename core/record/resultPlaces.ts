@@ -1,0 +1,82 @@
+import type { StudentResult } from './termRecord'
+
+/** Results by what they are looked up by. */
+export interface ResultPlaces {
+  readonly byStudent: ReadonlyMap<string, readonly StudentResult[]>
+  /** By piece of work, then by student. */
+  readonly byWork: ReadonlyMap<string, ReadonlyMap<string, StudentResult>>
+}
+
+/** A result put in place of what stood there; null takes it away. */
+export interface ResultCell {
+  readonly workId: string
+  readonly studentId: string
+  readonly result: Omit<StudentResult, 'workId' | 'studentId'> | null
+}
+
+/** What is known of a list, for as long as the list is in use. Lists of a record are exchanged, never changed. */
+const known = new WeakMap<readonly StudentResult[], ResultPlaces>()
+
+/** The places of a list of results: made once per list, in O(results). */
+export function placesOfResults(results: readonly StudentResult[]): ResultPlaces {
+  const before = known.get(results)
+  if (before) return before
+  const byStudent = new Map<string, StudentResult[]>()
+  const byWork = new Map<string, Map<string, StudentResult>>()
+  for (const result of results) {
+    const ofStudent = byStudent.get(result.studentId)
+    if (ofStudent) ofStudent.push(result)
+    else byStudent.set(result.studentId, [result])
+    const ofWork = byWork.get(result.workId)
+    if (ofWork) ofWork.set(result.studentId, result)
+    else byWork.set(result.workId, new Map([[result.studentId, result]]))
+  }
+  const places = { byStudent, byWork }
+  known.set(results, places)
+  return places
+}
+
+/**
+ * The list with some results put in, changed or taken away. What is known of the old list is known of the new one at
+ * once: a typed cell costs its student and its piece of work, not the class.
+ * @example withResults(results, [{ workId: 'quiz', studentId: 'maya', result: null }]) // without that one
+ */
+export function withResults(results: readonly StudentResult[], cells: readonly ResultCell[]): readonly StudentResult[] {
+  const old = placesOfResults(results)
+  const byStudent = new Map(old.byStudent)
+  const byWork = new Map(old.byWork)
+  const changed = new Map<StudentResult, StudentResult | null>()
+  const added: StudentResult[] = []
+  for (const { workId, studentId, result } of cells) {
+    const before = byWork.get(workId)?.get(studentId)
+    const now = result && { workId, studentId, ...result }
+    if (!before && !now) continue
+    byWork.set(workId, withEntry(byWork.get(workId), studentId, now))
+    byStudent.set(studentId, [
+      ...(byStudent.get(studentId) ?? []).filter((each) => each !== before),
+      ...(now ? [now] : []),
+    ])
+    if (before) changed.set(before, now)
+    else if (now) added.push(now)
+  }
+  const list = [...results, ...added].flatMap((each) => (changed.has(each) ? latest(changed, each) : [each]))
+  known.set(list, { byStudent, byWork })
+  return list
+}
+
+function latest(changed: ReadonlyMap<StudentResult, StudentResult | null>, one: StudentResult): StudentResult[] {
+  const next = changed.get(one)
+  if (next === undefined) return [one]
+  return next === null ? [] : latest(changed, next)
+}
+
+function withEntry(
+  of: ReadonlyMap<string, StudentResult> | undefined,
+  studentId: string,
+  now: StudentResult | null,
+): ReadonlyMap<string, StudentResult> {
+  const next = new Map(of)
+  if (now) next.set(studentId, now)
+  else next.delete(studentId)
+  return next
+}
