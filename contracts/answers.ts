@@ -11,6 +11,7 @@ import type { SignedIn } from './session'
 export interface Permissions {
   subjects: string[]
   general: boolean
+  notes: boolean
   reports: boolean
   /** The school's own phrases, describing words, plans and checks. */
   phrasebook: boolean

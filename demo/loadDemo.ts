@@ -76,7 +76,7 @@ export async function loadDemo(db: Knex, today: string): Promise<void> {
   await loadAutumn({ ines, tobias }, last, schoolFiles, { record, ids: juniper.studentIds })
   await gatherWinter({ ines, tobias }, now, classFiles)
   await settleWinter({ ines, tobias }, now, record, juniper.studentIds)
-  await addSurroundings(db, now, schoolFiles, { record, ids: juniper.studentIds })
+  await addSurroundings(db, now, schoolFiles, { record, ids: juniper.studentIds, writer: idOf(people, 'ines') })
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
@@ -255,7 +255,9 @@ async function addSlips(ines: Context, place: Place, general: readonly StudentCo
   }
 }
 
-async function addSurroundings(db: Knex, place: Place, files: FolderReader, { record, ids }: Juniper): Promise<void> {
+async function addSurroundings(db: Knex, place: Place, files: FolderReader,
+  { record, ids, writer }: Juniper & { writer: string },
+): Promise<void> {
   await db('attendance').insert(
     record.attendance.map((days) => ({
       student_id: idOf(ids, days.studentId),
@@ -265,14 +267,17 @@ async function addSurroundings(db: Knex, place: Place, files: FolderReader, { re
       lates: days.lates,
     })),
   )
-  const notes = files.records('notes.csv', ['number', 'date', 'about', 'text'])
+  const notes = files.records('notes.csv', ['number', 'date', 'about', 'text', 'may be told'])
   await db('observation').insert(
     notes.map((note) => ({
       student_id: idOf(ids, note.get('number')),
       term_id: place.termId,
       day: note.get('date'),
+      about_kind: 'habit' as const,
       about: note.get('about'),
       text: note.get('text'),
+      may_tell: note.get('may be told') === 'yes',
+      written_by: writer,
     })),
   )
 }

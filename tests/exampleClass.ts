@@ -137,7 +137,12 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     ],
     habitScores: [{ studentId: '1', about: 'care', symbol: '2' }],
     attendance: [{ studentId: '1', daysOpen: 40, absences: 2, lates: 1 }],
-    observations: [{ studentId: '1', date: '2027-02-01', about: 'care', text: 'secret note' }],
+    observations: [
+      {
+        ...{ id: 'n1', studentId: '1', date: '2027-02-01', kind: 'habit', about: 'care', text: 'secret note' },
+        ...{ mayTell: false, by: null, own: false },
+      },
+    ],
     boxes: [
       { key: 'general', name: 'General comment', subject: null, limit: 300, tone: '', plan: readPlan('habit care') },
       {

@@ -13,9 +13,6 @@ const title = computed(() => {
     ? (record?.skills.find((skill) => skill.id === props.about)?.statement ?? '')
     : (record?.habits.find((habit) => habit.key === props.about)?.name ?? '')
 })
-const notes = computed(() =>
-  (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
-)
 const lastTerm = computed(() =>
   student.value && props.about ? classRecord.index?.levelBefore(student.value.id, props.kind, props.about) : undefined,
 )
@@ -29,15 +26,7 @@ const lastTerm = computed(() =>
     <p v-if="classRecord.record?.earlier[0]">
       {{ classRecord.record.earlier[0].term.name }}: {{ lastTerm ?? 'not rated' }}
     </p>
-    <div>
-      <p class="small-head">Notes</p>
-      <ul>
-        <li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1">
-          <span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}
-        </li>
-      </ul>
-      <p v-if="notes.length === 0" class="text-muted">No notes about {{ student?.usedName }} this term.</p>
-    </div>
+    <NoteList :first="about" />
     <StudentResults v-if="kind === 'skill'" />
   </div>
 </template>

@@ -9,7 +9,7 @@ const classRecord = useClassRecord()
 const settings = useSettings()
 const view = useView()
 const route = useRoute()
-const { listFolded, marginFolded } = useFrame()
+const { listFolded, marginFolded, sheet } = useFrame()
 
 const student = computed(() => classRecord.student && settings.nameOf(classRecord.student))
 /** Write and Read are about a comment box, the other stages about a subject; Send is about the whole report. */
@@ -89,6 +89,16 @@ function chosen(event: Event): string {
     <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{
       classRecord.may.locked ?? due
     }}</span>
+    <button
+      v-if="classRecord.may.notes"
+      type="button"
+      class="quiet"
+      aria-keyshortcuts="Alt+J"
+      title="Alt J"
+      @click="sheet = 'note'"
+    >
+      Note
+    </button>
     <span v-if="marginFolded" id="margin-call" />
   </section>
 </template>

@@ -50,9 +50,6 @@ const levels = computed(() => {
   })
 })
 const days = computed(() => (student.value ? classRecord.index?.attendanceOf(student.value.id) : undefined))
-const notes = computed(() =>
-  (classRecord.record?.observations ?? []).filter((note) => note.studentId === student.value?.id),
-)
 const before = computed(() =>
   classRecord.record?.earlier[0]?.comments.find(
     (comment) => comment.studentId === student.value?.id && comment.box === props.box.key,
@@ -84,14 +81,7 @@ const before = computed(() =>
       Absent {{ days.absences }} of {{ days.daysOpen }} days, late {{ days.lates }}
       {{ days.lates === 1 ? 'time' : 'times' }}
     </p>
-    <div v-if="notes.length > 0">
-      <p class="small-head">Notes</p>
-      <ul>
-        <li v-for="(note, at) in notes" :key="at" class="border-b border-rule py-1">
-          <span class="text-xs text-muted">{{ note.date }}</span> {{ note.text }}
-        </li>
-      </ul>
-    </div>
+    <NoteList />
     <BecauseList :box="box.key" />
     <div v-if="before">
       <p class="small-head">{{ classRecord.record?.earlier[0]?.term.name }}</p>

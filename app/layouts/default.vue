@@ -35,13 +35,16 @@ function skip(): void {
   ;(work ?? main)?.focus()
 }
 
-// Alt M and Alt L: the margin and the class list, there and away.
+// Alt M, Alt L and Alt J: the margin, the class list and a note that is jotted down, there and away.
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (!event.altKey || event.ctrlKey || event.metaKey) return
   if (event.code === 'KeyM') {
     event.preventDefault()
     if (marginFolded.value) sheet.value = sheet.value === 'margin' ? null : 'margin'
     else view.kept.margin = !view.kept.margin
+  } else if (event.code === 'KeyJ') {
+    event.preventDefault()
+    sheet.value = sheet.value === 'note' ? null : 'note'
   } else if (event.code === 'KeyL') {
     event.preventDefault()
     if (listFolded.value) sheet.value = sheet.value === 'list' ? null : 'list'
@@ -75,6 +78,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       </main>
       <aside id="margin" aria-label="Margin" class="hidden shrink-0 wide:block" />
     </div>
+    <NoteSheet v-if="classRecord.record && !nobody" />
     <SignInAgain />
   </div>
 </template>

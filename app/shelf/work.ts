@@ -1,3 +1,4 @@
+import type { NoteKept, NoteToWrite } from '~~/contracts/notes'
 import type { ResultToWrite } from '~~/contracts/results'
 import type { LevelToSettle, MarkToSettle } from '~~/contracts/settle'
 import type { CommentToWrite, FindingToAccept } from '~~/contracts/write'
@@ -8,6 +9,7 @@ export type WorkBody =
   | { kind: 'marks'; body: { marks: MarkToSettle[] } }
   | { kind: 'levels'; body: { levels: LevelToSettle[] } }
   | { kind: 'results'; body: { results: ResultToWrite[] } }
+  | { kind: 'note'; body: NoteToWrite }
   | { kind: 'finding'; body: FindingToAccept }
 
 /** A piece of work that goes to the server: what, where, and in words for the person who did it. */
@@ -46,6 +48,9 @@ export function merged(older: Work, newer: Work): Work {
   }
   if (older.kind === 'results' && newer.kind === 'results') {
     return { ...newer, body: { results: mergedCells(older.body.results, newer.body.results, placeOfResult) } }
+  }
+  if (older.kind === 'note' && newer.kind === 'note') {
+    return { ...newer, body: { ...newer.body, was: older.body.was } }
   }
   return newer
 }
@@ -114,6 +119,9 @@ export function overStanding(work: Work, conflicts: readonly Conflict[]): Work {
       was: (conflicts[nth]?.standing ?? null) as ResultToWrite['was'],
     }))
     return { ...work, body: { results } }
+  }
+  if (work.kind === 'note') {
+    return { ...work, body: { ...work.body, was: (conflicts[0]?.standing ?? null) as NoteKept | null } }
   }
   return work
 }

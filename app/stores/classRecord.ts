@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
+import type { NoteToWrite } from '~~/contracts/notes'
 import type { WorkToWrite } from '~~/contracts/results'
 import type { GivenCell } from '~~/core/exchange/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
@@ -41,7 +42,11 @@ export const useClassRecord = defineStore('classRecord', () => {
 
   const record = computed(() => answer.value?.record ?? null)
   const may = computed(
-    () => answer.value?.may ?? { subjects: [], general: false, reports: false, phrasebook: false, locked: null },
+    () =>
+      answer.value?.may ?? {
+        ...{ subjects: [], general: false, notes: false, reports: false, phrasebook: false },
+        locked: null,
+      },
   )
   const index = computed(() => (record.value ? indexRecord(record.value) : null))
   /** Where the record in view was fetched from; what is done to it goes back there, whatever is looked at next. */
@@ -113,6 +118,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (work.kind === 'comment') putComment(work.body)
       if (work.kind === 'marks') putMarks(work.body.marks)
       if (work.kind === 'results') putResults(work.body.results)
+      if (work.kind === 'note') putNote(work.body)
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
           putLevels(
@@ -128,8 +134,8 @@ export const useClassRecord = defineStore('classRecord', () => {
     return index.value?.student(studentId)?.usedName ?? ''
   }
 
-  function send(work: Work, when: 'now' | 'soon' = 'now'): void {
-    saving.save({ ...work, key: `${place.value} ${work.key}`, path: `${place.value}/${work.path}` }, when)
+  function send(work: Work, when: 'now' | 'soon' = 'now', where = place.value): void {
+    saving.save({ ...work, key: `${where} ${work.key}`, path: `${where}/${work.path}` }, when)
   }
 
   function putMarks(marks: readonly MarkSettled[]): void {
@@ -210,6 +216,21 @@ export const useClassRecord = defineStore('classRecord', () => {
     const what = many || !only ? `${cells.length} results` : `A result of ${nameOf(only.studentId)}`
     const key = many ? `results ${crypto.randomUUID()}` : 'results'
     send({ kind: 'results', key, path: 'results', what, body: { results } }, many ? 'now' : 'soon')
+  }
+
+  function putNote({ id, studentId, note }: NoteToWrite): void {
+    const all = record.value?.observations ?? []
+    const before = all.find((each) => each.id === id)
+    const now = note && { by: null, own: true, ...before, ...note, id, studentId }
+    const rest = all.filter((each) => each !== before)
+    change({ observations: (now ? [...rest, now] : rest).toSorted((a, b) => (a.date < b.date ? -1 : 1)) })
+  }
+
+  /** Keeps a note, or takes it away; it goes to the class where it was begun. */
+  function writeNote(note: NoteToWrite, where: string): void {
+    if (where === place.value) putNote(note)
+    const body = { ...note }
+    send({ kind: 'note', key: `note ${note.id}`, path: 'note', what: `A note about ${nameOf(note.studentId)}`, body }, 'now', where)
   }
 
   /** Adds, changes or takes away a piece of work, then shows the class as it is. */
@@ -318,6 +339,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     settleLevels,
     giveResults,
     keepWork,
+    writeNote,
     writeComment,
     commentKey,
     putComments,

@@ -5,10 +5,24 @@ export interface Attendance {
   readonly lates: number
 }
 
-/** A dated note: something seen or said. For the teacher. */
+export const noteKinds = ['skill', 'habit', 'work'] as const
+/** What a note can be tied to. */
+export type NoteKind = (typeof noteKinds)[number]
+
+/** A dated note: something seen or said. */
 export interface Observation {
+  readonly id: string
   readonly studentId: string
   readonly date: string
+  /** Null for a note about the child as such. */
+  readonly kind: NoteKind | null
+  /** The skill's id, the habit's key or the id of the piece of work. */
   readonly about: string
   readonly text: string
+  /** Whether a comment may use it; else it is for who wrote it alone. */
+  readonly mayTell: boolean
+  /** Who wrote it; null where nobody is known. */
+  readonly by: string | null
+  /** Whether the one who reads it wrote it. */
+  readonly own: boolean
 }

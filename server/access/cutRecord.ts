@@ -19,7 +19,13 @@ export function cutRecord(record: PackedTerm, setup: SchoolSetup, grants: Grants
     work,
     results: record.results.filter(([workId]) => workIds.has(workId)),
     accepted: record.accepted.filter((finding) => reads.box(finding.box)),
-    observations: record.observations.filter((note) => grants.readsNotes || reads.skill(note.about)),
+    observations: record.observations.filter(
+      (note) =>
+        grants.readsNotes ||
+        note.own ||
+        (note.kind === 'skill' && reads.skill(note.about)) ||
+        (note.kind === 'work' && workIds.has(note.about)),
+    ),
     earlier: record.earlier.map((each) => cutSettled(each, reads)),
   }
 }

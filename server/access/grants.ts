@@ -41,11 +41,13 @@ export function isNeed(text: string): text is Need {
 /** What one person may see and do in one class. The record is cut by it and every change is asked of it. */
 export interface Grants {
   readonly readsClass: boolean
-  /** Nothing of the class is kept from who reads all of it: every subject and every note. */
+  /** Nothing of the class is kept from who reads all of it but colleagues’ notes for themselves. */
   readonly readsAll: boolean
   readonly readsSubject: (subject: string) => boolean
-  /** Notes that belong to no subject, which the home teacher takes for the own eyes. */
+  /** Notes that belong to no subject. */
   readonly readsNotes: boolean
+  /** Who teaches here, the class or a subject, writes notes about its children. */
+  readonly takesNotes: boolean
   readonly changes: (need: Need) => boolean
   /** Reports gather every subject, so the home teacher and the coordinator make and fetch them. */
   readonly makesReports: boolean
@@ -75,6 +77,7 @@ export function grantsIn(who: Who, room: ClassTeaching): Grants {
     readsSubject: (subject) =>
       isHere(subject) && (isCoordinator || readsHome || here.some((each) => each.subject === subject)),
     readsNotes: room.group === null && (isCoordinator || isHome),
+    takesNotes: taught.length > 0,
     makesReports: room.group === null && (isCoordinator || isHome),
     changes: (need) => {
       if (need === 'own') return true

@@ -222,7 +222,16 @@ async function addWritten(trx: Knex.Transaction, { rows, year }: SchoolFolder, k
   await insertAll(
     trx,
     'observation',
-    rows.notes.map(({ day, about, text, ...place }) => ({ ...ofTerm(place), id: randomUUID(), day, about, text })),
+    rows.notes.map(({ day, kind, about, text, mayTell, by, ...place }) => ({
+      ...ofTerm(place),
+      id: randomUUID(),
+      day,
+      about_kind: kind || null,
+      about: kind === 'work' ? (keys.work.get(about) ?? about) : about,
+      text,
+      may_tell: mayTell,
+      written_by: by === null ? null : keys.people.get(signInKey(by)),
+    })),
   )
   const { rows: versions } = await trx.raw<{ rows: { version: number }[] }>(
     `select nextval('comment_version') as version from generate_series(1, ?)`,

@@ -87,8 +87,10 @@ const ofStudents = {
   attendance: `select term.name as term, school_number as number, days_open as "daysOpen", absences, lates
     from attendance join term on term.id = term_id and year_id = :year join student on student.id = student_id
     where student_id = any(:students) order by term.starts, school_number`,
-  notes: `select observation.id, term.name as term, school_number as number, day, about, text
+  notes: `select observation.id, term.name as term, school_number as number, day, coalesce(about_kind, '') as kind,
+      about, text, may_tell as "mayTell", sign_in as by
     from observation join term on term.id = term_id and year_id = :year join student on student.id = student_id
+      left join person on person.id = written_by
     where student_id = any(:students) order by term.starts, school_number, day, observation.id`,
   comments: `select term.name as term, school_number as number, box, text, own_words as "ownWords", status,
       (select coalesce(jsonb_agg(jsonb_set(sentence, '{because}', (

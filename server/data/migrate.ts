@@ -13,6 +13,7 @@ import { up as namesOfStrands } from './migrations/0012_names_of_strands'
 import { up as byGrade } from './migrations/0013_by_grade'
 import { up as progressReports } from './migrations/0014_progress_reports'
 import { up as groups } from './migrations/0015_groups'
+import { up as notes } from './migrations/0016_notes'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -32,6 +33,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0013_by_grade': byGrade,
   '0014_progress_reports': progressReports,
   '0015_groups': groups,
+  '0016_notes': notes,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -5,6 +5,7 @@ import type { ByGrade } from '../../core/people/byGrade'
 import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'
 import type { School } from '../../core/school/schoolSetup'
+import type { NoteKind } from '../../core/record/observations'
 import type { Phrase } from '../../core/narrative/phrase'
 import type { Scale } from '../../core/scales/scale'
 import type { RecordedChange } from './changes/keptEvents'
@@ -230,9 +231,19 @@ declare module 'knex/types/tables' {
     layout: Table<{ year_id: string; key: string; definition: Layout }, 'definition'>
     attendance: Table<{ student_id: string; term_id: string; days_open: number; absences: number; lates: number }>
     observation: Table<
-      { id: string; student_id: string; term_id: string; day: string; about: string; text: string },
+      {
+        id: string
+        student_id: string
+        term_id: string
+        day: string
+        about_kind: NoteKind | null
+        about: string
+        text: string
+        may_tell: boolean
+        written_by: string | null
+      },
       never,
-      'id'
+      'id' | 'about_kind' | 'may_tell' | 'written_by'
     >
     event: Table<EventRow, 'changes', 'id' | 'at' | 'last_at' | 'undone_by'>
     gradebook_file: Table<FileRow, never, 'id' | 'brought_at' | 'event_id'>

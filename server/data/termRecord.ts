@@ -98,8 +98,11 @@ const termRecordQuery = `
       `from attendance where ${ofPupils('here')}`,
     )},
     'observations', ${listOf(
-      `json_build_object('studentId', student_id, 'date', day, 'about', about, 'text', text) order by day`,
-      `from observation where ${ofPupils('here')}`,
+      `json_build_object('id', observation.id, 'studentId', student_id, 'date', day, 'kind', about_kind, 'about', about,
+        'text', text, 'mayTell', may_tell, 'by', trim(given_name || ' ' || family_name),
+        'own', coalesce(written_by = :reader, false)) order by day, observation.id`,
+      `from observation left join person on person.id = written_by
+        where ${ofPupils('here')} and (may_tell or written_by is null or written_by = :reader)`,
     )},
     'accepted', ${listOf(
       `json_build_object('studentId', student_id, 'box', box, 'check', check_name, 'words', words)`,
@@ -116,15 +119,15 @@ const termRecordQuery = `
   )::text as record`
 
 /**
- * One class in one term, whole, as a PackedTerm in JSON; who asks is given a cut of it (access/cutRecord.ts). The class
- * and the term must be there (data/places.ts).
+ * One class in one term, whole but for notes that others keep for themselves, as a PackedTerm in JSON; who asks is
+ * given a cut of it (access/cutRecord.ts). The class and the term must be there (data/places.ts).
  */
 export async function loadTermRecord(
   db: Knex,
-  { classId, termId }: { classId: string; termId: string },
+  { classId, termId, readerId }: { classId: string; termId: string; readerId: string },
   today: string,
 ): Promise<JsonText> {
-  const values = { class: classId, term: termId, today }
+  const values = { class: classId, term: termId, reader: readerId, today }
   const rows = await askPrepared<{ record: string }>(db, 'term record', termRecordQuery, values)
   return new JsonText(rows[0]?.record ?? '')
 }

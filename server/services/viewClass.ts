@@ -18,6 +18,7 @@ export async function viewClass(context: Context, place: Place): Promise<JsonTex
   const may: Permissions = {
     subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
     general: !locked && grants.changes('general'),
+    notes: !locked && grants.takesNotes,
     reports: grants.makesReports,
     phrasebook: changesSchool(context.who),
     locked,
@@ -53,7 +54,7 @@ async function readableTerm(
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
   const [whole] = await Promise.all([
-    loadTermRecord(context.db, place, context.today),
+    loadTermRecord(context.db, { ...place, readerId: context.who.personId }, context.today),
     noting ? noteOpening(context.db, { ...place, personId: context.who.personId }) : null,
   ])
   if (grants.readsAll) return { place: opened, grants, term: whole }

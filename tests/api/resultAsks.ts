@@ -5,7 +5,7 @@ type Ask = [what: string, ask: () => [string, string, object?], expected: Record
 
 const finn = (place: DemoPlace): string => place.student('Finn').id
 
-/** What is asked about results and pieces of work, with what each of the demo's people is answered. */
+/** What is asked about results, pieces of work and notes, with what each of the demo's people is answered. */
 export function resultAsks(place: () => DemoPlace): Ask[] {
   return [
     [
@@ -39,6 +39,18 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
         },
       ],
       { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 403 },
+    ],
+    [
+      'write a note',
+      () => [
+        'PUT',
+        `${place().path}/note`,
+        {
+          ...{ id: randomUUID(), studentId: finn(place()), was: null },
+          note: { date: '2026-11-20', kind: null, about: '', text: 'Counted the swans.', mayTell: false },
+        },
+      ],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 200 },
     ],
   ]
 }

@@ -29,7 +29,10 @@ describe('a class of it', () => {
     )
     expect(spring?.comments[0]?.sentences[0]).toMatchObject({ composed: 'Maya adds.', because: [{ termId: 'Spring' }] })
     expect(spring?.observations).toEqual([
-      { id: 'n', studentId: '1', date: '2027-02-03', about: 'care', text: ' =careful\r\n' },
+      {
+        ...{ id: 'n', studentId: '1', date: '2027-02-03', kind: 'habit', about: 'care', text: ' =careful\r\n' },
+        ...{ mayTell: true, by: null, own: false },
+      },
     ])
     expect([spring?.boxes[0]?.limit, of('5 Elm', 'Spring')?.boxes[0]?.limit]).toEqual([90, 300])
     expect(spring?.skills.map(({ id }) => id)).toEqual(['s1', 's3'])

@@ -60,7 +60,12 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
       .filter((result) => workIds.has(result.work) && here.has(result.number))
       .map(({ work: workId, number, ...result }) => ({ ...result, workId, studentId: number })),
     attendance: ofTerm(rows.attendance, now, here),
-    observations: ofTerm(rows.notes, now, here).map(({ day, ...note }) => ({ ...note, date: day })),
+    observations: ofTerm(rows.notes, now, here).map(({ day, kind, ...note }) => ({
+      ...note,
+      date: day,
+      kind: kind || null,
+      own: false,
+    })),
     accepted: ofTerm(rows.accepted, now, here).map(({ found, ...each }) => ({ ...each, words: found })),
   }
 }

@@ -3,6 +3,7 @@ import { resultStates } from '../../marks/work'
 import { keptSentenceSchema } from '../../narrative/keptSentence'
 import { isLanguageTag } from '../../people/languageTag'
 import { readPronouns } from '../../people/pronouns'
+import { noteKinds } from '../../record/observations'
 import { commentStatuses } from '../../record/termRecord'
 import {
   day,
@@ -88,6 +89,7 @@ const language: Column<string> = {
 }
 const stay = { from: dayOrNothing('from'), to: dayOrNothing('to') }
 const ofTerm = { term: 'term', number: 'students' } as const
+const noteKindsOrNone = ['', ...noteKinds] as const
 
 /**
  * The files of a school folder beside its set-up, each after those that it names rows of. Children are known by their
@@ -249,11 +251,14 @@ export const recordFiles = {
       term,
       number,
       day: day('day'),
+      kind: { ...oneOf('about a', noteKindsOrNone), newer: true },
       about: words('about', 300),
       text: exactText('text', 20_000),
+      mayTell: { ...yesOrNothing('may be told'), newer: true },
+      by: { ...perhaps('signs in as', 80), newer: true },
     },
     ['id'],
-    ofTerm,
+    { ...ofTerm, by: 'people' },
   ),
   comments: recordFile(
     'comments.csv',

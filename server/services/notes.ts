@@ -1,0 +1,69 @@
+import type { NoteKept, NoteToWrite } from '../../contracts/notes'
+import type { Term } from '../../core/record/term'
+import { allow, type Grants } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import { noteAt, noteRow } from '../data/notes'
+import { worksAt } from '../data/works'
+import { openPlace, save, setupOf, type Context, type Place } from './context'
+
+/**
+ * Keeps a note, changes it or takes it away. Who teaches in the class writes notes and changes the own ones; one of
+ * which nobody is known to be the writer is the home teacher's.
+ */
+export async function writeNote(
+  context: Context,
+  place: Place,
+  { id, studentId, note, was }: NoteToWrite,
+): Promise<number | null> {
+  const { grants, term } = await openPlace(context, place, [studentId])
+  allow(grants.takesNotes, 'write notes in this class')
+  const standing = await noteAt(context.db, id)
+  const own = standing === undefined || standing.writtenBy === context.who.personId
+  const nobodys = standing?.writtenBy === null && grants.changes('general')
+  const here = standing === undefined || (standing.studentId === studentId && standing.termId === place.termId)
+  if (!here || !(own || nobodys)) throw new Refusal('not found', 'There is no such note of yours.')
+  if (note) {
+    refuseDay(note.date, term, context.today)
+    await refuseAbout(context, place, { note, grants, term })
+  }
+  const writer = standing ? standing.writtenBy : context.who.personId
+  const fixed = { student_id: studentId, term_id: place.termId, written_by: writer }
+  const kind = was === null ? 'wrote a note' : note ? 'changed a note' : 'took a note away'
+  const change = {
+    table: 'observation' as const,
+    key: { id },
+    seen: was && noteRow(was),
+    after: note && { ...fixed, ...noteRow(note) },
+  }
+  const show = (row: object | null) => row && noteOf(row as Record<string, never>)
+  return (await save(context, { ...place, kind, needs: ['own'] }, [change], { show })).event
+}
+
+function noteOf(row: Record<'day' | 'about_kind' | 'about' | 'text' | 'may_tell', never>): NoteKept {
+  return { date: row.day, kind: row.about_kind, about: row.about, text: row.text, mayTell: row.may_tell }
+}
+
+function refuseDay(date: string, { name, starts }: Pick<Term, 'name' | 'starts'>, today: string): void {
+  if (date > today) throw new Refusal('invalid', 'A note is about a day that has been: choose today or an earlier one.')
+  if (date < starts) throw new Refusal('invalid', `${name} began on ${starts}: a note of it is not older.`)
+}
+
+/** @throws Refusal where there is nothing of the kind that the writer may read */
+async function refuseAbout(
+  context: Context,
+  place: Place,
+  { note, grants, term }: { note: NoteKept; grants: Grants; term: Term },
+): Promise<void> {
+  if (note.kind === null) return
+  const { skills, habits } = await setupOf(context, term.yearId)
+  const found = {
+    skill: () => skills.some(({ id, subject }) => id === note.about && grants.readsSubject(subject)),
+    habit: () => habits.some(({ key }) => key === note.about),
+    work: async () => {
+      const works = await worksAt(context.db, place, [note.about])
+      return works.some(({ subject }) => grants.readsSubject(subject))
+    },
+  }[note.kind]
+  const what = note.kind === 'work' ? 'piece of work' : note.kind
+  if (!(await found())) throw new Refusal('not found', `There is no such ${what}.`)
+}

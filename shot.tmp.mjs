@@ -1,0 +1,10 @@
+import { chromium } from 'playwright'
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } })
+await p.goto('http://127.0.0.1:4173'); await p.getByLabel('Name').fill('ines'); await p.getByLabel('Password').fill('river-otter-lantern'); await p.getByRole('button', { name: 'Sign in' }).click(); await p.getByRole('heading', { name: 'Your desk' }).waitFor()
+await p.goto('http://127.0.0.1:4173/write'); await p.getByRole('textbox').waitFor()
+await p.keyboard.press('Alt+j'); await p.waitForTimeout(800); await p.keyboard.type('Asked to see the lock gate from below.'); await p.keyboard.press('Control+Enter'); await p.waitForTimeout(500)
+await p.screenshot({ path: '/tmp/a.png' })
+await p.keyboard.press('Escape'); await p.setViewportSize({ width: 390, height: 800 }); await p.getByRole('button', { name: 'Note', exact: true }).click(); await p.waitForTimeout(700); await p.screenshot({ path: '/tmp/b.png' })
+await p.keyboard.press('Escape'); await p.waitForTimeout(300); await p.screenshot({ path: '/tmp/c.png' })
+await b.close()
