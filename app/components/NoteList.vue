@@ -30,17 +30,19 @@ const notes = computed(() => {
           ><template v-if="!note.own && note.by">, {{ note.by }}</template></span
         >
         {{ note.text }}
-        <span class="flex gap-3 text-xs"><span :class="note.mayTell ? 'text-teal' : 'text-muted'">{{
-          note.mayTell ? 'may be told' : note.own ? 'for me' : 'not for the family'
-        }}</span>
-        <button
-          v-if="changes && classRecord.may.notes && (note.own || (!note.by && classRecord.may.general))"
-          type="button"
-          class="link"
-          @click="emit('change', note)"
+        <span class="flex gap-3 text-xs"
+          ><span :class="note.mayTell ? 'text-teal' : 'text-muted'">{{
+            note.mayTell ? 'may be told' : note.own ? 'for me' : 'not for the family'
+          }}</span>
+          <button
+            v-if="changes && classRecord.may.notes && (note.own || (!note.by && classRecord.may.general))"
+            type="button"
+            class="link"
+            @click="emit('change', note)"
+          >
+            Change<span class="sr-only"> the note of {{ note.date }}</span>
+          </button></span
         >
-          Change<span class="sr-only"> the note of {{ note.date }}</span>
-        </button></span>
       </li>
     </ul>
     <p v-if="notes.length === 0" class="text-muted">No notes about {{ classRecord.student?.usedName }} this term.</p>

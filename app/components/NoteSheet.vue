@@ -112,7 +112,13 @@ function takeAway(): void {
 </script>
 
 <template>
-  <SideSheet :open="open" :title="`Note about ${student?.usedName ?? ''}`" side="right" :first="field" @close="sheet = null">
+  <SideSheet
+    :open="open"
+    :title="`Note about ${student?.usedName ?? ''}`"
+    side="right"
+    :first="field"
+    @close="sheet = null"
+  >
     <form
       v-if="draft && classRecord.may.notes"
       class="grid gap-3 px-4 py-3"
@@ -122,13 +128,7 @@ function takeAway(): void {
     >
       <label class="grid gap-1"
         >What was seen or said
-        <textarea
-          ref="field"
-          v-model="draft.text"
-          class="field"
-          rows="4"
-          maxlength="2000"
-        ></textarea>
+        <textarea ref="field" v-model="draft.text" class="field" rows="4" maxlength="2000"></textarea>
       </label>
       <label class="grid gap-1 text-sm"
         >About

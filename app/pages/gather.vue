@@ -169,9 +169,16 @@ function drop(event: DragEvent): void {
 
     <template v-else>
       <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h1 class="text-xl font-semibold">{{ subject?.name }}: work of the term</h1>
-        <button v-if="mayGather" type="button" class="quiet ml-auto" @click="editing = ''">Add a piece of work</button>
-        <label v-if="mayGather" class="press cursor-pointer focus-within:outline-2 focus-within:outline-teal">
+        <h1 class="text-xl font-semibold">
+          {{ tab === 2 ? `${classRecord.record?.classRoom.name}: attendance` : `${subject?.name}: work of the term` }}
+        </h1>
+        <button v-if="mayGather && tab !== 2" type="button" class="quiet ml-auto" @click="editing = ''">
+          Add a piece of work
+        </button>
+        <label
+          v-if="mayGather && tab !== 2"
+          class="press cursor-pointer focus-within:outline-2 focus-within:outline-teal"
+        >
           Choose a gradebook file
           <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="choose" />
         </label>
@@ -186,38 +193,41 @@ function drop(event: DragEvent): void {
         :piece="editing || null"
         @done="editing = null"
       />
-      <TabGroup v-if="rows.length > 0" :selected-index="tab" @change="tab = $event">
+      <TabGroup :selected-index="tab" @change="tab = $event">
         <TabList class="flex flex-wrap gap-x-5 border-b border-rule">
-          <Tab v-for="each in ['Results', 'Work and weights']" :key="each" class="tab">{{ each }}</Tab>
+          <Tab v-for="each in ['Results', 'Work and weights', 'Attendance']" :key="each" class="tab">{{ each }}</Tab>
         </TabList>
         <TabPanels>
           <TabPanel :tabindex="-1"
             ><ResultGrid
+              v-if="rows.length > 0"
               :key="`${classRecord.place} ${subject?.key}`"
               :work="inOrder"
               :spreads="rows"
               :may="mayGather"
               @piece="editing = $event"
               @cell="workAtHand = $event"
-          /></TabPanel>
+            />
+            <p v-else class="border border-dashed border-edge p-8 text-center">
+              No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
+              <template v-if="mayGather"
+                >Choose the file your gradebook exports (CSV, XLSX or ODS, a row per student or a row per result), or
+                drop it here, or add a piece of work and type its results. Without a gradebook, marks and levels are
+                settled straight away in <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
+              >
+            </p>
+          </TabPanel>
           <TabPanel :tabindex="-1"
-            ><WorkList :rows="rows" :may="mayGather" @piece="editing = $event" /><CategoryEditor
+            ><WorkList v-if="rows.length > 0" :rows="rows" :may="mayGather" @piece="editing = $event" /><CategoryEditor
               v-if="subject"
               :key="subject.key"
               :subject="subject.key"
               :may="mayGather"
           /></TabPanel>
+          <TabPanel :tabindex="-1"><AttendanceTable /></TabPanel>
         </TabPanels>
       </TabGroup>
-      <p v-else class="border border-dashed border-edge p-8 text-center">
-        No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
-        <template v-if="mayGather"
-          >Choose the file your gradebook exports (CSV, XLSX or ODS, a row per student or a row per result), or drop it
-          here, or add a piece of work and type its results. Without a gradebook, marks and levels are settled straight
-          away in <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
-        >
-      </p>
-      <CategoryEditor v-if="subject && rows.length === 0" :key="subject.key" :subject="subject.key" :may="mayGather" />
+      <ClassListDoor :key="classRecord.place" />
     </template>
 
     <MarginPanel title="Results of one student"

@@ -1,3 +1,4 @@
+import type { AttendanceToKeep } from '~~/contracts/classList'
 import type { NoteKept, NoteToWrite } from '~~/contracts/notes'
 import type { ResultToWrite } from '~~/contracts/results'
 import type { LevelToSettle, MarkToSettle } from '~~/contracts/settle'
@@ -9,6 +10,7 @@ export type WorkBody =
   | { kind: 'marks'; body: { marks: MarkToSettle[] } }
   | { kind: 'levels'; body: { levels: LevelToSettle[] } }
   | { kind: 'results'; body: { results: ResultToWrite[] } }
+  | { kind: 'attendance'; body: { attendance: AttendanceToKeep[] } }
   | { kind: 'note'; body: NoteToWrite }
   | { kind: 'finding'; body: FindingToAccept }
 
@@ -49,6 +51,9 @@ export function merged(older: Work, newer: Work): Work {
   if (older.kind === 'results' && newer.kind === 'results') {
     return { ...newer, body: { results: mergedCells(older.body.results, newer.body.results, placeOfResult) } }
   }
+  if (older.kind === 'attendance' && newer.kind === 'attendance') {
+    return { ...newer, body: { attendance: mergedCells(older.body.attendance, newer.body.attendance, placeOfDays) } }
+  }
   if (older.kind === 'note' && newer.kind === 'note') {
     return { ...newer, body: { ...newer.body, was: older.body.was } }
   }
@@ -69,6 +74,7 @@ function mergedCells<Cell extends { was: unknown }>(
 
 const placeOfMark = (mark: MarkToSettle): string => `${mark.studentId} ${mark.subject}`
 const placeOfResult = (result: ResultToWrite): string => `${result.workId} ${result.studentId}`
+const placeOfDays = (days: AttendanceToKeep): string => days.studentId
 const placeOfLevel = (level: LevelToSettle): string => `${level.studentId} ${level.kind} ${level.about}`
 
 /** The part of some work that was in conflict, and the rest, which can go out by itself; null where there is none. */
@@ -90,6 +96,11 @@ export function parted(work: Work, conflicts: readonly Conflict[]): { refused: W
     const [refused, rest] = halves(work.body.results, at)
     const others: Work | null = rest.length ? { ...work, body: { results: rest } } : null
     return { refused: { ...work, body: { results: refused } }, rest: others }
+  }
+  if (work.kind === 'attendance') {
+    const [refused, rest] = halves(work.body.attendance, at)
+    const others: Work | null = rest.length ? { ...work, body: { attendance: rest } } : null
+    return { refused: { ...work, body: { attendance: refused } }, rest: others }
   }
   return { refused: work, rest: null }
 }
@@ -119,6 +130,13 @@ export function overStanding(work: Work, conflicts: readonly Conflict[]): Work {
       was: (conflicts[nth]?.standing ?? null) as ResultToWrite['was'],
     }))
     return { ...work, body: { results } }
+  }
+  if (work.kind === 'attendance') {
+    const attendance = work.body.attendance.map((days, nth) => ({
+      ...days,
+      was: (conflicts[nth]?.standing ?? null) as AttendanceToKeep['was'],
+    }))
+    return { ...work, body: { attendance } }
   }
   if (work.kind === 'note') {
     return { ...work, body: { ...work.body, was: (conflicts[0]?.standing ?? null) as NoteKept | null } }

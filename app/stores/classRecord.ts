@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
+import type { AttendanceToKeep, CellsToKeep } from '~~/contracts/classList'
 import type { NoteToWrite } from '~~/contracts/notes'
 import type { WorkToWrite } from '~~/contracts/results'
 import type { GivenCell } from '~~/core/exchange/planCells'
@@ -7,6 +8,7 @@ import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
 import { unpackTerm } from '~~/core/record/packedTerm'
+import type { Attendance } from '~~/core/record/observations'
 import type { Student } from '~~/core/record/roster'
 import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment, StudentMark } from '~~/core/record/termRecord'
@@ -118,6 +120,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (work.kind === 'comment') putComment(work.body)
       if (work.kind === 'marks') putMarks(work.body.marks)
       if (work.kind === 'results') putResults(work.body.results)
+      if (work.kind === 'attendance') putAttendance(work.body.attendance)
       if (work.kind === 'note') putNote(work.body)
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
@@ -218,6 +221,40 @@ export const useClassRecord = defineStore('classRecord', () => {
     send({ kind: 'results', key, path: 'results', what, body: { results } }, many ? 'now' : 'soon')
   }
 
+  function putAttendance(cells: readonly AttendanceToKeep[]): void {
+    const changed = new Set(cells.map((each) => each.studentId))
+    const kept = (record.value?.attendance ?? []).filter((each) => !changed.has(each.studentId))
+    change({
+      attendance: [...kept, ...cells.flatMap(({ studentId, days }) => (days ? [{ studentId, ...days }] : []))],
+    })
+  }
+
+  /** Days as they shall be, beside those that stand. */
+  function attendanceToKeep(studentId: string, { daysOpen, absences, lates }: Omit<Attendance, 'studentId'>) {
+    const was = index.value?.attendanceOf(studentId)
+    return {
+      studentId,
+      days: { daysOpen, absences, lates },
+      was: was ? { daysOpen: was.daysOpen, absences: was.absences, lates: was.lates } : null,
+    }
+  }
+
+  /** Keeps days of attendance at once on the screen; those typed one after another go out together. */
+  function giveAttendance(days: readonly Attendance[]): void {
+    const attendance = days.map(({ studentId, ...each }) => attendanceToKeep(studentId, each))
+    putAttendance(attendance)
+    const what = days.length === 1 ? `The attendance of ${nameOf(days[0]?.studentId ?? '')}` : 'The attendance'
+    send({ kind: 'attendance', key: 'attendance', path: 'cells', what, body: { attendance } }, 'soon')
+  }
+
+  /** Takes a list in as one change, then shows the class as it is. */
+  async function takeListIn(cells: CellsToKeep): Promise<void> {
+    await saving.flush()
+    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/cells`, cells)
+    saving.did(event)
+    await load()
+  }
+
   function putNote({ id, studentId, note }: NoteToWrite): void {
     const all = record.value?.observations ?? []
     const before = all.find((each) => each.id === id)
@@ -230,7 +267,11 @@ export const useClassRecord = defineStore('classRecord', () => {
   function writeNote(note: NoteToWrite, where: string): void {
     if (where === place.value) putNote(note)
     const body = { ...note }
-    send({ kind: 'note', key: `note ${note.id}`, path: 'note', what: `A note about ${nameOf(note.studentId)}`, body }, 'now', where)
+    send(
+      { kind: 'note', key: `note ${note.id}`, path: 'note', what: `A note about ${nameOf(note.studentId)}`, body },
+      'now',
+      where,
+    )
   }
 
   /** Adds, changes or takes away a piece of work, then shows the class as it is. */
@@ -340,6 +381,9 @@ export const useClassRecord = defineStore('classRecord', () => {
     giveResults,
     keepWork,
     writeNote,
+    attendanceToKeep,
+    giveAttendance,
+    takeListIn,
     writeComment,
     commentKey,
     putComments,

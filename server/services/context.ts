@@ -57,15 +57,14 @@ export function thisYear({ years, today }: Pick<Context, 'years' | 'today'>): Ye
   return year
 }
 
+/** A place that was opened for changes, with what the asker may do there. */
+export type Opened = OpenedPlace & { readonly grants: Grants }
+
 /**
  * Opens a place for changes: the term must be open, the students in the class.
  * @throws Refusal
  */
-export async function openPlace(
-  context: Context,
-  place: Place,
-  studentIds: readonly string[] = [],
-): Promise<OpenedPlace & { grants: Grants }> {
+export async function openPlace(context: Context, place: Place, studentIds: readonly string[] = []): Promise<Opened> {
   const opened = await loadPlace(context.db, { ...place, studentIds })
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')

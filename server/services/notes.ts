@@ -4,7 +4,8 @@ import { allow, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { noteAt, noteRow } from '../data/notes'
 import { worksAt } from '../data/works'
-import { openPlace, save, setupOf, type Context, type Place } from './context'
+import type { Change } from '../data/changes/changeableTables'
+import { openPlace, save, setupOf, type Context, type Opened, type Place } from './context'
 
 /**
  * Keeps a note, changes it or takes it away. Who teaches in the class writes notes and changes the own ones; one of
@@ -37,6 +38,24 @@ export async function writeNote(
   }
   const show = (row: object | null) => row && noteOf(row as Record<string, never>)
   return (await save(context, { ...place, kind, needs: ['own'] }, [change], { show })).event
+}
+
+/** Notes that are new, as changes. @throws Refusal */
+export async function newNotes(
+  context: Context,
+  place: Place,
+  { grants, term }: Opened,
+  notes: readonly { id: string; studentId: string; note: NoteKept }[],
+): Promise<Change[]> {
+  if (notes.length > 0) allow(grants.takesNotes, 'write notes in this class')
+  return Promise.all(
+    notes.map(async ({ id, studentId, note }): Promise<Change> => {
+      refuseDay(note.date, term, context.today)
+      await refuseAbout(context, place, { note, grants, term })
+      const fixed = { student_id: studentId, term_id: place.termId, written_by: context.who.personId }
+      return { table: 'observation', key: { id }, seen: null, after: { ...fixed, ...noteRow(note) } }
+    }),
+  )
 }
 
 function noteOf(row: Record<'day' | 'about_kind' | 'about' | 'text' | 'may_tell', never>): NoteKept {

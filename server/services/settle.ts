@@ -13,24 +13,15 @@ export async function settleMarks(
   place: Place,
   marks: readonly MarkToSettle[],
 ): Promise<number | null> {
-  const { grants, term } = await openPlace(
+  const opened = await openPlace(
     context,
     place,
     marks.map((each) => each.studentId),
   )
-  const subjects = [...new Set(marks.map((each) => each.subject))]
-  const known = new Set((await setupOf(context, term.yearId)).subjects.map((subject) => subject.key))
-  for (const subject of subjects) {
-    allow(known.has(subject) && grants.changes(needFor(subject)), `settle marks in ${subject}`)
-  }
-  const changes = marks.map(({ studentId, subject, mark, was }): Change => ({
-    table: 'settled_mark',
-    key: { student_id: studentId, subject, term_id: place.termId },
-    seen: was,
-    after: mark,
-  }))
+  const setup = await setupOf(context, opened.term.yearId)
+  const { changes, needs } = markChanges({ ...opened, setup }, place, marks)
   const kind = `settled ${marks.length === 1 ? 'a mark' : `${marks.length} marks`}`
-  return (await save(context, { ...place, kind, needs: subjects.map(needFor) }, changes)).event
+  return (await save(context, { ...place, kind, needs }, changes)).event
 }
 
 /** Settles skill levels and habit scores, or empties them. A symbol must be one of the scale or a special value's. */
@@ -44,8 +35,49 @@ export async function settleLevels(
     place,
     levels.map((each) => each.studentId),
   )
-  const { grants } = opened
   const setup = await setupIn(context, opened)
+  const { changes, needs } = levelChanges({ ...opened, setup }, place, levels)
+  const kind = `rated ${levels.length === 1 ? 'one cell' : `${levels.length} cells`}`
+  const options = { show: (row: Row | null) => (row ? levelShown(row) : null) }
+  return (await save(context, { ...place, kind, needs }, changes, options)).event
+}
+
+/** How a level's row stands, for its writer. */
+export function levelShown({ symbol = null }: Row): Row {
+  return { symbol }
+}
+
+interface Settling {
+  readonly setup: SchoolSetup
+  readonly grants: Grants
+}
+interface ToSettle {
+  readonly changes: Change[]
+  readonly needs: Need[]
+}
+
+/** What settling marks would change, and takes. @throws Refusal */
+export function markChanges({ setup, grants }: Settling, { termId }: Place, marks: readonly MarkToSettle[]): ToSettle {
+  const subjects = [...new Set(marks.map((each) => each.subject))]
+  const known = new Set(setup.subjects.map((subject) => subject.key))
+  for (const subject of subjects) {
+    allow(known.has(subject) && grants.changes(needFor(subject)), `settle marks in ${subject}`)
+  }
+  const changes = marks.map(({ studentId, subject, mark, was }): Change => ({
+    table: 'settled_mark',
+    key: { student_id: studentId, subject, term_id: termId },
+    seen: was,
+    after: mark,
+  }))
+  return { changes, needs: subjects.map(needFor) }
+}
+
+/** What settling levels would change, and takes. @throws Refusal */
+export function levelChanges(
+  { setup, grants }: Settling,
+  { termId }: Place,
+  levels: readonly LevelToSettle[],
+): ToSettle {
   const needs = new Set<Need>()
   const changes = levels.map((level): Change => {
     const { scale, need } = placeOfLevel(setup, grants, level)
@@ -53,14 +85,12 @@ export async function settleLevels(
     const { kind, about, studentId, symbol, was } = level
     return {
       table: 'settled_level',
-      key: { student_id: studentId, kind, about, term_id: place.termId },
+      key: { student_id: studentId, kind, about, term_id: termId },
       seen: was === null ? null : { symbol: readable(scale, was) },
       after: symbol === null ? null : { symbol: symbolOf(scale, symbol) },
     }
   })
-  const kind = `rated ${levels.length === 1 ? 'one cell' : `${levels.length} cells`}`
-  const options = { show: (row: Row | null) => (row ? { symbol: row.symbol } : null) }
-  return (await save(context, { ...place, kind, needs: [...needs] }, changes, options)).event
+  return { changes, needs: [...needs] }
 }
 
 /** The scale that a level is on, and what changing it takes. @throws Refusal */

@@ -100,3 +100,47 @@ describe('a note', () => {
     await write(ines, id, null, plain)
   })
 })
+
+describe('a list of a class', () => {
+  const keep = (who: Client, cells: object) => who<Done>('PUT', `${place.path}/cells`, cells)
+  const days = (daysOpen: number, absences: number, lates: number) => ({ daysOpen, absences, lates })
+  const attendanceOf = async (studentId: string) => {
+    const found = (await see(ines, place.path)).record.attendance.find((each) => each.studentId === studentId)
+    return found ? days(found.daysOpen, found.absences, found.lates) : null
+  }
+
+  it('comes in as one change, whole or not at all, and goes as one', async () => {
+    const studentId = place.student('Kit').id
+    const was = await attendanceOf(studentId)
+    const note = { id: randomUUID(), studentId, note: { ...plain, text: 'Came by boat.' } }
+    const level = { studentId, kind: 'habit', about: 'taking-care', symbol: 'NA' }
+    const seen = (await see(ines, place.path)).record.habitScores.find(
+      (each) => each.studentId === studentId && each.about === 'taking-care',
+    )
+    const cells = {
+      attendance: [{ studentId, days: days(41, 3, 2), was }],
+      levels: [{ ...level, was: seen?.symbol ?? null }],
+      notes: [note],
+    }
+    const wrong = await keep(ines, { ...cells, levels: [{ ...cells.levels[0], symbol: 'never' }] })
+    expect([wrong.status, await attendanceOf(studentId)]).toEqual([422, was])
+    const done = await keep(ines, cells)
+    expect([done.status, await attendanceOf(studentId)]).toEqual([200, days(41, 3, 2)])
+    expect((await readBy(ines, note.id))?.text).toBe('Came by boat.')
+    // Over what somebody has changed since, nothing of it comes in.
+    const stale = await keep(ines, { attendance: [{ studentId, days: days(9, 9, 9), was }], notes: [note] })
+    expect([stale.status, await attendanceOf(studentId)]).toEqual([409, days(41, 3, 2)])
+    expect((await ines('POST', `/api/events/${done.body.event}/undo`)).status).toBe(200)
+    expect([await attendanceOf(studentId), await readBy(ines, note.id)]).toEqual([was, undefined])
+  })
+
+  it('is refused where its bringer may not, and where it cannot be', async () => {
+    const studentId = place.student('Kit').id
+    const was = await attendanceOf(studentId)
+    expect((await keep(tobias, { attendance: [{ studentId, days: days(40, 1, 0), was }] })).status).toBe(403)
+    expect((await keep(ines, { attendance: [{ studentId, days: days(3, 4, 0), was }] })).status).toBe(422)
+    const elsewhere = { studentId: randomUUID(), days: days(40, 1, 0), was: null }
+    expect((await keep(ines, { attendance: [elsewhere] })).status).toBe(404)
+    expect(await attendanceOf(studentId)).toEqual(was)
+  })
+})

@@ -52,5 +52,18 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
       ],
       { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 200 },
     ],
+    [
+      'keep a child’s attendance as it is',
+      () => {
+        const found = place().answer.record.attendance.find(({ studentId }) => studentId === finn(place()))
+        const days = found && { daysOpen: found.daysOpen, absences: found.absences, lates: found.lates }
+        return [
+          'PUT',
+          `${place().path}/cells`,
+          { attendance: [{ studentId: finn(place()), days: days ?? null, was: days ?? null }] },
+        ]
+      },
+      { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+    ],
   ]
 }

@@ -52,7 +52,10 @@ test('five notes on a phone, with the server away, are there when it is back', a
   await page.route('**/api/classes/*/*/note', (route) => route.abort())
   for (const [nth, child] of ['Amara', 'Bea', 'Finn', 'Kit', 'Will'].entries()) {
     await page.getByRole('button', { name: /choose another student/ }).click()
-    await page.getByRole('dialog').getByRole('button', { name: new RegExp(child) }).click()
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(child) })
+      .click()
     await page.getByRole('button', { name: 'Note', exact: true }).click()
     const sheet = page.getByRole('dialog', { name: `Note about ${child}` })
     await sheet.getByLabel('What was seen or said').fill(`Seen by the weir, ${nth + 1}.`)

@@ -35,6 +35,7 @@ export const changeableTables = {
   work: { key: ['id'] },
   result: { key: ['work_id', 'student_id'] },
   observation: { key: ['id'] },
+  attendance: { key: ['student_id', 'term_id'] },
   settled_mark: { key: ['student_id', 'subject', 'term_id'], often: true },
   settled_level: { key: ['student_id', 'kind', 'about', 'term_id'], often: true },
   comment: { key: ['student_id', 'box', 'term_id'], seenIn: ['text', 'own_words', 'status'], versioned: true },

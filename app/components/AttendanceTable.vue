@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import type { Attendance } from '~~/core/record/observations'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSettings } from '~/stores/settings'
+
+/** The days of the term, a line for each child: what the family report says of attendance. */
+const classRecord = useClassRecord()
+const settings = useSettings()
+const may = computed(() => classRecord.may.general)
+const parts = [
+  { part: 'daysOpen', title: 'Days open', sort: 'days' },
+  { part: 'absences', title: 'Absent', sort: 'days' },
+  { part: 'lates', title: 'Late', sort: 'times' },
+] as const
+type Part = (typeof parts)[number]['part']
+
+const lines = computed(() =>
+  (classRecord.record?.students ?? []).map((student) => ({
+    student,
+    days: classRecord.index?.attendanceOf(student.id),
+  })),
+)
+/** How many days the school was open for most. */
+const usual = computed(() => {
+  const all = lines.value.flatMap(({ days }) => days?.daysOpen ?? []).toSorted((a, b) => a - b)
+  return all[Math.floor(all.length / 2)] ?? null
+})
+const forAll = ref<number | null>(null)
+const problem = ref('')
+
+function whole(written: string): number | null {
+  const count = Number(written)
+  return /^\d+$/.test(written.trim()) && count <= 400 ? count : null
+}
+
+function give(student: { id: string; usedName: string }, part: Part, input: HTMLInputElement): void {
+  const before = classRecord.index?.attendanceOf(student.id)
+  const count = whole(input.value)
+  const now: Attendance = {
+    ...(before ?? { studentId: student.id, daysOpen: usual.value ?? 0, absences: 0, lates: 0 }),
+    ...(count !== null && { [part]: count }),
+  }
+  problem.value =
+    count === null
+      ? `${student.usedName}: “${input.value}” is no number of days from 0 to 400.`
+      : now.absences > now.daysOpen
+        ? `${student.usedName} cannot be absent on ${now.absences} of ${now.daysOpen} days.`
+        : ''
+  if (problem.value === '') classRecord.giveAttendance([{ ...now, studentId: student.id }])
+  else input.value = before ? String(before[part]) : ''
+}
+
+/** The same days open for everybody; who was absent longer than that is left as it is, and named. */
+function openForAll(): void {
+  const days = forAll.value
+  if (days === null || !Number.isInteger(days) || days < 0 || days > 400) return
+  const all = lines.value.map(({ student, days: had }) => ({
+    ...(had ?? { absences: 0, lates: 0 }),
+    studentId: student.id,
+    daysOpen: days,
+  }))
+  const [fit, over] = [all.filter((each) => each.absences <= days), all.filter((each) => each.absences > days)]
+  const names = over.map(({ studentId }) => classRecord.index?.student(studentId)?.usedName).join(', ')
+  problem.value = over.length > 0 ? `Left as it is, since absent on more days than ${days}: ${names}.` : ''
+  if (fit.length > 0) classRecord.giveAttendance(fit)
+}
+
+/** Enter goes on to the next child, as in a list on paper. */
+function down(event: KeyboardEvent): void {
+  const input = event.target as HTMLInputElement
+  const all = [
+    ...(input.closest('table')?.querySelectorAll<HTMLInputElement>(`[data-part=${input.dataset.part}]`) ?? []),
+  ]
+  const next = all[all.indexOf(input) + (event.shiftKey ? -1 : 1)]
+  input.blur()
+  next?.focus()
+  next?.select()
+}
+</script>
+
+<template>
+  <div class="grid gap-3 pt-3">
+    <form v-if="may" class="flex flex-wrap items-center gap-3 text-sm" @submit.prevent="openForAll">
+      <label class="flex items-center gap-2"
+        >The school was open on
+        <input v-model.number="forAll" type="number" min="0" max="400" class="field w-20" /> days</label
+      >
+      <button type="submit" class="quiet" :disabled="forAll === null">Set for everybody</button>
+      <span class="text-muted">A register or a list can be brought below.</span>
+    </form>
+    <p v-else class="text-sm text-muted">
+      {{ classRecord.may.locked ?? 'The home teacher keeps the attendance; you can read it.' }}
+    </p>
+    <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
+    <table class="w-full max-w-160">
+      <thead>
+        <tr class="border-b border-edge text-sm text-muted">
+          <th scope="col" class="py-1">Student</th>
+          <th v-for="each in parts" :key="each.part" scope="col" class="text-right">{{ each.title }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ student, days } in lines" :key="student.id" class="border-b border-rule">
+          <th scope="row" class="py-0.5 font-normal">{{ settings.nameOf(student) }}</th>
+          <td v-for="each in parts" :key="each.part" class="text-right">
+            <input
+              v-if="may"
+              class="field w-14 py-0.5 text-right middle:w-20"
+              inputmode="numeric"
+              :data-part="each.part"
+              :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
+              :value="days?.[each.part] ?? ''"
+              @change="give(student, each.part, $event.target as HTMLInputElement)"
+              @keydown.enter.prevent="down"
+            />
+            <template v-else>{{ days?.[each.part] ?? '—' }}</template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>

@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { levelsToSettle, marksToSettle } from './settle'
+import { noteKept } from './notes'
+import { noneTwice } from './text'
+
+const count = z
+  .number()
+  .int('Days and times are whole numbers.')
+  .min(0, 'It is not below 0.')
+  .max(400, 'Keep it under 400.')
+
+const days = z
+  .object({ daysOpen: count, absences: count, lates: count })
+  .refine(({ daysOpen, absences }) => absences <= daysOpen, 'Nobody is absent on more days than the school was open.')
+  .nullable()
+
+/** A child's days of a term to keep; null to take them back. `was`: what the writer saw. */
+export const attendanceToKeep = z.object({ studentId: z.uuid(), days, was: days })
+export type AttendanceToKeep = z.infer<typeof attendanceToKeep>
+
+const newNote = z.object({ id: z.uuid(), studentId: z.uuid(), note: noteKept })
+
+/** What is known of a class that is no result: kept together, as one change, whole or not at all. */
+export const cellsToKeep = z.object({
+  marks: marksToSettle.shape.marks.or(z.tuple([])).default([]),
+  levels: levelsToSettle.shape.levels.or(z.tuple([])).default([]),
+  attendance: noneTwice(attendanceToKeep, 2000, (each) => each.studentId).default([]),
+  /** New ones. */
+  notes: noneTwice(newNote, 5000, (each) => each.id).default([]),
+})
+export type CellsToKeep = z.infer<typeof cellsToKeep>

@@ -1,0 +1,37 @@
+import { displayName } from '../../people/names'
+import type { Attendance, Observation } from '../../record/observations'
+import type { Student } from '../../record/roster'
+import type { LevelKind, StudentMark } from '../../record/termRecord'
+
+/** A mark, a level, days or a note that a list brings, each as it shall be. */
+export interface ClassCells {
+  readonly marks: readonly {
+    studentId: string
+    subject: string
+    mark: Pick<StudentMark, 'percent' | 'special' | 'reason'>
+  }[]
+  readonly levels: readonly { studentId: string; kind: LevelKind; about: string; symbol: string }[]
+  readonly attendance: readonly Attendance[]
+  readonly notes: readonly Pick<Observation, 'studentId' | 'date' | 'kind' | 'about' | 'text' | 'mayTell'>[]
+}
+
+/** A thing that a row says: where it stands, what stood there, what shall, and how it is told. */
+export interface Said {
+  readonly place: string
+  readonly name: string
+  readonly was: unknown
+  readonly now: unknown
+  readonly put: (cells: { [Part in keyof ClassCells]: ClassCells[Part][number][] }) => void
+  readonly line: string
+}
+
+export interface ClassListContext {
+  /** Whether whoever brings the list may change what needs this ("general", "notes", "subject sums"). */
+  readonly may: (need: string) => boolean
+  readonly today: string
+}
+
+/** A child as lists call it. */
+export function nameOf({ usedName, family }: Pick<Student, 'usedName' | 'family'>): string {
+  return displayName({ given: usedName, family })
+}

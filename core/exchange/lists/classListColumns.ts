@@ -1,0 +1,83 @@
+import type { LevelKind } from '../../record/termRecord'
+import type { ClassRecord } from '../../record/classRecord'
+import { roleByHeading } from '../gradebookWords'
+import { headingKey } from '../readRecords'
+import { readDate } from '../readDate'
+
+/** Who a row is about, as far as a column says. */
+export type WhoColumn = 'number' | 'name' | 'given name' | 'family name'
+export type DaysColumn = 'daysOpen' | 'absences' | 'lates' | 'present'
+/** What a column of a list of a class holds; null for what nobody knows. */
+export type ClassColumn =
+  | { what: 'who'; part: WhoColumn }
+  | { what: 'level'; kind: LevelKind; about: string }
+  | { what: 'mark'; subject: string }
+  | { what: 'days'; part: DaysColumn }
+  | { what: 'on day'; day: string }
+  | { what: 'day' | 'status' | 'about' | 'value' | 'text' | 'told' }
+  | null
+
+const daysWords: readonly [DaysColumn, RegExp][] = [
+  ['absences', /^(days?)?(absen(t|ces?)|missed)(days)?$|^(fehltage|absences?|ausencias|assenze|afwezig)$/],
+  ['lates', /^(times?|days)?(late|lates|tardy|tardies|latearrivals?)(s|times)?$|^(verspatungen|retards?|retrasos)$/],
+  ['daysOpen', /^(days(open|possible|enrolled|inschool)|(school|possible)days|schultage|jours(ouverts)?)$/],
+  ['present', /^(days?)?(present|attended|attendances?)(days)?$/],
+]
+const otherWords: readonly ['day' | 'status' | 'about' | 'value' | 'text' | 'told', RegExp][] = [
+  ['day', /^(date|day|datum|fecha|data|dato|jour)$/],
+  ['status', /^(status|state|attendance|presence|code|anwesenheit)$/],
+  ['about', /^(about|skill|standard|outcome|habit|subject|kompetenz|competence|vaardigheid)s?$/],
+  ['text', /^(notes?|observations?|text|seen|remarks?|comments?|bemerkung|beobachtung|notiz)(en)?$/],
+  ['told', /^(maybetold|told|share|forfamily|maytell)$/],
+  ['value', /^(value|level|rating|score|symbol|mark|grade|percent|%|stufe|niveau|note)s?$/],
+]
+
+/**
+ * What a heading says of its column in a list of this class: the class's own words first (a skill's, a habit's, a
+ * subject's), then those that schools use.
+ * @example classColumns(record)('Times late') // { what: 'days', part: 'lates' }
+ */
+export function classColumns(record: ClassRecord): (heading: string) => ClassColumn {
+  const own = ownNames(record)
+  return (heading) => {
+    const key = headingKey(heading)
+    const named = own.get(key)
+    if (named) return named
+    const day = readDate(heading)
+    if (day !== undefined) return { what: 'on day', day }
+    const days = daysWords.find(([, pattern]) => pattern.test(key))
+    if (days) return { what: 'days', part: days[0] }
+    const other = otherWords.find(([, pattern]) => pattern.test(key))
+    if (other) return { what: other[0] }
+    const role = roleByHeading(heading)
+    return role === 'number' || role === 'name' || role === 'given name' || role === 'family name'
+      ? { what: 'who', part: role }
+      : null
+  }
+}
+
+type NamedColumn = Extract<ClassColumn, { what: 'level' | 'mark' }>
+
+/** What a class calls its own, by heading keys; where two are called alike, the skill before the habit. */
+export function ownNames({ skills, habits, subjects }: ClassRecord): Map<string, NamedColumn> {
+  const named = (words: readonly string[], column: NamedColumn): [string, NamedColumn][] =>
+    words.map(headingKey).flatMap((key) => (key === '' ? [] : [[key, column]]))
+  return new Map([
+    ...subjects.flatMap(({ key, name }) => named([key, name], { what: 'mark', subject: key })),
+    ...habits.flatMap(({ key, name, familyWords }) =>
+      named([key, name, familyWords], { what: 'level', kind: 'habit', about: key }),
+    ),
+    ...skills.flatMap(({ id, statement, familyWords }) =>
+      named([id, familyWords, statement], { what: 'level', kind: 'skill', about: id }),
+    ),
+  ])
+}
+
+/** What changing a column's matter takes ("general", "notes", "subject sums"); null where it takes nothing. */
+export function needOf(column: ClassColumn, { skills }: Pick<ClassRecord, 'skills'>): string | null {
+  if (column?.what === 'mark') return `subject ${column.subject}`
+  if (column?.what === 'level' && column.kind === 'skill')
+    return `subject ${skills.find(({ id }) => id === column.about)?.subject}`
+  if (column?.what === 'text') return 'notes'
+  return column !== null && ['level', 'days', 'on day', 'status'].includes(column.what) ? 'general' : null
+}

@@ -1,0 +1,62 @@
+import type { RecordIndex } from '../../record/recordIndex'
+import type { Student } from '../../record/roster'
+import { headingKey } from '../readRecords'
+import type { TableRow } from '../readTable'
+import type { ClassListContext, Said } from './classCells'
+import { needOf, ownNames, type ClassColumn } from './classListColumns'
+import { NotTaken } from './planRows'
+import { readCount, saidDays, saidNote, saidOf, type Days } from './saidOfChild'
+
+/** The columns of a list of a class, known, and as they are headed. */
+export interface ClassColumns {
+  readonly columns: readonly ClassColumn[]
+  readonly headings: readonly string[]
+}
+
+/**
+ * Reads what a row says of its child, a thing at a time, so that a wrong cell hides no good one: each of what is given
+ * back either says it or throws NotTaken.
+ */
+export function classRowReader(
+  index: RecordIndex,
+  { columns, headings }: ClassColumns,
+  { may, today }: ClassListContext,
+): (row: TableRow, student: Student) => (() => Said)[] {
+  const own = ownNames(index.record)
+  const at = (what: string): number => columns.findIndex((each) => each?.what === what)
+  const tall = at('about') >= 0 && at('value') >= 0 && at('text') < 0
+
+  function named(about: string): Extract<ClassColumn, { what: 'level' | 'mark' }> {
+    const found = own.get(headingKey(about))
+    if (!found) throw new NotTaken(`Nothing here is called “${about}”.`)
+    if (!may(needOf(found, index.record) ?? '')) throw new NotTaken(`“${about}” is not yours to change.`)
+    return found
+  }
+
+  return ({ cells }, student) => {
+    const cell = (what: string): string => cells[at(what)] ?? ''
+    const wide = columns.flatMap((column, nth): (() => Said)[] => {
+      const written = cells[nth] ?? ''
+      if (written === '' || (column?.what !== 'level' && column?.what !== 'mark')) return []
+      return [() => saidOf(index, column, { student, heading: headings[nth] ?? '', cell: written })]
+    })
+    const note = { day: cell('day'), about: cell('about'), text: cell('text'), told: cell('told') }
+    return [
+      ...wide,
+      ...(tall
+        ? [() => saidOf(index, named(cell('about')), { student, heading: cell('about'), cell: cell('value') })]
+        : []),
+      ...(at('days') < 0 ? [] : [() => saidDays(index, student, daysIn(cells))]),
+      ...(note.text === '' ? [] : [() => saidNote(index, student, note, today)]),
+    ]
+  }
+
+  function daysIn(cells: readonly string[]): Days {
+    return Object.fromEntries(
+      columns.flatMap((column, nth) => {
+        const written = cells[nth] ?? ''
+        return column?.what === 'days' && written !== '' ? [[column.part, readCount(written, headings[nth] ?? '')]] : []
+      }),
+    )
+  }
+}

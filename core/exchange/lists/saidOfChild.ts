@@ -1,0 +1,131 @@
+import type { Attendance } from '../../record/observations'
+import type { RecordIndex } from '../../record/recordIndex'
+import type { Student } from '../../record/roster'
+import type { LevelKind } from '../../record/termRecord'
+import { readSpecial } from '../../scales/special'
+import { keptSymbol, readSymbol } from '../../scales/symbol'
+import { saysYes } from '../folder/recordColumns'
+import { readDate } from '../readDate'
+import { headingKey } from '../readRecords'
+import { nameOf, type Said } from './classCells'
+import { ownNames, type ClassColumn, type DaysColumn } from './classListColumns'
+import { NotTaken } from './planRows'
+
+// What a cell of a list says of a child, beside what stands.
+
+/** A level or a mark. @throws NotTaken when it is none */
+export function saidOf(
+  index: RecordIndex,
+  column: Extract<ClassColumn, { what: 'level' | 'mark' }>,
+  { student, heading, cell }: { student: Student; heading: string; cell: string },
+): Said {
+  return column.what === 'mark'
+    ? saidMark(index, student, { subject: column.subject, heading, cell })
+    : saidLevel(index, student, { kind: column.kind, about: column.about, heading, cell })
+}
+
+function saidMark(
+  index: RecordIndex,
+  student: Student,
+  { subject, heading, cell }: { subject: string; heading: string; cell: string },
+): Said {
+  const special = readSpecial(cell) ?? null
+  const percent = special === null ? Number(cell.replace(/\s*%$/, '').replace(',', '.')) : null
+  if (percent !== null && !(percent >= 0 && percent <= 120))
+    throw new NotTaken(`${heading}: “${cell}” is no mark from 0 to 120 %, nor absent, incomplete or not assessed.`)
+  const standing = index.markOf(student.id, subject)
+  const was = standing ? { percent: standing.percent, special: standing.special } : null
+  const reason = standing?.percent === percent ? standing.reason : null
+  return {
+    place: `mark ${student.id} ${subject}`,
+    name: `${heading} of ${nameOf(student)}`,
+    was,
+    now: { percent, special },
+    put: ({ marks }) => marks.push({ studentId: student.id, subject, mark: { percent, special, reason } }),
+    line: `${nameOf(student)}, ${heading}: ${was ? `${was.percent ?? was.special} → ` : ''}${percent ?? special}`,
+  }
+}
+
+function saidLevel(
+  index: RecordIndex,
+  student: Student,
+  { kind, about, heading, cell }: { kind: LevelKind; about: string; heading: string; cell: string },
+): Said {
+  const { record } = index
+  const scaleKey =
+    kind === 'habit'
+      ? record.habits.find(({ key }) => key === about)?.scale
+      : record.subjects.find(({ key }) => key === record.skills.find(({ id }) => id === about)?.subject)?.skillScale
+  const scale = index.scale(scaleKey ?? '')
+  const meaning = readSymbol(scale, cell)
+  if (!meaning) {
+    const levels = scale?.levels.map(({ symbol }) => symbol).join(', ') ?? 'not set'
+    throw new NotTaken(`${heading}: “${cell}” is no level here. The levels are ${levels}.`)
+  }
+  const symbol = keptSymbol(meaning)
+  const was = index.levelOf(student.id, kind, about) ?? null
+  return {
+    place: `${kind} ${student.id} ${about}`,
+    name: `${heading} of ${nameOf(student)}`,
+    was,
+    now: symbol,
+    put: ({ levels }) => levels.push({ studentId: student.id, kind, about, symbol }),
+    line: `${nameOf(student)}, ${heading}: ${was === null ? '' : `${was} → `}${symbol}`,
+  }
+}
+
+/** Days of attendance, as far as they are said. */
+export type Days = Partial<Record<DaysColumn, number>>
+
+/** A number of days or times. @throws NotTaken */
+export function readCount(written: string, heading: string): number {
+  const count = Number(written)
+  if (Number.isInteger(count) && count >= 0 && count <= 400) return count
+  throw new NotTaken(`${heading}: “${written}” is no number of days.`)
+}
+
+/** What a list says of a child's attendance; what it does not say stays. @throws NotTaken when it cannot be */
+export function saidDays(index: RecordIndex, student: Student, { present, ...said }: Days): Said {
+  const was = index.attendanceOf(student.id) ?? null
+  const open = said.daysOpen ?? was?.daysOpen ?? 0
+  const absent = said.absences ?? (present === undefined ? was?.absences : open - present) ?? 0
+  if (absent < 0 || absent > open)
+    throw new NotTaken(`${nameOf(student)} cannot be absent on ${absent} of ${open} days.`)
+  const lates = said.lates ?? was?.lates ?? 0
+  const now: Attendance = { studentId: student.id, daysOpen: open, absences: absent, lates }
+  return {
+    place: `days ${student.id}`,
+    name: `The attendance of ${nameOf(student)}`,
+    was,
+    now,
+    put: ({ attendance }) => attendance.push(now),
+    line: `${nameOf(student)}: absent ${now.absences} of ${now.daysOpen} days, late ${now.lates}`,
+  }
+}
+
+/** A note; one that stands already is told from one that is new. @throws NotTaken when its day or matter is none */
+export function saidNote(
+  { record }: RecordIndex,
+  student: Student,
+  written: { day: string; about: string; text: string; told: string },
+  today: string,
+): Said {
+  const date = written.day === '' ? today : readDate(written.day)
+  if (date === undefined || date < record.term.starts || date > today)
+    throw new NotTaken(`${date ?? `“${written.day}”`} is no day of ${record.term.name} that has been.`)
+  const found = ownNames(record).get(headingKey(written.about))
+  if (written.about !== '' && found?.what !== 'level') throw new NotTaken(`Nothing here is called “${written.about}”.`)
+  const tie = found?.what === 'level' ? { kind: found.kind, about: found.about } : { kind: null, about: '' }
+  const note = { studentId: student.id, date, ...tie, text: written.text, mayTell: saysYes(written.told) }
+  const there = record.observations.some(
+    (each) => each.studentId === student.id && each.date === date && each.text === written.text,
+  )
+  return {
+    place: `note ${student.id} ${date} ${written.text}`,
+    name: 'The same note',
+    was: there ? note : null,
+    now: note,
+    put: ({ notes }) => notes.push(note),
+    line: `${nameOf(student)}, ${date}: ${written.text}`,
+  }
+}
