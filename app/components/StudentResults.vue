@@ -21,12 +21,28 @@ const lines = computed(() => {
   const ordered = settings.own.workOrder === 'newest first' ? [...work].reverse() : work
   return ordered.map((piece) => ({ piece, result: results.get(piece.id) }))
 })
+/** Whose results are tried out; another student's are not, whoever is turned to. */
+const trying = ref('')
+const here = computed(() => `${classRecord.student?.id} ${classRecord.subject?.key}`)
+watch(here, () => (trying.value = ''))
 </script>
 
 <template>
   <div class="grid gap-4 text-sm">
-    <p class="font-semibold">{{ classRecord.student?.usedName }}, {{ classRecord.subject?.name }}</p>
+    <p class="flex">
+      <span class="flex-1 font-semibold">{{ classRecord.student?.usedName }}, {{ classRecord.subject?.name }}</span>
+      <button v-if="lines.length > 0 && trying !== here" type="button" class="link" @click="trying = here">
+        What if …
+      </button>
+    </p>
     <p v-if="lines.length === 0">No work is in yet.</p>
+    <WhatIf
+      v-else-if="trying === here && classRecord.student && classRecord.subject"
+      :student-id="classRecord.student.id"
+      :subject="classRecord.subject.key"
+      :work="lines.map(({ piece }) => piece)"
+      @done="trying = ''"
+    />
     <ul v-else>
       <!-- What is far out of sight is not laid out: there may be two hundred. -->
       <li
