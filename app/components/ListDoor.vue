@@ -85,7 +85,7 @@ function take(): Promise<void> {
     <form v-if="isOpen" class="mt-2 grid gap-2" @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">
         Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ columns }}), or choose
-        a file (CSV, XLSX or ODS). Nothing changes before you have seen what it would do.
+        a file (CSV, XLSX, ODS or a OneRoster bundle). Nothing changes before you have seen what it would do.
       </p>
       <textarea
         v-model="written"
@@ -96,7 +96,7 @@ function take(): Promise<void> {
       ></textarea>
       <label class="quiet cursor-pointer justify-self-start text-sm focus-within:outline-2 focus-within:outline-teal">
         Choose a file
-        <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="bring" />
+        <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,.zip,text/csv" class="sr-only" @change="bring" />
       </label>
       <label v-if="sheets.length > 1" class="flex items-center gap-2 text-sm"
         >Sheet

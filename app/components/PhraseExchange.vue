@@ -16,12 +16,8 @@ const message = ref('')
 const owner = computed(() => (classRecord.may.phrasebook ? null : (session.person?.id ?? null)))
 
 function save(): void {
-  const url = URL.createObjectURL(
-    new Blob([writePhrasebook({ phrases: phrasebook.phrases })], { type: 'text/csv;charset=utf-8' }),
-  )
-  const link = Object.assign(document.createElement('a'), { href: url, download: 'phrasebook.csv' })
-  link.click()
-  URL.revokeObjectURL(url)
+  const text = writePhrasebook({ phrases: phrasebook.phrases })
+  saveFile('phrasebook.csv', new Blob([text], { type: 'text/csv;charset=utf-8' }))
 }
 
 function bring(event: Event): Promise<void> {

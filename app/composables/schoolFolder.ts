@@ -10,9 +10,7 @@ const largestPart = 2_000_000
 export function saveSchoolFolder(setup: SchoolSetup, name: string): void {
   const files = [...writeSetupFolder(setup)].map(([file, text]) => [file, strToU8(text)] as const)
   const zip = zipSync(Object.fromEntries(files))
-  const url = URL.createObjectURL(new Blob([new Uint8Array(zip)], { type: 'application/zip' }))
-  Object.assign(document.createElement('a'), { href: url, download: `${name}.zip` }).click()
-  URL.revokeObjectURL(url)
+  saveFile(`${name}.zip`, new Blob([new Uint8Array(zip)], { type: 'application/zip' }))
 }
 
 /** What a set-up is made of, and whether there is a year with people, classes and results beside it. */

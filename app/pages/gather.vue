@@ -180,7 +180,7 @@ function drop(event: DragEvent): void {
           class="press cursor-pointer focus-within:outline-2 focus-within:outline-teal"
         >
           Choose a gradebook file
-          <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" class="sr-only" @change="choose" />
+          <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,.zip,text/csv" class="sr-only" @change="choose" />
         </label>
       </div>
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
@@ -211,9 +211,10 @@ function drop(event: DragEvent): void {
             <p v-else class="border border-dashed border-edge p-8 text-center">
               No work of {{ subject?.name }} is in for {{ classRecord.record?.term.name }} yet.
               <template v-if="mayGather"
-                >Choose the file your gradebook exports (CSV, XLSX or ODS, a row per student or a row per result), or
-                drop it here, or add a piece of work and type its results. Without a gradebook, marks and levels are
-                settled straight away in <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
+                >Choose the file your gradebook exports (CSV, XLSX, ODS or a OneRoster bundle, a row per student or a
+                row per result), or drop it here, or add a piece of work and type its results. Without a gradebook,
+                marks and levels are settled straight away in
+                <NuxtLink to="/settle" class="link">Settle</NuxtLink>.</template
               >
             </p>
           </TabPanel>
@@ -228,6 +229,7 @@ function drop(event: DragEvent): void {
         </TabPanels>
       </TabGroup>
       <ClassListDoor :key="classRecord.place" />
+      <TakeOut />
     </template>
 
     <MarginPanel title="Results of one student"

@@ -1,15 +1,17 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
+import { nameKey } from '../people/names'
 import type { NamedTable } from './readSheets'
 
 /**
- * Which sheet of a workbook looks most like a gradebook of a class: the one with the most rows that name a child of it;
- * the first where none does.
- * @example likeliestSheet([{ sheet: 'Read me', … }, { sheet: 'Quizzes', … }], students) // 1
+ * Which sheet of a workbook looks most like a gradebook of a class: the one with the most rows that name a child of it,
+ * of several such the one that is called after the subject; the first where none does.
+ * @example likeliestSheet([{ sheet: 'Read me', … }, { sheet: 'Quizzes', … }], students, 'Art') // 1
  */
-export function likeliestSheet(tables: readonly NamedTable[], students: readonly Matchable[]): number {
+export function likeliestSheet(tables: readonly NamedTable[], students: readonly Matchable[], subject: string): number {
   const match = studentMatcher(students)
   const named = tables.map(
-    ({ table }) =>
+    ({ sheet, table }) =>
+      (nameKey(sheet).includes(nameKey(subject)) ? 0.5 : 0) +
       table.rows.filter(({ cells }) =>
         cells.some((cell) => cell !== '' && match({ number: cell, name: cell }).kind !== 'unknown'),
       ).length,

@@ -55,7 +55,8 @@ export async function bringFile(
     name: name.slice(0, 200),
     bytes: Buffer.from(bytes),
   })
-  const likeliest = sheets[likeliestSheet(tables.slice(0, mostSheets), record.students)]
+  const called = record.subjects.find(({ key }) => key === subject)?.name ?? subject
+  const likeliest = sheets[likeliestSheet(tables.slice(0, mostSheets), record.students, called)]
   if (!likeliest) throw new Refusal('invalid', 'The file has nothing in it that can be read.')
   return { id, name, ...likeliest, sheets }
 }

@@ -6,9 +6,11 @@ import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
+import writeWorkbook from 'write-excel-file/node'
 import { UnreadableFile } from '../../core/exchange/problem'
 import { readSheets } from '../../core/exchange/readSheets'
 import { tableText } from '../../core/exchange/tableText'
+import { bookOfTables } from '../../core/exchange/workbook/bookOfTables'
 import { readTable } from '../../core/exchange/readTable'
 
 // Workbooks as another library writes them (exceljs, npm), and as an office suite does where one is installed.
@@ -192,5 +194,47 @@ describe('a bad workbook is told in words, and takes neither time nor memory', (
   it('though a million empty rows are none', () => {
     const bytes = sheetOf(`<row r="1"><c t="inlineStr"><is><t>Name</t></is></c></row>${'<row/>'.repeat(1_000_000)}`)
     expect(cellsOf(bytes)).toEqual([['S', [[1, 'Name']]]])
+  })
+})
+
+describe('a workbook that goes out', () => {
+  const tables = [
+    {
+      name: 'Results: Art/Craft',
+      rows: [
+        ['Number', 'Name', 'Mask'],
+        ['05101', '=1+1', 17.5],
+        ['05102', 'שלום & <co>', null],
+      ],
+    },
+    { name: 'A very long name of a subject indeed, so long', rows: [['a']] },
+    { name: 'A very long name of a subject indeed, so longer', rows: [['b']] },
+  ]
+  const written = async () => new Uint8Array(await writeWorkbook(bookOfTables(tables)).toBuffer())
+
+  it('is read back by another library as it was put in, noughts in front and what looks like a formula too', async () => {
+    const book = new ExcelJS.Workbook()
+    await book.xlsx.load((await written()).buffer as ArrayBuffer)
+    expect(book.worksheets.map(({ name }) => name)).toEqual([
+      'Results Art Craft',
+      'A very long name of a subject i',
+      'A very long name of a subject 2',
+    ])
+    const [first] = book.worksheets
+    expect([2, 3].map((row) => [1, 2, 3].map((column) => first?.getCell(row, column).value))).toEqual([
+      ['05101', '=1+1', 17.5],
+      ['05102', 'שלום & <co>', null],
+    ])
+  })
+
+  it('comes in again as it went out', async () => {
+    expect(cellsOf(await written())[0]).toEqual([
+      'Results Art Craft',
+      [
+        [1, 'Number', 'Name', 'Mask'],
+        [2, '05101', '=1+1', '17.5'],
+        [3, '05102', 'שלום & <co>'],
+      ],
+    ])
   })
 })

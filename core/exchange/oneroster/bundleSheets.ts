@@ -1,0 +1,86 @@
+import type { NamedTable } from '../readSheets'
+import { UnreadableFile } from '../problem'
+import type { Bundle, BundleRow } from './readBundle'
+
+/**
+ * What a OneRoster bundle says of each class, as the tables that gradebooks and class lists are taken in from: the
+ * results, a row for each, and the students. Children are known by the identifier that the school gave them, else by
+ * the bundle's own.
+ * @throws UnreadableFile when no class in it has a student or a result
+ */
+export function bundleSheets({ rows }: Bundle): NamedTable[] {
+  const by = (list: readonly BundleRow[]): Map<string, BundleRow> => new Map(list.map((row) => [row('sourcedId'), row]))
+  const [users, lineItems, categories] = [by(rows.users), by(rows.lineItems), by(rows.categories)]
+  const results = grouped(rows.results, (row) => lineItems.get(row('lineItemSourcedId'))?.('classSourcedId') ?? '')
+  const places = grouped(rows.enrollments, (row) => row('classSourcedId'))
+  const sheets = rows.classes.flatMap((room) => {
+    const [id, title] = [room('sourcedId'), room('title')]
+    const given = (results.get(id) ?? []).map((row) => resultCells(row, { users, lineItems, categories }))
+    const pupils = (places.get(id) ?? []).filter((row) => row('role').toLowerCase() === 'student')
+    const children = pupils.flatMap((row) => {
+      const user = users.get(row('userSourcedId'))
+      return user ? [studentCells(user, room('grades'))] : []
+    })
+    return [
+      ...(given.length > 0 ? [sheet(`${title}: results`, resultHeadings, given)] : []),
+      ...(children.length > 0 ? [sheet(`${title}: students`, studentHeadings, children)] : []),
+    ]
+  })
+  if (sheets.length === 0) throw new UnreadableFile('No class in this OneRoster bundle has a student or a result.')
+  return sheets
+}
+
+const studentHeadings = ['Number', 'Given name', 'Used name', 'Family name', 'Pronouns', 'Grade']
+const resultHeadings = ['Number', 'Given name', 'Family name', 'Work', 'Category', 'Date', 'Out of', 'Score', 'Remark']
+
+function sheet(name: string, heads: readonly string[], body: readonly (readonly string[])[]): NamedTable {
+  const rows = [heads, ...body].map((cells, at) => ({ number: at + 1, cells }))
+  return { sheet: name, table: { rows, delimiter: '' } }
+}
+
+function studentCells(user: BundleRow, gradesOfClass: string): string[] {
+  const given = user('givenName')
+  const preferred = user('preferredGivenName')
+  const grade = (user('grades') || gradesOfClass).split(',')[0]?.replace(/^0+(?=\d)/, '') ?? ''
+  const used = preferred === given ? '' : preferred
+  return [numberOf(user), given, used, user('familyName'), user('pronouns'), grade]
+}
+
+function numberOf(user: BundleRow): string {
+  return user('identifier') || user('sourcedId')
+}
+
+function resultCells(
+  row: BundleRow,
+  at: Readonly<Record<'users' | 'lineItems' | 'categories', ReadonlyMap<string, BundleRow>>>,
+): string[] {
+  const user = at.users.get(row('studentSourcedId'))
+  const work = at.lineItems.get(row('lineItemSourcedId'))
+  const category = at.categories.get(work?.('categorySourcedId') ?? '')?.('title') ?? ''
+  const who = user ? [numberOf(user), user('givenName'), user('familyName')] : [row('studentSourcedId'), '', '']
+  const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
+  return [...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', scoreOf(row), row('comment')]
+}
+
+/** A score as it can be typed: "17", "late 12", "missing", "excused". */
+function scoreOf(row: BundleRow): string {
+  const status = row('scoreStatus').toLowerCase()
+  const says = (flag: string): boolean => row(flag).toLowerCase() === 'true'
+  if (status === 'exempt') return 'excused'
+  if (says('incomplete')) return 'incomplete'
+  const score = row('score') || row('textScore')
+  if (says('missing') || (status === 'not submitted' && score === '')) return 'missing'
+  if (score === '') return ''
+  return says('late') || status === 'late' ? `late ${score}` : score
+}
+
+function grouped(rows: readonly BundleRow[], keyOf: (row: BundleRow) => string): Map<string, BundleRow[]> {
+  const groups = new Map<string, BundleRow[]>()
+  for (const row of rows) {
+    const key = keyOf(row)
+    const group = groups.get(key)
+    if (group) group.push(row)
+    else groups.set(key, [row])
+  }
+  return groups
+}

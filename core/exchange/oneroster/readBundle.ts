@@ -1,0 +1,63 @@
+import { decodeText } from '../decodeText'
+import { UnreadableFile } from '../problem'
+import { readTable } from '../readTable'
+import { bundleFiles, versions, type BundleFile, type OneRosterVersion } from './tables'
+
+/** A row by its headings; "" where the file has no such column. */
+export type BundleRow = (heading: string) => string
+
+export interface Bundle {
+  readonly version: OneRosterVersion
+  readonly rows: { readonly [File in BundleFile]: readonly BundleRow[] }
+}
+
+/** What the rows of a bundle may come to; a class's are a hundredth of it. */
+const largest = { lines: 200_000, rows: 200_000, columns: 200, cells: 3_000_000 }
+
+/**
+ * A OneRoster bundle from its files. The manifest says which there are: one that it calls absent is not read, whatever
+ * lies in the bundle; one that it promises must be there. Rows that are to be deleted or inactive are left out.
+ * @throws UnreadableFile in words for whoever brought it
+ * @example readBundle(files).rows.classes[0]?.('title') // '5 Juniper'
+ */
+export function readBundle(files: ReadonlyMap<string, Uint8Array>): Bundle {
+  const byName = new Map([...files].map(([name, bytes]) => [name.split('/').at(-1)?.toLowerCase() ?? '', bytes]))
+  const manifest = manifestOf(byName.get('manifest.csv'))
+  const version = versions.find((each) => each === manifest.get('oneroster.version')?.replace(/^v/, ''))
+  if (!version) {
+    const said = manifest.get('oneroster.version') ?? 'none'
+    throw new UnreadableFile(`This OneRoster bundle is of version ${said}. Facunda reads ${versions.join(' and ')}.`)
+  }
+  const read = (file: BundleFile): BundleRow[] => {
+    const mode = manifest.get(`file.${file.toLowerCase()}`)?.toLowerCase() ?? 'absent'
+    if (mode === 'absent') return []
+    const bytes = byName.get(`${file.toLowerCase()}.csv`)
+    if (!bytes) throw new UnreadableFile(`The bundle's manifest promises ${file}.csv, and it is not there.`)
+    return rowsOf(decodeText(bytes), file)
+  }
+  const rows: Record<BundleFile, BundleRow[]> = {
+    ...{ academicSessions: [], orgs: [], courses: [], classes: [], users: [] },
+    ...{ roles: [], enrollments: [], categories: [], lineItems: [], results: [] },
+  }
+  for (const file of bundleFiles) rows[file] = read(file)
+  return { version, rows }
+}
+
+function manifestOf(bytes: Uint8Array | undefined): Map<string, string> {
+  if (!bytes) throw new UnreadableFile('This is no OneRoster bundle: there is no manifest.csv in it.')
+  return new Map(readTable(decodeText(bytes)).rows.map(({ cells }) => [(cells[0] ?? '').toLowerCase(), cells[1] ?? '']))
+}
+
+function rowsOf(text: string, file: BundleFile): BundleRow[] {
+  const [head, ...body] = readTable(text, largest).rows
+  const at = new Map((head?.cells ?? []).map((cell, index) => [cell.toLowerCase(), index]))
+  if (!at.has('sourcedid'))
+    throw new UnreadableFile(`${file}.csv has no column sourcedId: its rows cannot be told apart.`)
+  const rows = body.map(
+    ({ cells }): BundleRow =>
+      (heading) =>
+        // The apostrophe that writeCsv puts before what a spreadsheet would run is taken off again.
+        (cells[at.get(heading.toLowerCase()) ?? -1] ?? '').replace(/^'(?='*[=+\-@\t\r])/, ''),
+  )
+  return rows.filter((row) => !/^(tobedeleted|inactive)$/i.test(row('status')))
+}
