@@ -4,6 +4,7 @@ import type { ClassCells } from '~~/core/exchange/lists/classCells'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** Where lists of the class come in that are no gradebook: levels, habits, marks, attendance, notes. */
+defineProps<{ given: { readonly text: string } | null }>()
 const classRecord = useClassRecord()
 
 function may(need: string): boolean {
@@ -40,5 +41,6 @@ function withWhatStands({ marks, levels, attendance, notes }: ClassCells) {
     columns="Number or Name, then your skills, habits or subjects by name; or Skill, Level; or Absent, Late, Days open; or Date, Note"
     :words="['value', 'values']"
     :plan="plan"
+    :given="given"
   />
 </template>

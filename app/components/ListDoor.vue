@@ -15,6 +15,8 @@ const props = defineProps<{
   words: readonly [one: string, many: string]
   /** Whether it stands open from the beginning. */
   open?: boolean
+  /** A list that was brought elsewhere; each time anew, so that the same can come twice. */
+  given?: { readonly text: string } | null
   /** What the list would do. @throws Error in words for whoever brought it */
   plan: (text: string) => {
     added: number
@@ -36,6 +38,20 @@ const written = ref('')
 const sheets = shallowRef<readonly NamedTable[]>([])
 /** What is not shown is not there: nobody stumbles over it with the keyboard. */
 const isOpen = ref(props.open)
+const door = useTemplateRef('door')
+watch(
+  () => props.given,
+  async (given) => {
+    if (!given) return
+    sheets.value = []
+    written.value = given.text
+    isOpen.value = true
+    await nextTick()
+    door.value?.scrollIntoView({ block: 'start' })
+    door.value?.querySelector('textarea')?.focus()
+  },
+  { immediate: true },
+)
 
 const read = computed(() => {
   if (written.value.trim() === '') return null
@@ -80,7 +96,7 @@ function take(): Promise<void> {
 </script>
 
 <template>
-  <details class="border-t border-rule pt-3" :open="open" @toggle="turn">
+  <details ref="door" class="border-t border-rule pt-3" :open="isOpen" @toggle="turn">
     <summary class="font-semibold">{{ title }}</summary>
     <form v-if="isOpen" class="mt-2 grid gap-2" @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">

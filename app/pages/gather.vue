@@ -47,11 +47,27 @@ const toTake = computed(() => {
   return counts.new + counts.changed + counts.workChanged
 })
 
+/** Files that were brought together, each sorted by what is in it. */
+const brought = shallowRef<readonly File[]>([])
+/** A list for the door of lists. */
+const given = shallowRef<{ text: string } | null>(null)
+
 async function choose(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
+  const chosen = [...(input.files ?? [])]
   input.value = ''
-  if (chosen) await bring(chosen)
+  await take(chosen)
+}
+
+/** A gradebook by itself is looked at straight away; of several files, and of lists, each says what it is. */
+async function take(files: readonly File[]): Promise<void> {
+  const [only, ...others] = files
+  const { record } = classRecord
+  if (only && others.length === 0 && record && mayGather.value) {
+    const sheets = await sortFile(only, record)
+    if (sheets.some(({ door }) => door !== 'list')) return bring(only)
+  }
+  brought.value = files
 }
 
 function bring(chosen: File): Promise<void> {
@@ -111,8 +127,8 @@ function leave(): void {
 }
 
 function drop(event: DragEvent): void {
-  const dropped = event.dataTransfer?.files[0]
-  if (dropped && mayGather.value) void bring(dropped)
+  const dropped = [...(event.dataTransfer?.files ?? [])]
+  if (dropped.length > 0) void take(dropped)
 }
 </script>
 
@@ -120,6 +136,16 @@ function drop(event: DragEvent): void {
   <div class="grid grid-cols-1 gap-4 p-3 middle:p-5" @dragover.prevent @drop.prevent="drop">
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="done" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
+
+    <BroughtFiles
+      v-if="brought.length > 0"
+      v-show="!file"
+      :files="brought"
+      :may="mayGather"
+      @gradebook="bring"
+      @list="given = { text: $event }"
+      @done="brought = []"
+    />
 
     <template v-if="file && mapping">
       <div class="flex flex-wrap items-start gap-3">
@@ -132,7 +158,7 @@ function drop(event: DragEvent): void {
           </p>
         </div>
         <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">
-          {{ !plan ? 'Looking at it …' : toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} results` }}
+          {{ !plan ? 'Looking at it …' : toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} ${toTake === 1 ? 'result' : 'results'}` }}
         </button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
@@ -180,7 +206,13 @@ function drop(event: DragEvent): void {
           class="press cursor-pointer focus-within:outline-2 focus-within:outline-teal"
         >
           Choose a gradebook file
-          <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,.zip,text/csv" class="sr-only" @change="choose" />
+          <input
+            type="file"
+            multiple
+            accept=".csv,.tsv,.txt,.xlsx,.ods,.zip,text/csv"
+            class="sr-only"
+            @change="choose"
+          />
         </label>
       </div>
       <p v-if="!mayGather && !classRecord.may.locked" class="text-muted">
@@ -228,7 +260,7 @@ function drop(event: DragEvent): void {
           <TabPanel :tabindex="-1"><AttendanceTable /></TabPanel>
         </TabPanels>
       </TabGroup>
-      <ClassListDoor :key="classRecord.place" />
+      <ClassListDoor :key="classRecord.place" :given="given" />
       <TakeOut />
     </template>
 

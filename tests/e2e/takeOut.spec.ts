@@ -49,3 +49,31 @@ test('what came in goes out as workbook, CSV and OneRoster bundle, and nothing i
     await expect(door.getByRole('status')).toContainText(/^0 values new, 0 changed, [1-9]\d* as they are, 0 refused/)
   }
 })
+
+test('several files dropped together are sorted by what is in them, and each goes to its door', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/gather')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Art')
+  await page.getByRole('tab', { name: 'Results' }).click()
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await page
+    .getByLabel('Choose a gradebook file')
+    .setInputFiles([
+      file('clay.csv', 'Number,Clay owl\nOut of,20\n05101,17\n'),
+      file('days.csv', 'Name;Absent;Late\nFinn Aaltonen;9;2\n'),
+      file('holiday.csv', '%PDF-1.7 no table'),
+    ])
+  const brought = page.getByRole('region', { name: 'Files that were brought' })
+  await expect(brought.getByRole('listitem')).toHaveCount(3)
+  await expect(brought.getByRole('listitem').nth(0)).toContainText('a gradebook, 3 rows')
+  await expect(brought.getByRole('listitem').nth(1)).toContainText('a list of the class, 2 rows')
+  await expect(brought.getByRole('listitem').nth(2)).toContainText('This is a PDF')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await brought.getByRole('button', { name: 'Look at days.csv' }).click()
+  const door = page.locator('details').filter({ hasText: 'Bring levels, habits, marks' })
+  await expect(door.getByText(/Finn Aaltonen: absent 9 of \d+ days, late 2/)).toBeVisible()
+  await brought.getByRole('button', { name: 'Look at clay.csv' }).click()
+  await expect(page.getByRole('button', { name: 'Take in 1 result' })).toBeVisible()
+  await page.getByRole('button', { name: 'Leave the file' }).click()
+  await expect(brought.getByRole('listitem').nth(0)).toContainText('looked at')
+})

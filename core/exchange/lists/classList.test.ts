@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../../tests/exampleClass'
 import { indexRecord } from '../../record/recordIndex'
+import { readTable } from '../readTable'
+import { sortsAs } from './sortsAs'
 import { planClassList, type ClassListPlan } from './planClassList'
 
 // What schools have in files beside gradebooks. The cases were written by hand before the code; "kept back" were not
@@ -140,5 +142,21 @@ describe('a list of a class', () => {
     ['Name,Colour\nMaya Reed,red', 'No column here is'],
   ])('%j is told in words', (text, words) => {
     expect(() => planned(text)).toThrow(words)
+  })
+})
+
+describe('what is dropped', () => {
+  it.each([
+    ['Name,Adds,Divides\nMaya Reed,3,2', 'list'],
+    ['Levels of spring\nNumber,Works with care,Colour\nn1,3,red', 'list'],
+    ['Number,Days absent,Times late\nn1,2,1', 'list'],
+    ['Date,Student,Status\n2027-01-11,Maya Reed,P', 'list'],
+    ['Name,Date,Note\nMaya Reed,2027-02-01,Asked why.', 'list'],
+    ['Name,First quiz,Second quiz\nMaya Reed,3,2', 'gradebook'],
+    ['Name,First quiz,Second quiz,Average,Sums\nMaya Reed,3,2,3,80', 'gradebook'],
+    ['Student,Work,Score,Out of,Date,Remark\nMaya Reed,Map,3,10,2027-02-01,late', 'gradebook'],
+    ['Colour,Shape\nred,round', 'gradebook'],
+  ])('is sorted by its headings: %j', (text, door) => {
+    expect(sortsAs(readTable(text), index.record)).toBe(door)
   })
 })
