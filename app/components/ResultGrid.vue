@@ -75,6 +75,12 @@ const textAt = (row: number, column: number): string => {
   const result = resultAt(row, column)
   return result ? resultText(result) : ''
 }
+// Work that is folded, or taken away: the cell at hand is one that is there.
+watch(
+  () => props.work,
+  () => go(at.value),
+)
+
 // A child who is chosen in the class list is gone to in the grid, before the grid says who is at hand.
 watch(
   () => classRecord.student?.id,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { standsOut } from '~~/core/marks/standsOut'
 import { resultText, spokenResult } from '~~/core/marks/resultText'
 import type { PieceOfWork } from '~~/core/marks/work'
 import type { Student } from '~~/core/record/roster'
@@ -50,6 +51,11 @@ const cells = computed(() =>
     }
   }),
 )
+/** The tint of what stands out, beside its sign. */
+function tintOf(share: number | null): string {
+  const which = share === null ? null : standsOut(share, settings.own, null)
+  return which === 'low' ? 'bg-needs-wash' : ''
+}
 const isChosen = (column: number): boolean =>
   props.left !== null && props.right !== null && column >= props.left && column <= props.right
 </script>
@@ -75,7 +81,7 @@ const isChosen = (column: number): boolean =>
       role="gridcell"
       class="absolute top-0 flex h-full items-center justify-end gap-1 px-2 tabular-nums"
       :class="[
-        isChosen(cell.column) ? 'bg-teal-wash' : '',
+        isChosen(cell.column) ? 'bg-teal-wash' : tintOf(cell.share),
         cell.column === at ? 'outline-2 -outline-offset-2 outline-teal' : '',
       ]"
       :aria-colindex="cell.column + 2"

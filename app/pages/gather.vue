@@ -36,9 +36,16 @@ const teacher = computed(() => {
 const mayGather = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
 const work = computed(() => (subject.value && classRecord.index ? classRecord.index.workOf(subject.value.key) : []))
 const rows = useWorkSpread(work)
+/** Categories that are folded, by subject. */
+const foldedIn = useSessionStorage<Record<string, string[]>>('facunda.gather.folded', {})
+const folded = computed({
+  get: () => foldedIn.value[subject.value?.key ?? ''] ?? [],
+  set: (keys) => (foldedIn.value = { ...foldedIn.value, [subject.value?.key ?? '']: keys }),
+})
+const inView = computed(() => rows.value.filter(({ piece }) => !folded.value.includes(piece.category)))
 /** The very same list for as long as no piece of work changes. */
 const inOrder = computed((before?: PieceOfWork[]) => {
-  const now = rows.value.map(({ piece }) => piece)
+  const now = inView.value.map(({ piece }) => piece)
   return before && before.length === now.length && now.every((piece, at) => piece === before[at]) ? before : now
 })
 const toTake = computed(() => {
@@ -158,7 +165,13 @@ function drop(event: DragEvent): void {
           </p>
         </div>
         <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">
-          {{ !plan ? 'Looking at it …' : toTake === 0 ? 'Nothing in it is new' : `Take in ${toTake} ${toTake === 1 ? 'result' : 'results'}` }}
+          {{
+            !plan
+              ? 'Looking at it …'
+              : toTake === 0
+                ? 'Nothing in it is new'
+                : `Take in ${toTake} ${toTake === 1 ? 'result' : 'results'}`
+          }}
         </button>
         <button type="button" class="quiet" @click="leave">Leave the file</button>
       </div>
@@ -231,11 +244,12 @@ function drop(event: DragEvent): void {
         </TabList>
         <TabPanels>
           <TabPanel :tabindex="-1"
-            ><ResultGrid
+            ><CategoryFolds v-if="rows.length > 0" v-model="folded" :work="rows.map(({ piece }) => piece)" />
+            <ResultGrid
               v-if="rows.length > 0"
               :key="`${classRecord.place} ${subject?.key}`"
               :work="inOrder"
-              :spreads="rows"
+              :spreads="inView"
               :may="mayGather"
               @piece="editing = $event"
               @cell="workAtHand = $event"

@@ -132,3 +132,27 @@ test('what if: other results are tried out, thrown away, and kept on purpose alo
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(proposal).toHaveText(before, { useInnerText: true })
 })
+
+test('a category is folded: its work is said and not shown, and the cell at hand is one that is there', async ({
+  page,
+}) => {
+  await signIn(page, 'ines')
+  await page.goto('/gather')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  const grid = page.getByRole('grid', { name: 'Results' })
+  await expect(grid).toHaveAttribute('aria-colcount', '7')
+  await grid.getByRole('gridcell').first().click()
+  await page.keyboard.press('End')
+  const folds = page.getByRole('group', { name: 'Categories that are shown' })
+  await folds.getByRole('checkbox', { name: /^Homework/ }).uncheck()
+  await expect(folds.getByRole('status')).toContainText('2 pieces of work folded')
+  await expect(grid).toHaveAttribute('aria-colcount', '5')
+  await expect(grid.getByRole('columnheader', { name: /^Homework/ })).toHaveCount(0)
+  const hand = (await grid.getAttribute('aria-activedescendant')) ?? 'none'
+  await expect(page.locator(`#${hand}`)).toBeVisible()
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.reload()
+  await expect(grid).toHaveAttribute('aria-colcount', '5')
+  await folds.getByRole('checkbox', { name: /^Homework/ }).check()
+  await expect(grid).toHaveAttribute('aria-colcount', '7')
+})
