@@ -9,13 +9,13 @@ const count = z
   .min(0, 'It is not below 0.')
   .max(400, 'Keep it under 400.')
 
-const days = z
-  .object({ daysOpen: count, absences: count, lates: count })
+const daysSeen = z.object({ daysOpen: count, absences: count, lates: count })
+const days = daysSeen
   .refine(({ daysOpen, absences }) => absences <= daysOpen, 'Nobody is absent on more days than the school was open.')
   .nullable()
 
 /** A child's days of a term to keep; null to take them back. `was`: what the writer saw. */
-export const attendanceToKeep = z.object({ studentId: z.uuid(), days, was: days })
+export const attendanceToKeep = z.object({ studentId: z.uuid(), days, was: daysSeen.nullable() })
 export type AttendanceToKeep = z.infer<typeof attendanceToKeep>
 
 const newNote = z.object({ id: z.uuid(), studentId: z.uuid(), note: noteKept })

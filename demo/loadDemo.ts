@@ -255,7 +255,10 @@ async function addSlips(ines: Context, place: Place, general: readonly StudentCo
   }
 }
 
-async function addSurroundings(db: Knex, place: Place, files: FolderReader,
+async function addSurroundings(
+  db: Knex,
+  place: Place,
+  files: FolderReader,
   { record, ids, writer }: Juniper & { writer: string },
 ): Promise<void> {
   await db('attendance').insert(

@@ -110,7 +110,18 @@ export const rows = (): FolderRows => ({
   ],
   habitScores: [{ ...inSpring, about: 'care', symbol: 'o' }],
   attendance: [{ ...inSpring, daysOpen: 40, absences: 2, lates: 1 }],
-  notes: [{ id: 'n', ...inSpring, day: '2027-02-03', kind: 'habit', about: 'care', text: ' =careful\r\n', mayTell: true, by: null }],
+  notes: [
+    {
+      id: 'n',
+      ...inSpring,
+      day: '2027-02-03',
+      kind: 'habit',
+      about: 'care',
+      text: ' =careful\r\n',
+      mayTell: true,
+      by: null,
+    },
+  ],
   comments: [
     {
       ...{ ...inSpring, box: 'sums', text: 'Maya adds.', ownWords: false, status: 'finished' },

@@ -13,15 +13,15 @@ export interface ClassTable {
 
 /**
  * All that came in about a class, as tables that Facunda reads again: the children; the results of each subject, with
- * what each piece of work is out of, its category, date and weight below its name; marks, levels, habits, attendance,
- * notes. A part of which nothing is known is left out.
+ * what each piece of work is out of, its category, date and weight below its name, and the remarks, a row for each;
+ * marks, levels, habits, attendance, notes. A part of which nothing is known is left out.
  * @example classTables(index).map(({ name }) => name) // ['Students', 'Results Mathematics', 'Levels', …]
  */
 export function classTables(index: RecordIndex): ClassTable[] {
   const { subjects } = index.record
   return [
     students(index),
-    ...subjects.map(({ key, name }) => results(index, key, name)),
+    ...subjects.flatMap(({ key, name }) => [results(index, key, name), remarks(index, key, name)]),
     marks(index),
     levels(index),
     habits(index),
@@ -66,10 +66,21 @@ function results(index: RecordIndex, subject: string, name: string): ClassTable 
       describing('Out of', (piece) => piece.outOf),
       describing('Category', (piece) => nameOf.get(piece.category) ?? piece.category),
       describing('Date', (piece) => piece.date),
-      describing('Weight', (piece) => (piece.counts ? piece.weight : 0)),
+      describing('Weight', (piece) => piece.weight),
       ...index.record.students.map((student) => [...whoIs(student), ...work.map(({ id }) => cell(id, student.id))]),
     ],
   }
+}
+
+/** Results that somebody has remarked on: a cell of the other table has no room for words. */
+function remarks(index: RecordIndex, subject: string, name: string): ClassTable {
+  const rows = index.workOf(subject).flatMap((piece) =>
+    index.record.students.flatMap((student) => {
+      const result = index.resultOf(piece.id, student.id)
+      return result?.remark ? [[...whoIs(student), piece.title, resultText(result), result.remark]] : []
+    }),
+  )
+  return { name: `Remarks ${name}`, rows: [[...who, 'Work', 'Score', 'Remark'], ...rows] }
 }
 
 /** A table with a row for each child of whom there is something, and a column for each thing of which there is. */

@@ -28,9 +28,7 @@ export function readRecords(
     }))
   const records = body.map((row) => ({
     row: row.number,
-    // The apostrophe that writeCsv puts before what a spreadsheet would run is taken off again.
-    get: (heading: string) =>
-      (row.cells[headings.get(headingKey(heading)) ?? -1] ?? '').replace(/^'(?='*[=+\-@\t\r])/, ''),
+    get: (heading: string) => row.cells[headings.get(headingKey(heading)) ?? -1] ?? '',
   }))
   return { records: problems.length > 0 ? [] : records, problems }
 }

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { UnreadableFile } from './problem'
+import { asWritten } from './writeCsv'
 
 /** A file's cells as text, blank rows left out. Each row remembers its number in the file. */
 export interface Table {
@@ -28,7 +29,8 @@ const delimiters = [',', ';', '\t', '|'] as const
 
 /**
  * Reads separated values by the rules of RFC 4180, and what people have beyond it: semicolons, tabs or bars as
- * separators, any line ending, blank lines anywhere, rows of unequal length.
+ * separators, any line ending, blank lines anywhere, rows of unequal length. The apostrophe that writeCsv puts before
+ * what a spreadsheet would run is taken off again.
  * @throws UnreadableFile when a quote is never closed, a cell is absurdly long, or nothing is there
  * @example readTable('Number;Quiz\n05101;17,5') // delimiter ';', rows [{ number: 1, cells: ['Number', 'Quiz'] }, …]
  */
@@ -48,7 +50,7 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
     )
   }
   const rows = parsed.data
-    .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => cell.trim()) }))
+    .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => asWritten(cell.trim())) }))
     .filter((row) => row.cells.some((cell) => !/^[,;|\s]*$/.test(cell)))
   for (const row of rows) {
     if (row.cells.some((cell) => cell.length > longestCell)) {

@@ -10,6 +10,11 @@ export function writeCsv(rows: readonly (readonly (string | number | null)[])[])
   return Papa.unparse(cells, { newline: '\r\n' }) + '\r\n'
 }
 
+/** A cell without the apostrophe that stands before what a spreadsheet would run. */
+export function asWritten(cell: string): string {
+  return cell.replace(/^'(?='*[=+\-@\t\r])/, '')
+}
+
 function defused(cell: string): string {
   return /^'*[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell
 }

@@ -11,11 +11,9 @@ let tobias: Client
 let philippa: Client
 let place: DemoPlace
 beforeAll(async () => {
-  ;[ines, tobias, philippa] = await Promise.all(['ines', 'tobias', 'philippa'].map(signedInAs) as [
-    Promise<Client>,
-    Promise<Client>,
-    Promise<Client>,
-  ])
+  ;[ines, tobias, philippa] = await Promise.all(
+    ['ines', 'tobias', 'philippa'].map(signedInAs) as [Promise<Client>, Promise<Client>, Promise<Client>],
+  )
   place = await juniper(ines)
 })
 

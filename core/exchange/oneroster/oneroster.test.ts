@@ -140,11 +140,29 @@ describe('what goes out', () => {
   })
 
   it('as tables comes in again, results and all the rest, and nothing in it is new', () => {
-    const index = indexRecord(exampleClass({ attendance: [{ studentId: '2', daysOpen: 40, absences: 2, lates: 0 }] }))
+    const example = exampleClass()
+    const index = indexRecord({
+      ...example,
+      attendance: [{ studentId: '2', daysOpen: 40, absences: 2, lates: 0 }],
+      work: example.work.map((piece) => (piece.id === 'w2' ? { ...piece, title: '+ and −', counts: false } : piece)),
+      results: example.results.map((result) => ({ ...result, remark: result.workId === 'w2' ? '= her best' : '' })),
+      observations: example.observations.map((note) => ({ ...note, text: '-1 is below 0, she said.' })),
+    })
     const tables = new Map(classTables(index).map(({ name, rows }) => [name, writeCsv(rows)]))
-    expect([...tables.keys()]).toEqual(['Students', 'Results Sums', 'Marks', 'Levels', 'Habits', 'Attendance', 'Notes'])
+    expect([...tables.keys()]).toEqual([
+      'Students',
+      'Results Sums',
+      'Remarks Sums',
+      'Marks',
+      'Levels',
+      'Habits',
+      'Attendance',
+      'Notes',
+    ])
     const results = planned(index, readTable(tables.get('Results Sums') ?? ''))
     expect(summary(results)).toEqual({ ...unchanged, given: 2 })
+    const remarked = planned(index, readTable(tables.get('Remarks Sums') ?? ''))
+    expect(summary(remarked)).toEqual({ ...unchanged, given: 1 })
     for (const [name, count] of [
       ['Marks', 1],
       ['Levels', 3],

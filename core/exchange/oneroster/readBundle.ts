@@ -56,8 +56,7 @@ function rowsOf(text: string, file: BundleFile): BundleRow[] {
   const rows = body.map(
     ({ cells }): BundleRow =>
       (heading) =>
-        // The apostrophe that writeCsv puts before what a spreadsheet would run is taken off again.
-        (cells[at.get(heading.toLowerCase()) ?? -1] ?? '').replace(/^'(?='*[=+\-@\t\r])/, ''),
+        cells[at.get(heading.toLowerCase()) ?? -1] ?? '',
   )
   return rows.filter((row) => !/^(tobedeleted|inactive)$/i.test(row('status')))
 }
