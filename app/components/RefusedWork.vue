@@ -10,7 +10,8 @@ const classRecord = useClassRecord()
 const view = useView()
 
 const isConflict = (entry: ShelfEntry): boolean => entry.problem?.status === 409
-const textOf = ({ work }: ShelfEntry): string => (work.kind === 'comment' ? work.body.text : '')
+const textOf = ({ work }: ShelfEntry): string =>
+  work.kind === 'comment' ? work.body.text : work.kind === 'note' ? (work.body.note?.text ?? '') : ''
 
 /** A text that was changed elsewhere is decided in Write, where both stand side by side. */
 async function look({ work }: ShelfEntry): Promise<void> {
