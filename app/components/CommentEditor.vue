@@ -140,22 +140,30 @@ function finish(): void {
   put({ text: now.text, sentences, ownWords, status: now.status === 'finished' ? 'in draft' : 'finished' }, 'now')
 }
 
-function goOn(by: 1 | -1): void {
-  classRecord.step(by)
-  void nextTick(() => area.value?.focus())
+async function goOn(by: 1 | -1): Promise<void> {
+  await classRecord.step(by)
+  await nextTick()
+  area.value?.focus()
+}
+
+/** What a step leads to: another student, or the class before or after. */
+function stepTitle(by: 1 | -1): string {
+  const room = classRecord.hasStep(by) ? null : classRecord.roomBeside(by)
+  if (room) return by === 1 ? `On to ${room.name}` : `Back to ${room.name}`
+  return by === 1 ? 'Next student' : 'Previous'
 }
 
 function onKey(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
     event.preventDefault()
     if (comment.value?.status !== 'finished') finish()
-    goOn(1)
+    void goOn(1)
   } else if (event.altKey && event.code === 'KeyW') {
     event.preventDefault()
     if (comment.value?.text) reword('sentence')
   } else if (event.altKey && (event.key === 'PageDown' || event.key === 'PageUp')) {
     event.preventDefault()
-    goOn(event.key === 'PageDown' ? 1 : -1)
+    void goOn(event.key === 'PageDown' ? 1 : -1)
   }
 }
 
@@ -208,8 +216,8 @@ async function keep(which: 'mine' | 'other'): Promise<void> {
           {{ comment?.status === 'finished' ? 'Back to draft' : 'Finished' }}
         </button>
       </template>
-      <button type="button" class="quiet" @click="goOn(-1)">Previous</button>
-      <button type="button" class="quiet" @click="goOn(1)">Next student</button>
+      <button type="button" class="quiet" @click="goOn(-1)">{{ stepTitle(-1) }}</button>
+      <button type="button" class="quiet" @click="goOn(1)">{{ stepTitle(1) }}</button>
     </div>
     <div v-if="may && comment?.text && comment.sentences.length > 0" class="flex flex-wrap items-center gap-3 text-sm">
       <button type="button" class="quiet" @click="reword('sentence')">Another wording of this sentence</button>

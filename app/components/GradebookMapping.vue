@@ -17,6 +17,7 @@ const words: Record<(typeof columnRoles)[number], string> = {
   'out of': 'Out of',
   'category': 'Category',
   'date': 'Date',
+  'weight': 'Weight',
   'remark': 'Remark',
   'ignore': 'Leave out',
 }

@@ -353,12 +353,37 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (subjectOfBox) view.kept.subject = subjectOfBox
   }
 
-  /** Goes to the student before or after, in the order of the class list. */
-  function step(by: 1 | -1): void {
+  /** The class before or after the one in view, in the order of the desk. */
+  function roomBeside(by: 1 | -1): { id: string; name: string } | null {
+    const rooms = view.desk?.classes ?? []
+    const at = rooms.findIndex((each) => each.id === view.kept.classId)
+    return at < 0 ? null : (rooms[at + by] ?? null)
+  }
+
+  /** Goes on to the class before or after, and there to the last student or the first. */
+  async function goToRoom(by: 1 | -1): Promise<void> {
+    const room = roomBeside(by)
+    if (!room) return
+    Object.assign(view.kept, { classId: room.id, studentId: null })
+    await load()
+    if (by === -1 && view.kept.classId === room.id) view.kept.studentId = record.value?.students.at(-1)?.id ?? null
+  }
+
+  /** Whether there is a student before or after in the class list. */
+  function hasStep(by: 1 | -1): boolean {
     const students = record.value?.students ?? []
-    const at = students.findIndex((each) => each.id === student.value?.id)
-    const next = students[at + by]
+    return students[students.findIndex((each) => each.id === student.value?.id) + by] !== undefined
+  }
+
+  /**
+   * Goes to the student before or after, in the order of the class list; past its end to the next class, so that who
+   * teaches in many works through them as one list.
+   */
+  async function step(by: 1 | -1): Promise<void> {
+    const students = record.value?.students ?? []
+    const next = students[students.findIndex((each) => each.id === student.value?.id) + by]
     if (next) view.kept.studentId = next.id
+    else await goToRoom(by)
   }
 
   return {
@@ -388,6 +413,9 @@ export const useClassRecord = defineStore('classRecord', () => {
     commentKey,
     putComments,
     chooseBox,
+    roomBeside,
+    goToRoom,
+    hasStep,
     step,
     rewrite,
     acceptFinding,

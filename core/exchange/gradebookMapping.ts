@@ -12,6 +12,7 @@ export const columnRoles = [
   'out of',
   'category',
   'date',
+  'weight', // long files: how much the row's piece of work counts
   'remark',
   'ignore',
 ] as const

@@ -24,6 +24,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['out of', /^(outof|max(imum)?|max(imum)?(points|score|marks?)|(points|marks)?possible|possiblepoints|of)$/],
   ['category', /^(work|assignment|task)?(category|type|kind|group)$|^(kategorie|categorie|categoria|kategori)$/],
   ['date', /^(date|due|duedate|day|doneon|datum|fecha|data|dato)$/],
+  ['weight', /^(weight|weighting|gewicht(ung)?|coefficient|peso|ponderacion|vekt|vikt)$/],
   ['remark', /^(remark|comment|note|notes|remarks|bemerkung|remarque|observacion(es)?)s?$/],
   ['ignore', /^(average|mean|sum|percent|%|overall|email|mail|class|homeroom|gradelevel|section)$/],
   // What a program has added up is no piece of work.

@@ -246,7 +246,7 @@ function longWork(
     category: cell('category') || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
     outOf: outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
-    weight: known?.weight ?? 1,
+    weight: positive(cell('weight')) ?? known?.weight ?? 1,
   }
 }
 

@@ -31,7 +31,18 @@ export function bundleSheets({ rows }: Bundle): NamedTable[] {
 }
 
 const studentHeadings = ['Number', 'Given name', 'Used name', 'Family name', 'Pronouns', 'Grade']
-const resultHeadings = ['Number', 'Given name', 'Family name', 'Work', 'Category', 'Date', 'Out of', 'Score', 'Remark']
+const resultHeadings = [
+  'Number',
+  'Given name',
+  'Family name',
+  'Work',
+  'Category',
+  'Date',
+  'Out of',
+  'Weight',
+  'Score',
+  'Remark',
+]
 
 function sheet(name: string, heads: readonly string[], body: readonly (readonly string[])[]): NamedTable {
   const rows = [heads, ...body].map((cells, at) => ({ number: at + 1, cells }))
@@ -59,7 +70,11 @@ function resultCells(
   const category = at.categories.get(work?.('categorySourcedId') ?? '')?.('title') ?? ''
   const who = user ? [numberOf(user), user('givenName'), user('familyName')] : [row('studentSourcedId'), '', '']
   const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
-  return [...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', scoreOf(row), row('comment')]
+  const weight = work?.('metadata.facunda.weight') ?? ''
+  return [
+    ...[...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', weight],
+    ...[scoreOf(row), row('comment')],
+  ]
 }
 
 /** A score as it can be typed: "17", "late 12", "missing", "excused". */

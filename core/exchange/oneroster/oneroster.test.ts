@@ -49,12 +49,12 @@ describe('a bundle from elsewhere', () => {
     expect(shown(zipped(elsewhere))).toEqual([
       [
         '5 Ash, Sums: results',
-        'Number|Given name|Family name|Work|Category|Date|Out of|Score|Remark',
-        'n1|Maya|O’Hara|Quiz, first||2027-01-20|10|7.5|Said "why?"',
-        'u3|Zoë|Bae|Quiz, first||2027-01-20|10|excused|',
-        'n1|Maya|O’Hara|Map||2027-02-01|20|missing|',
-        'u3|Zoë|Bae|Map||2027-02-01|20|late 12|',
-        'u9|||Map||2027-02-01|20||',
+        'Number|Given name|Family name|Work|Category|Date|Out of|Weight|Score|Remark',
+        'n1|Maya|O’Hara|Quiz, first||2027-01-20|10||7.5|Said "why?"',
+        'u3|Zoë|Bae|Quiz, first||2027-01-20|10||excused|',
+        'n1|Maya|O’Hara|Map||2027-02-01|20||missing|',
+        'u3|Zoë|Bae|Map||2027-02-01|20||late 12|',
+        'u9|||Map||2027-02-01|20|||',
       ],
       [
         '5 Ash, Sums: students',
@@ -114,6 +114,7 @@ const givenResults = fc.array(
 const withGiven = (given: readonly { workId: string; studentId: string; result: object; remark: string }[]) =>
   indexRecord(
     exampleClass({
+      work: exampleClass().work.map((piece) => ({ ...piece, weight: piece.id === 'w1' ? 2.5 : 1 })),
       results: [
         ...new Map(
           given.map(({ workId, studentId, result: had, remark: said }) => [
