@@ -59,11 +59,12 @@ test('a group out of two classes is made, taught and written about, and stands i
 test('who teaches in several classes works through them as one list, and back', async ({ page }) => {
   await signIn(page, 'tobias')
   await page.goto('/write')
-  const rooms = page.getByLabel('Class', { exact: true })
-  const names = await rooms.getByRole('option').allInnerTexts()
+  const rooms = page.getByRole('combobox', { name: 'Class', exact: true })
+  await expect(rooms).toBeVisible()
+  const names = await rooms.getByRole('option').allTextContents()
   expect(names.length).toBeGreaterThan(1)
   await rooms.selectOption({ label: names[0] ?? '' })
-  await page.getByLabel('Comment box', { exact: true }).selectOption('Music')
+  await page.getByRole('combobox', { name: 'Comment box' }).selectOption('Music')
   const list = page.getByRole('navigation', { name: 'Class list' }).getByRole('button')
   const editor = (child: string) => page.getByRole('textbox', { name: new RegExp(`^Music for ${child}`) })
   const last = (await list.last().innerText()).split(' ')[0] ?? ''
