@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RefusedRow } from '~~/core/exchange/lists/readList'
-import type { NamedTable } from '~~/core/exchange/readSheets'
+import type { NamedTable } from '~~/core/exchange/readTable'
 import { tableText } from '~~/core/exchange/tableText'
 
 /**

@@ -8,6 +8,8 @@ import { useClassRecord } from '~/stores/classRecord'
 /** All that came in about the class, in open formats: as far as whoever takes it out may see it. */
 const classRecord = useClassRecord()
 const { busy, problem, attempt } = useAttempt()
+/** What is not shown is not there: nobody stumbles over it with the keyboard. */
+const isOpen = ref(false)
 const called = computed(() => {
   const { record } = classRecord
   return record ? `${record.classRoom.name} ${record.term.name} ${record.term.year}`.replace(/[/\\:]/g, '-') : ''
@@ -52,9 +54,9 @@ const ways = {
 </script>
 
 <template>
-  <details class="border-t border-rule pt-3">
+  <details class="border-t border-rule pt-3" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
     <summary class="font-semibold">Take out what came in</summary>
-    <div class="mt-2 grid gap-2">
+    <div v-if="isOpen" class="mt-2 grid gap-2">
       <p class="text-sm text-muted">
         Students, results, marks, levels, habits, attendance and the notes that you can read, of
         {{ classRecord.record?.term.name }}. Each comes in again here. A OneRoster bundle (1.2) holds students, work and

@@ -1,6 +1,6 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import { nameKey } from '../people/names'
-import type { NamedTable } from './readSheets'
+import type { NamedTable } from './readTable'
 
 /**
  * Which sheet of a workbook looks most like a gradebook of a class: the one with the most rows that name a child of it,

@@ -2,16 +2,10 @@ import { decodeText } from './decodeText'
 import { bundleSheets } from './oneroster/bundleSheets'
 import { readBundle } from './oneroster/readBundle'
 import { UnreadableFile } from './problem'
-import { readTable, type Table } from './readTable'
+import { readTable, type NamedTable } from './readTable'
 import { readOds } from './workbook/readOds'
 import { readXlsx } from './workbook/readXlsx'
 import { partText, unpack } from './workbook/unpack'
-
-/** A table with the name of the sheet that it stands on; empty for a file that has no sheets. */
-export interface NamedTable {
-  readonly sheet: string
-  readonly table: Table
-}
 
 /**
  * The tables of a file, whatever its name ends in: those of a workbook's sheets with anything on them, those of the

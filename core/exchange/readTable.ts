@@ -14,6 +14,12 @@ export interface TableRow {
   readonly cells: readonly string[]
 }
 
+/** A table with the name of the sheet that it stands on; empty for a file that has no sheets. */
+export interface NamedTable {
+  readonly sheet: string
+  readonly table: Table
+}
+
 const longestCell = 100_000
 /** How much a table may hold. */
 export interface TableLimits {

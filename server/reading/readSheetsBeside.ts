@@ -1,5 +1,5 @@
 import type { Worker } from 'node:worker_threads'
-import type { NamedTable } from '../../core/exchange/readSheets'
+import type { NamedTable } from '../../core/exchange/readTable'
 import { Refusal } from '../access/refusal'
 import { startWorker } from './startWorker'
 import type { TableAnswer, TableOrder } from './tableWorker'

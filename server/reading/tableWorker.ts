@@ -1,6 +1,7 @@
 import { parentPort } from 'node:worker_threads'
 import { UnreadableFile } from '../../core/exchange/problem'
-import { readSheets, type NamedTable } from '../../core/exchange/readSheets'
+import { readSheets } from '../../core/exchange/readSheets'
+import type { NamedTable } from '../../core/exchange/readTable'
 
 export interface TableOrder {
   id: number

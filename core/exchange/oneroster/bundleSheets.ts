@@ -1,4 +1,4 @@
-import type { NamedTable } from '../readSheets'
+import type { NamedTable } from '../readTable'
 import { UnreadableFile } from '../problem'
 import type { Bundle, BundleRow } from './readBundle'
 

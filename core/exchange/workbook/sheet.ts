@@ -18,11 +18,12 @@ export class SheetBuilder {
   ) {}
 
   /**
-   * A cell by its place, both from 1. An empty one is no cell, wherever it stands.
+   * A cell by its place, both from 1. An empty one, or one of blanks, is no cell, wherever it stands.
    * @throws UnreadableFile when there is more than a table may hold
    */
   put(row: number, column: number, text: string): void {
-    if (text === '') return
+    const written = text.trim()
+    if (written === '') return
     if (row > this.largest.lines || column > this.largest.columns || (this.cells += 1) > this.largest.cells) {
       throw new UnreadableFile(
         `The sheet “${this.name}” holds more than can be read at once. ` +
@@ -31,7 +32,7 @@ export class SheetBuilder {
     }
     const cells = this.rows.get(row) ?? []
     while (cells.length < column - 1) cells.push('')
-    cells[column - 1] = text.trim()
+    cells[column - 1] = written
     this.rows.set(row, cells)
   }
 
