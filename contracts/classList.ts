@@ -1,21 +1,17 @@
 import { z } from 'zod'
+import { attendanceProblem } from '../core/record/attendanceProblem'
 import { levelsToSettle, marksToSettle } from './settle'
 import { noteKept } from './notes'
 import { noneTwice } from './text'
 
-const count = z
-  .number()
-  .int('Days and times are whole numbers.')
-  .min(0, 'It is not below 0.')
-  .max(400, 'Keep it under 400.')
-
-const daysSeen = z.object({ daysOpen: count, absences: count, lates: count })
-const days = daysSeen
-  .refine(({ daysOpen, absences }) => absences <= daysOpen, 'Nobody is absent on more days than the school was open.')
-  .nullable()
+const daysSeen = z.object({ daysOpen: z.number(), absences: z.number(), lates: z.number() })
+const days = daysSeen.superRefine((given, found) => {
+  const message = attendanceProblem(given)
+  if (message !== null) found.addIssue({ code: 'custom', message })
+})
 
 /** A child's days of a term to keep; null to take them back. `was`: what the writer saw. */
-export const attendanceToKeep = z.object({ studentId: z.uuid(), days, was: daysSeen.nullable() })
+export const attendanceToKeep = z.object({ studentId: z.uuid(), days: days.nullable(), was: daysSeen.nullable() })
 export type AttendanceToKeep = z.infer<typeof attendanceToKeep>
 
 const newNote = z.object({ id: z.uuid(), studentId: z.uuid(), note: noteKept })

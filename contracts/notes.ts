@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { longestNote } from '../core/record/noteProblem'
 import { noteKinds } from '../core/record/observations'
 import { text } from '../core/text/textSchema'
 import { day } from './days'
@@ -8,7 +9,7 @@ export const noteKept = z.object({
   date: day,
   kind: z.enum(noteKinds).nullable(),
   about: text(80),
-  text: text(2000)
+  text: text(longestNote)
     .transform((written) => written.trim())
     .pipe(z.string().min(1, 'Write what was seen or said.')),
   mayTell: z.boolean(),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { attendanceProblem, mostDays } from '~~/core/record/attendanceProblem'
 import type { Attendance } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
@@ -28,40 +29,32 @@ const usual = computed(() => {
 const forAll = ref<number | null>(null)
 const problem = ref('')
 
-function whole(written: string): number | null {
-  const count = Number(written)
-  return /^\d+$/.test(written.trim()) && count <= 400 ? count : null
-}
-
 function give(student: { id: string; usedName: string }, part: Part, input: HTMLInputElement): void {
   const before = classRecord.index?.attendanceOf(student.id)
-  const count = whole(input.value)
   const now: Attendance = {
     ...(before ?? { studentId: student.id, daysOpen: usual.value ?? 0, absences: 0, lates: 0 }),
-    ...(count !== null && { [part]: count }),
+    [part]: input.value.trim() === '' ? Number.NaN : Number(input.value),
   }
-  problem.value =
-    count === null
-      ? `${student.usedName}: “${input.value}” is no number of days from 0 to 400.`
-      : now.absences > now.daysOpen
-        ? `${student.usedName} cannot be absent on ${now.absences} of ${now.daysOpen} days.`
-        : ''
-  if (problem.value === '') classRecord.giveAttendance([{ ...now, studentId: student.id }])
+  const reason = Number.isNaN(now[part]) ? `“${input.value}” is no number.` : attendanceProblem(now)
+  problem.value = reason === null ? '' : `${student.usedName}: ${reason}`
+  if (reason === null) classRecord.giveAttendance([{ ...now, studentId: student.id }])
   else input.value = before ? String(before[part]) : ''
 }
 
-/** The same days open for everybody; who was absent longer than that is left as it is, and named. */
+/** The same days open for everybody; of whom that cannot be is left as it is, and named. */
 function openForAll(): void {
-  const days = forAll.value
-  if (days === null || !Number.isInteger(days) || days < 0 || days > 400) return
+  const daysOpen = forAll.value
+  if (daysOpen === null) return
   const all = lines.value.map(({ student, days: had }) => ({
     ...(had ?? { absences: 0, lates: 0 }),
     studentId: student.id,
-    daysOpen: days,
+    daysOpen,
   }))
-  const [fit, over] = [all.filter((each) => each.absences <= days), all.filter((each) => each.absences > days)]
-  const names = over.map(({ studentId }) => classRecord.index?.student(studentId)?.usedName).join(', ')
-  problem.value = over.length > 0 ? `Left as it is, since absent on more days than ${days}: ${names}.` : ''
+  const fit = all.filter((each) => attendanceProblem(each) === null)
+  const names = all
+    .filter((each) => !fit.includes(each))
+    .map(({ studentId }) => classRecord.index?.student(studentId)?.usedName)
+  problem.value = names.length > 0 ? `Left as it is, since ${daysOpen} days cannot be: ${names.join(', ')}.` : ''
   if (fit.length > 0) classRecord.giveAttendance(fit)
 }
 
@@ -83,7 +76,7 @@ function down(event: KeyboardEvent): void {
     <form v-if="may" class="flex flex-wrap items-center gap-3 text-sm" @submit.prevent="openForAll">
       <label class="flex items-center gap-2"
         >The school was open on
-        <input v-model.number="forAll" type="number" min="0" max="400" class="field w-20" /> days</label
+        <input v-model.number="forAll" type="number" min="0" :max="mostDays" class="field w-20" /> days</label
       >
       <button type="submit" class="quiet" :disabled="forAll === null">Set for everybody</button>
       <span class="text-muted">A register or a list can be brought below.</span>

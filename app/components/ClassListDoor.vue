@@ -7,6 +7,13 @@ import { useClassRecord } from '~/stores/classRecord'
 defineProps<{ given: { readonly text: string } | null }>()
 const classRecord = useClassRecord()
 
+const known = [
+  'Number or Name, then your skills, habits or subjects by name',
+  'Skill, Level',
+  'Absent, Late, Days open',
+  'Date, Note',
+].join('; or ')
+
 function may(need: string): boolean {
   const { subjects, general, notes } = classRecord.may
   if (need === 'general') return general
@@ -38,7 +45,7 @@ function withWhatStands({ marks, levels, attendance, notes }: ClassCells) {
 <template>
   <ListDoor
     title="Bring levels, habits, marks, attendance or notes from a list"
-    columns="Number or Name, then your skills, habits or subjects by name; or Skill, Level; or Absent, Late, Days open; or Date, Note"
+    :columns="known"
     :words="['value', 'values']"
     :plan="plan"
     :given="given"

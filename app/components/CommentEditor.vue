@@ -15,6 +15,7 @@ import { useSaving } from '~/stores/saving'
 /** One comment, in a large editor. Saved as it is typed; another wording is one key away. */
 const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
 const classRecord = useClassRecord()
+const { step, stepTitle } = useSteps()
 const saving = useSaving()
 const area = useTemplateRef('area')
 /** How often each phrase has been shown here, so that the next wording is a new one. */
@@ -141,16 +142,9 @@ function finish(): void {
 }
 
 async function goOn(by: 1 | -1): Promise<void> {
-  await classRecord.step(by)
+  await step(by)
   await nextTick()
   area.value?.focus()
-}
-
-/** What a step leads to: another student, or the class before or after. */
-function stepTitle(by: 1 | -1): string {
-  const room = classRecord.hasStep(by) ? null : classRecord.roomBeside(by)
-  if (room) return by === 1 ? `On to ${room.name}` : `Back to ${room.name}`
-  return by === 1 ? 'Next student' : 'Previous'
 }
 
 function onKey(event: KeyboardEvent): void {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import type { NoteKept } from '~~/contracts/notes'
+import { longestNote, noteProblem } from '~~/core/record/noteProblem'
 import type { NoteKind, Observation } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -49,6 +50,13 @@ const choices = computed(() => {
   ].filter(({ options }) => options.length > 0)
 })
 
+/** Why what is written cannot be kept as it is; nothing while nothing is written. */
+const wrong = computed(() => {
+  const { record, answer } = classRecord
+  if (!draft.value || !record || !answer || draft.value.text.trim() === '') return null
+  return noteProblem(draft.value, record.term, answer.today)
+})
+
 function begin(): void {
   draft.value = {
     ...{ id: crypto.randomUUID(), studentId: student.value?.id ?? '', place: classRecord.place, text: '', about: '' },
@@ -85,6 +93,7 @@ function keep(): void {
 }
 
 function keepAndGoOn(): void {
+  if (wrong.value !== null) return
   keep()
   begin()
   void nextTick(() => field.value?.focus())
@@ -128,7 +137,7 @@ function takeAway(): void {
     >
       <label class="grid gap-1"
         >What was seen or said
-        <textarea ref="field" v-model="draft.text" class="field" rows="4" maxlength="2000"></textarea>
+        <textarea ref="field" v-model="draft.text" class="field" rows="4" :maxlength="longestNote"></textarea>
       </label>
       <label class="grid gap-1 text-sm"
         >About
@@ -143,7 +152,7 @@ function takeAway(): void {
         <legend class="sr-only">Who is told</legend>
         <label class="flex gap-2"
           ><input v-model="draft.mayTell" type="radio" :value="false" /><span
-            >For me <span class="block text-muted">nobody else reads it, no comment uses it</span></span
+            >For me <span class="block text-muted">not shown to colleagues, used in no comment</span></span
           ></label
         >
         <label class="flex gap-2"
@@ -154,10 +163,18 @@ function takeAway(): void {
         >
       </fieldset>
       <label class="flex items-center gap-2 text-sm"
-        >Day <input v-model="draft.date" type="date" class="field" :max="classRecord.answer?.today" required
+        >Day
+        <input
+          v-model="draft.date"
+          type="date"
+          class="field"
+          :min="classRecord.record?.term.starts"
+          :max="classRecord.answer?.today"
+          required
       /></label>
+      <p v-if="wrong" class="needs text-sm" role="alert">{{ wrong }}</p>
       <div class="flex flex-wrap items-center gap-3">
-        <button type="submit" class="press" :disabled="draft.text.trim() === ''">
+        <button type="submit" class="press" :disabled="draft.text.trim() === '' || wrong !== null">
           {{ draft.was ? 'Keep the change' : 'Keep the note' }}
         </button>
         <button v-if="draft.was" type="button" class="link" @click="takeAway">Take it away</button>

@@ -77,71 +77,52 @@ const placeOfResult = (result: ResultToWrite): string => `${result.workId} ${res
 const placeOfDays = (days: AttendanceToKeep): string => days.studentId
 const placeOfLevel = (level: LevelToSettle): string => `${level.studentId} ${level.kind} ${level.about}`
 
+/** Work that is a list of cells with each of them changed or left out; undefined for work that is no list. */
+function mapped(
+  work: Work,
+  change: <Cell extends { was: unknown }>(cells: readonly Cell[], seen: (standing: unknown) => Cell['was']) => Cell[],
+): Work | undefined {
+  switch (work.kind) {
+    case 'marks':
+      return { ...work, body: { marks: change(work.body.marks, (standing) => standing as MarkToSettle['was']) } }
+    case 'levels': {
+      const symbol = (standing: unknown) => (standing as { symbol: string } | null)?.symbol ?? null
+      return { ...work, body: { levels: change(work.body.levels, symbol) } }
+    }
+    case 'results':
+      return { ...work, body: { results: change(work.body.results, (standing) => standing as ResultToWrite['was']) } }
+    case 'attendance': {
+      const days = (standing: unknown) => standing as AttendanceToKeep['was']
+      return { ...work, body: { attendance: change(work.body.attendance, days) } }
+    }
+    default:
+      return undefined
+  }
+}
+
 /** The part of some work that was in conflict, and the rest, which can go out by itself; null where there is none. */
 export function parted(work: Work, conflicts: readonly Conflict[]): { refused: Work; rest: Work | null } {
   const at = new Set(conflicts.map((conflict) => conflict.nth))
-  if (work.kind === 'marks') {
-    const [refused, rest] = halves(work.body.marks, at)
-    return {
-      refused: { ...work, body: { marks: refused } },
-      rest: rest.length ? { ...work, body: { marks: rest } } : null,
-    }
-  }
-  if (work.kind === 'levels') {
-    const [refused, rest] = halves(work.body.levels, at)
-    const others: Work | null = rest.length ? { ...work, body: { levels: rest } } : null
-    return { refused: { ...work, body: { levels: refused } }, rest: others }
-  }
-  if (work.kind === 'results') {
-    const [refused, rest] = halves(work.body.results, at)
-    const others: Work | null = rest.length ? { ...work, body: { results: rest } } : null
-    return { refused: { ...work, body: { results: refused } }, rest: others }
-  }
-  if (work.kind === 'attendance') {
-    const [refused, rest] = halves(work.body.attendance, at)
-    const others: Work | null = rest.length ? { ...work, body: { attendance: rest } } : null
-    return { refused: { ...work, body: { attendance: refused } }, rest: others }
-  }
-  return { refused: work, rest: null }
-}
-
-function halves<T>(list: readonly T[], at: ReadonlySet<number>): [T[], T[]] {
-  return [list.filter((_, nth) => at.has(nth)), list.filter((_, nth) => !at.has(nth))]
+  let left = 0
+  const rest = mapped(work, (cells) => {
+    const others = cells.filter((_, nth) => !at.has(nth))
+    left = others.length
+    return others
+  })
+  const refused = mapped(work, (cells) => cells.filter((_, nth) => at.has(nth)))
+  return { refused: refused ?? work, rest: left > 0 ? (rest ?? null) : null }
 }
 
 /** The same work over what stands now: what its owner has been shown. Conflicts in the order of the work's cells. */
 export function overStanding(work: Work, conflicts: readonly Conflict[]): Work {
   if (work.kind === 'comment') return { ...work, body: { ...work.body, version: conflicts[0]?.version ?? 0 } }
-  if (work.kind === 'marks') {
-    const marks = work.body.marks.map((mark, nth) => ({
-      ...mark,
-      was: (conflicts[nth]?.standing ?? null) as MarkToSettle['was'],
-    }))
-    return { ...work, body: { marks } }
-  }
-  if (work.kind === 'levels') {
-    const symbolOf = (standing: unknown): string | null => (standing as { symbol: string } | null)?.symbol ?? null
-    const levels = work.body.levels.map((level, nth) => ({ ...level, was: symbolOf(conflicts[nth]?.standing ?? null) }))
-    return { ...work, body: { levels } }
-  }
-  if (work.kind === 'results') {
-    const results = work.body.results.map((result, nth) => ({
-      ...result,
-      was: (conflicts[nth]?.standing ?? null) as ResultToWrite['was'],
-    }))
-    return { ...work, body: { results } }
-  }
-  if (work.kind === 'attendance') {
-    const attendance = work.body.attendance.map((days, nth) => ({
-      ...days,
-      was: (conflicts[nth]?.standing ?? null) as AttendanceToKeep['was'],
-    }))
-    return { ...work, body: { attendance } }
-  }
   if (work.kind === 'note') {
     return { ...work, body: { ...work.body, was: (conflicts[0]?.standing ?? null) as NoteKept | null } }
   }
-  return work
+  const over = mapped(work, (cells, seen) =>
+    cells.map((cell, nth) => ({ ...cell, was: seen(conflicts[nth]?.standing ?? null) })),
+  )
+  return over ?? work
 }
 
 /** The same comment, over what the server has made of the one sent before it. */

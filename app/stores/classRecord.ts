@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
-import type { AttendanceToKeep, CellsToKeep } from '~~/contracts/classList'
+import type { CellsToKeep } from '~~/contracts/classList'
 import type { NoteToWrite } from '~~/contracts/notes'
 import type { WorkToWrite } from '~~/contracts/results'
 import type { GivenCell } from '~~/core/exchange/planCells'
@@ -11,22 +11,24 @@ import { unpackTerm } from '~~/core/record/packedTerm'
 import type { Attendance } from '~~/core/record/observations'
 import type { Student } from '~~/core/record/roster'
 import type { Subject } from '~~/core/school/schoolSetup'
-import type { LevelKind, StudentComment, StudentMark } from '~~/core/record/termRecord'
+import type { LevelKind, StudentComment } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { indexRecord } from '~~/core/record/recordIndex'
 import { withResults } from '~~/core/record/resultPlaces'
+import {
+  withAttendance,
+  withComment,
+  withLevels,
+  withMarks,
+  withNote,
+  type LevelCell,
+  type MarkCell,
+} from '~~/core/record/withWritten'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
 import type { Work } from '~/shelf/work'
 import { useSaving } from './saving'
 import { useView } from './view'
-
-/** A mark that somebody settles; null takes it back. */
-export interface MarkSettled {
-  studentId: string
-  subject: string
-  mark: Pick<StudentMark, 'percent' | 'special' | 'reason'> | null
-}
 
 interface Loaded {
   record: ClassRecord
@@ -109,25 +111,29 @@ export const useClassRecord = defineStore('classRecord', () => {
     }
   }
 
-  function change(part: Partial<ClassRecord>): void {
-    if (answer.value) answer.value = { ...answer.value, record: { ...answer.value.record, ...part } }
+  /** Shows the record with a part of it exchanged. */
+  function show(part: (now: ClassRecord) => Partial<ClassRecord>): void {
+    const now = answer.value
+    if (now) answer.value = { ...now, record: { ...now.record, ...part(now.record) } }
   }
+
+  const putResults = (cells: readonly GivenCell[]): void =>
+    show(({ results }) => ({ results: withResults(results, cells) }))
+  const putComment = (comment: StudentComment): void => show((now) => withComment(now, comment))
 
   /** What this device has not been able to send yet is what its owner means: it stands over what was fetched. */
   function showShelf(): void {
     for (const work of [...saving.waiting.map((entry) => entry.work), ...saving.pending.values()]) {
       if (!work.path.startsWith(`${place.value}/`)) continue
       if (work.kind === 'comment') putComment(work.body)
-      if (work.kind === 'marks') putMarks(work.body.marks)
+      if (work.kind === 'marks') show((now) => withMarks(now, work.body.marks))
       if (work.kind === 'results') putResults(work.body.results)
-      if (work.kind === 'attendance') putAttendance(work.body.attendance)
-      if (work.kind === 'note') putNote(work.body)
+      if (work.kind === 'attendance') show((now) => withAttendance(now, work.body.attendance))
+      if (work.kind === 'note') show((now) => withNote(now, work.body))
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
-          putLevels(
-            kind,
-            work.body.levels.filter((level) => level.kind === kind),
-          )
+          const cells = work.body.levels.filter((level) => level.kind === kind)
+          show((now) => withLevels(now, kind, cells))
         }
       }
     }
@@ -141,17 +147,8 @@ export const useClassRecord = defineStore('classRecord', () => {
     saving.save({ ...work, key: `${where} ${work.key}`, path: `${where}/${work.path}` }, when)
   }
 
-  function putMarks(marks: readonly MarkSettled[]): void {
-    const changed = new Set(marks.map((each) => `${each.studentId} ${each.subject}`))
-    const kept = (record.value?.marks ?? []).filter((each) => !changed.has(`${each.studentId} ${each.subject}`))
-    const settled = marks.flatMap(({ studentId, subject: key, mark }) =>
-      mark ? [{ studentId, subject: key, ...mark }] : [],
-    )
-    change({ marks: [...kept, ...settled] })
-  }
-
   /** Settles marks at once on the screen and then on the server; null takes one back. */
-  function settleMarks(marks: readonly MarkSettled[]): void {
+  function settleMarks(marks: readonly MarkCell[]): void {
     if (!record.value || marks.length === 0) return
     const body = {
       marks: marks.map(({ studentId, subject: key, mark }) => {
@@ -164,28 +161,15 @@ export const useClassRecord = defineStore('classRecord', () => {
         }
       }),
     }
-    putMarks(marks)
+    show((now) => withMarks(now, marks))
     const [only] = marks
     const what = marks.length === 1 && only ? `Mark of ${nameOf(only.studentId)}` : `${marks.length} marks`
     const key = marks.length === 1 && only ? `mark ${only.studentId} ${only.subject}` : `marks ${crypto.randomUUID()}`
     send({ kind: 'marks', key, path: 'marks', what, body })
   }
 
-  function putLevels(kind: LevelKind, cells: readonly { studentId: string; about: string; symbol: string | null }[]) {
-    const part = kind === 'skill' ? 'levels' : 'habitScores'
-    const changed = new Set(cells.map((each) => `${each.studentId} ${each.about}`))
-    const kept = (record.value?.[part] ?? []).filter((each) => !changed.has(`${each.studentId} ${each.about}`))
-    const settled = cells.flatMap(({ studentId, about, symbol }) =>
-      symbol === null ? [] : [{ studentId, about, symbol }],
-    )
-    change({ [part]: [...kept, ...settled] })
-  }
-
   /** Settles levels or scores at once on the screen; cells typed one after another go out together. */
-  function settleLevels(
-    kind: LevelKind,
-    cells: readonly { studentId: string; about: string; symbol: string | null }[],
-  ): void {
+  function settleLevels(kind: LevelKind, cells: readonly LevelCell[]): void {
     if (!record.value || cells.length === 0) return
     const levels = cells.map(({ studentId, about, symbol }) => ({
       studentId,
@@ -194,16 +178,12 @@ export const useClassRecord = defineStore('classRecord', () => {
       symbol,
       was: index.value?.levelOf(studentId, kind, about) ?? null,
     }))
-    putLevels(kind, cells)
+    show((now) => withLevels(now, kind, cells))
     const [only] = cells
     const many = cells.length > 1
     const what = many || !only ? `${cells.length} ${kind} cells` : `A ${kind} of ${nameOf(only.studentId)}`
     const key = many ? `cells ${crypto.randomUUID()}` : 'cells'
     send({ kind: 'levels', key, path: 'levels', what, body: { levels } }, many ? 'now' : 'soon')
-  }
-
-  function putResults(cells: readonly GivenCell[]): void {
-    change({ results: withResults(record.value?.results ?? [], cells) })
   }
 
   /** Keeps results at once on the screen; those typed one after another go out together. */
@@ -221,14 +201,6 @@ export const useClassRecord = defineStore('classRecord', () => {
     send({ kind: 'results', key, path: 'results', what, body: { results } }, many ? 'now' : 'soon')
   }
 
-  function putAttendance(cells: readonly AttendanceToKeep[]): void {
-    const changed = new Set(cells.map((each) => each.studentId))
-    const kept = (record.value?.attendance ?? []).filter((each) => !changed.has(each.studentId))
-    change({
-      attendance: [...kept, ...cells.flatMap(({ studentId, days }) => (days ? [{ studentId, ...days }] : []))],
-    })
-  }
-
   /** Days as they shall be, beside those that stand. */
   function attendanceToKeep(studentId: string, { daysOpen, absences, lates }: Omit<Attendance, 'studentId'>) {
     const was = index.value?.attendanceOf(studentId)
@@ -242,45 +214,30 @@ export const useClassRecord = defineStore('classRecord', () => {
   /** Keeps days of attendance at once on the screen; those typed one after another go out together. */
   function giveAttendance(days: readonly Attendance[]): void {
     const attendance = days.map(({ studentId, ...each }) => attendanceToKeep(studentId, each))
-    putAttendance(attendance)
+    show((now) => withAttendance(now, attendance))
     const what = days.length === 1 ? `The attendance of ${nameOf(days[0]?.studentId ?? '')}` : 'The attendance'
     send({ kind: 'attendance', key: 'attendance', path: 'cells', what, body: { attendance } }, 'soon')
   }
 
-  /** Takes a list in as one change, then shows the class as it is. */
-  async function takeListIn(cells: CellsToKeep): Promise<void> {
-    await saving.flush()
-    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/cells`, cells)
-    saving.did(event)
-    await load()
-  }
-
-  function putNote({ id, studentId, note }: NoteToWrite): void {
-    const all = record.value?.observations ?? []
-    const before = all.find((each) => each.id === id)
-    const now = note && { by: null, own: true, ...before, ...note, id, studentId }
-    const rest = all.filter((each) => each !== before)
-    change({ observations: (now ? [...rest, now] : rest).toSorted((a, b) => (a.date < b.date ? -1 : 1)) })
-  }
-
   /** Keeps a note, or takes it away; it goes to the class where it was begun. */
   function writeNote(note: NoteToWrite, where: string): void {
-    if (where === place.value) putNote(note)
-    const body = { ...note }
-    send(
-      { kind: 'note', key: `note ${note.id}`, path: 'note', what: `A note about ${nameOf(note.studentId)}`, body },
-      'now',
-      where,
-    )
+    if (where === place.value) show((now) => withNote(now, note))
+    const what = `A note about ${nameOf(note.studentId)}`
+    send({ kind: 'note', key: `note ${note.id}`, path: 'note', what, body: note }, 'now', where)
   }
 
-  /** Adds, changes or takes away a piece of work, then shows the class as it is. */
-  async function keepWork(wanted: WorkToWrite): Promise<void> {
+  /** Does what is not shown before the server has done it, then shows the class as it is. */
+  async function doAndShow(path: string, body: object): Promise<void> {
     await saving.flush()
-    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/work`, wanted)
+    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/${path}`, body)
     saving.did(event)
     await load()
   }
+
+  /** Adds, changes or takes away a piece of work. */
+  const keepWork = (wanted: WorkToWrite): Promise<void> => doAndShow('work', wanted)
+  /** Takes a list in, as one change. */
+  const takeListIn = (cells: CellsToKeep): Promise<void> => doAndShow('cells', cells)
 
   /** The key under which a comment waits. */
   function commentKey(studentId: string, boxKey: string): string {
@@ -305,16 +262,6 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (another.text === comment.text && another.status === comment.status) putComment({ ...comment, version })
   })
 
-  function putComment(comment: StudentComment): void {
-    if (!record.value) return
-    change({
-      comments: [
-        ...record.value.comments.filter((each) => each.studentId !== comment.studentId || each.box !== comment.box),
-        comment,
-      ],
-    })
-  }
-
   /** Puts other words into a comment, following what was composed; the words are the teacher's own from then on. */
   function rewrite(studentId: string, key: string, text: string, sentences?: StudentComment['sentences']): void {
     const now = index.value?.commentOf(studentId, key)
@@ -332,7 +279,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   /** Remembers that the words of a finding are right as they are; shown at once. */
   function acceptFinding(studentId: string, key: string, check: string, words: string): void {
     if (!record.value) return
-    change({ accepted: [...record.value.accepted, { studentId, box: key, check, words }] })
+    show(({ accepted }) => ({ accepted: [...accepted, { studentId, box: key, check, words }] }))
     const what = `A finding in ${nameOf(studentId)}’s comment`
     const body = { studentId, box: key, check, words, right: true }
     send({ kind: 'finding', key: `accepted ${studentId} ${key} ${check} ${words}`, path: 'accepted', what, body })
@@ -345,45 +292,11 @@ export const useClassRecord = defineStore('classRecord', () => {
     }
   }
 
-  /** Undoes the last change made here (or does it again, when that was an undoing), then shows how things stand. */
   /** Turns to a comment box; the subject in view goes along. */
   function chooseBox(key: string): void {
     view.kept.box = key
     const subjectOfBox = record.value?.boxes.find((each) => each.key === key)?.subject
     if (subjectOfBox) view.kept.subject = subjectOfBox
-  }
-
-  /** The class before or after the one in view, in the order of the desk. */
-  function roomBeside(by: 1 | -1): { id: string; name: string } | null {
-    const rooms = view.desk?.classes ?? []
-    const at = rooms.findIndex((each) => each.id === view.kept.classId)
-    return at < 0 ? null : (rooms[at + by] ?? null)
-  }
-
-  /** Goes on to the class before or after, and there to the last student or the first. */
-  async function goToRoom(by: 1 | -1): Promise<void> {
-    const room = roomBeside(by)
-    if (!room) return
-    Object.assign(view.kept, { classId: room.id, studentId: null })
-    await load()
-    if (by === -1 && view.kept.classId === room.id) view.kept.studentId = record.value?.students.at(-1)?.id ?? null
-  }
-
-  /** Whether there is a student before or after in the class list. */
-  function hasStep(by: 1 | -1): boolean {
-    const students = record.value?.students ?? []
-    return students[students.findIndex((each) => each.id === student.value?.id) + by] !== undefined
-  }
-
-  /**
-   * Goes to the student before or after, in the order of the class list; past its end to the next class, so that who
-   * teaches in many works through them as one list.
-   */
-  async function step(by: 1 | -1): Promise<void> {
-    const students = record.value?.students ?? []
-    const next = students[students.findIndex((each) => each.id === student.value?.id) + by]
-    if (next) view.kept.studentId = next.id
-    else await goToRoom(by)
   }
 
   return {
@@ -413,10 +326,6 @@ export const useClassRecord = defineStore('classRecord', () => {
     commentKey,
     putComments,
     chooseBox,
-    roomBeside,
-    goToRoom,
-    hasStep,
-    step,
     rewrite,
     acceptFinding,
   }

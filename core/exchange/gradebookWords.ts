@@ -5,10 +5,8 @@ import { headingKey } from './readRecords'
 // headingKey): English, German, French, Spanish, Italian, Dutch, Danish, Norwegian and Swedish.
 
 const headingWords: readonly [ColumnRole, RegExp][] = [
-  [
-    'number',
-    /^(student|school|pupil|learner)?(number|no|nr|id|#|ref)$|^(schuler|elev|leerling)?(nummer|nr)$|^numero$|^matric[uo]l[ea]$/,
-  ],
+  ['number', /^(student|school|pupil|learner)?(number|no|nr|id|#|ref)$|^(schuler|elev|leerling)?(nummer|nr)$/],
+  ['number', /^numero$|^matric[uo]l[ea]$/],
   ['given name', /^(given|first|fore)(name)?s?$|^vornamen?$|^prenoms?$|^nombres?$|^voornaam$|^fo?rnamn?$|^fornavn$/],
   ['family name', /^(family|last|sur)(name)?s?$|^(nach|familien|zu)namen?$|^noms?(defamille)?$|^apellidos?$/],
   ['family name', /^cognome$|^achternaam$|^efternam?n$|^ef?t?ternavn$/],
@@ -34,8 +32,9 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ],
   [
     'ignore',
-    /^(current|final|overall|running|term|semester|quarter|year|calculated|weighted)(score|grade|mark|percent|%|points|average|total)s?$/,
+    /^(current|final|overall|running|calculated|weighted)(score|grade|mark|percent|%|points|average|total)s?$/,
   ],
+  ['ignore', /^(term|semester|quarter|year)(score|grade|mark|percent|%|points|average|total)s?$/],
   ['ignore', /^(gesamt|end|schluss)note$|^(nota|voto|note|media|moyenne)(final|finale|generale|total)$/],
   ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
   // Who somebody is, in figures.
@@ -51,11 +50,13 @@ const describingWords: readonly [DescribingRow, RegExp][] = [
   ['weight', /^(weight|counts|gewicht(ung)?|coefficient|peso|gewicht|vekt|vikt)$/],
 ]
 
-/** What a row tells that adds the others up. */
-const summaryWords =
-  /^(class|group)?(average|mean|median|total|sum|highest|lowest|high|low|max(imum)?|min(imum)?|std|stdev|stddev|standarddeviation|count|range)s?$/
-const summaryWordsElsewhere =
-  /^(klassen)?(durchschnitt|schnitt|mittelwert|summe)$|^moyenne(delaclasse)?$|^(media|promedio|gemiddelde|gennemsnit|snitt|medel)$/
+/** What a row calls itself that adds the others up. */
+const summaryWords: readonly RegExp[] = [
+  /^(class|group)?(average|mean|median|total|sum|highest|lowest|high|low|max(imum)?|min(imum)?)s?$/,
+  /^(class|group)?(std|stdev|stddev|standarddeviation|count|range)s?$/,
+  /^(klassen)?(durchschnitt|schnitt|mittelwert|summe)$|^moyenne(delaclasse)?$/,
+  /^(media|promedio|gemiddelde|gennemsnit|snitt|medel)$/,
+]
 
 /**
  * What a heading says of its column; null where it is none that is known.
@@ -81,5 +82,5 @@ export function describedBy(label: string): DescribingRow | null {
  */
 export function isSummary(label: string): boolean {
   const key = headingKey(label)
-  return summaryWords.test(key) || summaryWordsElsewhere.test(key)
+  return summaryWords.some((words) => words.test(key))
 }

@@ -45,8 +45,8 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
   const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false, preview: largest.lines + 1 })
   if (parsed.data.length > largest.lines) {
     throw new UnreadableFile(
-      `The file has more than ${largest.lines.toLocaleString('en')} lines, most of them empty or none of a class’s. ` +
-        'Save only the rows of the class and choose that file.',
+      `The file has more than ${largest.lines.toLocaleString('en')} lines, most of them empty or ` +
+        'none of a class’s. Save only the rows of the class and choose that file.',
     )
   }
   const broken = parsed.errors.find((error) => error.type === 'Quotes')
@@ -61,7 +61,8 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
   for (const row of rows) {
     if (row.cells.some((cell) => cell.length > longestCell)) {
       throw new UnreadableFile(
-        `Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. Is this a gradebook?`,
+        `Row ${row.number} has a cell of more than ${longestCell.toLocaleString('en')} characters. ` +
+          'Is this a gradebook?',
       )
     }
   }

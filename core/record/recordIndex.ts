@@ -1,3 +1,4 @@
+import { grouped } from '../grouped'
 import type { Scale } from '../scales/scale'
 import type { ClassRecord } from './classRecord'
 import type { Attendance } from './observations'
@@ -140,15 +141,4 @@ function once<List extends readonly unknown[], Made>(make: (list: List) => Made)
 
 function pair(a: string, b: string): string {
   return `${a}\u0000${b}`
-}
-
-function grouped<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const item of items) {
-    const key = keyOf(item)
-    const group = groups.get(key)
-    if (group) group.push(item)
-    else groups.set(key, [item])
-  }
-  return groups
 }

@@ -1,3 +1,4 @@
+import { grouped } from '../grouped'
 import type { StudentResult } from './termRecord'
 
 /** Results by what they are looked up by. */
@@ -21,16 +22,13 @@ const known = new WeakMap<readonly StudentResult[], ResultPlaces>()
 export function placesOfResults(results: readonly StudentResult[]): ResultPlaces {
   const before = known.get(results)
   if (before) return before
-  const byStudent = new Map<string, StudentResult[]>()
-  const byWork = new Map<string, Map<string, StudentResult>>()
-  for (const result of results) {
-    const ofStudent = byStudent.get(result.studentId)
-    if (ofStudent) ofStudent.push(result)
-    else byStudent.set(result.studentId, [result])
-    const ofWork = byWork.get(result.workId)
-    if (ofWork) ofWork.set(result.studentId, result)
-    else byWork.set(result.workId, new Map([[result.studentId, result]]))
-  }
+  const byStudent = grouped(results, (result) => result.studentId)
+  const byWork = new Map(
+    [...grouped(results, (result) => result.workId)].map(([workId, some]) => [
+      workId,
+      new Map(some.map((result) => [result.studentId, result])),
+    ]),
+  )
   const places = { byStudent, byWork }
   known.set(results, places)
   return places
@@ -45,29 +43,21 @@ export function withResults(results: readonly StudentResult[], cells: readonly R
   const old = placesOfResults(results)
   const byStudent = new Map(old.byStudent)
   const byWork = new Map(old.byWork)
-  const changed = new Map<StudentResult, StudentResult | null>()
-  const added: StudentResult[] = []
+  const added = new Map<string, StudentResult>()
   for (const { workId, studentId, result } of cells) {
     const before = byWork.get(workId)?.get(studentId)
     const now = result && { workId, studentId, ...result }
-    if (!before && !now) continue
     byWork.set(workId, withEntry(byWork.get(workId), studentId, now))
-    byStudent.set(studentId, [
-      ...(byStudent.get(studentId) ?? []).filter((each) => each !== before),
-      ...(now ? [now] : []),
-    ])
-    if (before) changed.set(before, now)
-    else if (now) added.push(now)
+    const others = (byStudent.get(studentId) ?? []).filter((each) => each !== before)
+    byStudent.set(studentId, now ? [...others, now] : others)
+    const place = `${workId} ${studentId}`
+    if (now && !old.byWork.get(workId)?.has(studentId)) added.set(place, now)
+    else added.delete(place)
   }
-  const list = [...results, ...added].flatMap((each) => (changed.has(each) ? latest(changed, each) : [each]))
+  const kept = results.flatMap(({ workId, studentId }) => byWork.get(workId)?.get(studentId) ?? [])
+  const list = [...kept, ...added.values()]
   known.set(list, { byStudent, byWork })
   return list
-}
-
-function latest(changed: ReadonlyMap<StudentResult, StudentResult | null>, one: StudentResult): StudentResult[] {
-  const next = changed.get(one)
-  if (next === undefined) return [one]
-  return next === null ? [] : latest(changed, next)
 }
 
 function withEntry(

@@ -41,7 +41,8 @@ const countsQuery = `
         sum(c.written) as written, sum(c.finished) as finished
       from room join member using (class_id),
         lateral (select count(*) as written, count(*) filter (where status = 'finished') as finished from comment
-          where comment.student_id = member.student_id and term_id = :term and text <> '' and box = any(room.boxes)) as c
+          where comment.student_id = member.student_id and term_id = :term and text <> ''
+            and box = any(room.boxes)) as c
       group by class_id),
     sent as (select class_id, count(distinct student_id) as reports from report_run r
       join member using (class_id) where student_id = any(r.student_ids) and r.term_id = :term and r.state = 'finished'
@@ -52,8 +53,8 @@ const countsQuery = `
       'of', cardinality(students) * (cardinality(subjects) + cardinality(skills) + cardinality(habits))),
     'write', json_build_object('done', coalesce(written, 0), 'of', cardinality(students) * cardinality(boxes)),
     'read', json_build_object('done', coalesce(finished, 0), 'of', cardinality(students) * cardinality(boxes)),
-    'send', json_build_object('done', coalesce(reports, 0), 'of', case when is_group then 0 else cardinality(students) end)
-    ) as counts
+    'send', json_build_object('done', coalesce(reports, 0),
+      'of', case when is_group then 0 else cardinality(students) end)) as counts
   from room left join worked using (class_id) left join settled using (class_id) left join sent using (class_id)`
 
 /** How far classes are in a term, by class; in one query. */

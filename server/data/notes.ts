@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { Observation } from '../../core/record/observations'
 import type { Row } from './changes/changeableTables'
 
 /** Whose a note is and where it stands. */
@@ -17,19 +18,16 @@ export async function noteAt(db: Knex, id: string): Promise<NoteAt | undefined> 
   return rows[0]
 }
 
-/** The columns of a note that its writer changes. */
-export function noteRow({
-  date,
-  kind,
-  about,
-  text,
-  mayTell,
-}: {
-  date: string
-  kind: string | null
-  about: string
-  text: string
-  mayTell: boolean
-}): Row {
+/** What of a note its writer changes. */
+type Written = Pick<Observation, 'date' | 'kind' | 'about' | 'text' | 'mayTell'>
+
+/** The columns of it. */
+export function noteRow({ date, kind, about, text, mayTell }: Written): Row {
   return { day: date, about_kind: kind, about, text, may_tell: mayTell }
+}
+
+/** A note's row as it is shown to its writer. */
+export function noteShown(row: Row): Row {
+  const { day = '', about_kind: kind = null, about = '', text = '', may_tell: mayTell = false } = row
+  return { date: day, kind, about, text, mayTell }
 }

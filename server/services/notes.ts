@@ -1,10 +1,11 @@
 import type { NoteKept, NoteToWrite } from '../../contracts/notes'
+import { noteProblem } from '../../core/record/noteProblem'
 import type { Term } from '../../core/record/term'
 import { allow, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { noteAt, noteRow } from '../data/notes'
+import { noteAt, noteRow, noteShown } from '../data/notes'
 import { worksAt } from '../data/works'
-import type { Change } from '../data/changes/changeableTables'
+import type { Change, Row } from '../data/changes/changeableTables'
 import { openPlace, save, setupOf, type Context, type Opened, type Place } from './context'
 
 /**
@@ -23,10 +24,7 @@ export async function writeNote(
   const nobodys = standing?.writtenBy === null && grants.changes('general')
   const here = standing === undefined || (standing.studentId === studentId && standing.termId === place.termId)
   if (!here || !(own || nobodys)) throw new Refusal('not found', 'There is no such note of yours.')
-  if (note) {
-    refuseDay(note.date, term, context.today)
-    await refuseAbout(context, place, { note, grants, term })
-  }
+  if (note) await refuseWrong(context, place, { note, grants, term })
   const writer = standing ? standing.writtenBy : context.who.personId
   const fixed = { student_id: studentId, term_id: place.termId, written_by: writer }
   const kind = was === null ? 'wrote a note' : note ? 'changed a note' : 'took a note away'
@@ -36,7 +34,7 @@ export async function writeNote(
     seen: was && noteRow(was),
     after: note && { ...fixed, ...noteRow(note) },
   }
-  const show = (row: object | null) => row && noteOf(row as Record<string, never>)
+  const show = (row: Row | null): Row | null => row && noteShown(row)
   return (await save(context, { ...place, kind, needs: ['own'] }, [change], { show })).event
 }
 
@@ -50,29 +48,21 @@ export async function newNotes(
   if (notes.length > 0) allow(grants.takesNotes, 'write notes in this class')
   return Promise.all(
     notes.map(async ({ id, studentId, note }): Promise<Change> => {
-      refuseDay(note.date, term, context.today)
-      await refuseAbout(context, place, { note, grants, term })
+      await refuseWrong(context, place, { note, grants, term })
       const fixed = { student_id: studentId, term_id: place.termId, written_by: context.who.personId }
       return { table: 'observation', key: { id }, seen: null, after: { ...fixed, ...noteRow(note) } }
     }),
   )
 }
 
-function noteOf(row: Record<'day' | 'about_kind' | 'about' | 'text' | 'may_tell', never>): NoteKept {
-  return { date: row.day, kind: row.about_kind, about: row.about, text: row.text, mayTell: row.may_tell }
-}
-
-function refuseDay(date: string, { name, starts }: Pick<Term, 'name' | 'starts'>, today: string): void {
-  if (date > today) throw new Refusal('invalid', 'A note is about a day that has been: choose today or an earlier one.')
-  if (date < starts) throw new Refusal('invalid', `${name} began on ${starts}: a note of it is not older.`)
-}
-
-/** @throws Refusal where there is nothing of the kind that the writer may read */
-async function refuseAbout(
+/** @throws Refusal where a note cannot be, or is about nothing that the writer may read */
+async function refuseWrong(
   context: Context,
   place: Place,
   { note, grants, term }: { note: NoteKept; grants: Grants; term: Term },
 ): Promise<void> {
+  const problem = noteProblem(note, term, context.today)
+  if (problem !== null) throw new Refusal('invalid', problem)
   if (note.kind === null) return
   const { skills, habits } = await setupOf(context, term.yearId)
   const found = {

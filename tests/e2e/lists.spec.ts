@@ -15,7 +15,7 @@ test('attendance is typed down a column, and a list of levels, days and notes co
   await expect(absent('Will')).toBeFocused()
   await page.keyboard.type('99')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('Will cannot be absent on 99 of 40 days.')
+  await expect(page.getByRole('alert')).toContainText('Will: Nobody is absent on 99 of 40 days.')
   await expect(absent('Will')).toHaveValue(will)
   await saved(page)
   expect(await lookedAt(page)).toEqual([[], 0])

@@ -2,9 +2,7 @@ import { expect, test } from '@playwright/test'
 import { lookedAt } from './lookedAt'
 import { saved, signIn } from './signedIn'
 
-test('a note is written from anywhere by a key, about a skill, and changed; what is begun stays with its child', async ({
-  page,
-}) => {
+test('a note is written from anywhere by a key, and changed; what is begun stays with its child', async ({ page }) => {
   await signIn(page, 'ines')
   await page.goto('/settle')
   const list = page.getByRole('navigation', { name: 'Class list' })

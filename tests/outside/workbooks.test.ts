@@ -212,7 +212,7 @@ describe('a workbook that goes out', () => {
   ]
   const written = async () => new Uint8Array(await writeWorkbook(bookOfTables(tables)).toBuffer())
 
-  it('is read back by another library as it was put in, noughts in front and what looks like a formula too', async () => {
+  it('is read back by another library as it was put in, noughts and what looks like a formula too', async () => {
     const book = new ExcelJS.Workbook()
     await book.xlsx.load((await written()).buffer as ArrayBuffer)
     expect(book.worksheets.map(({ name }) => name)).toEqual([

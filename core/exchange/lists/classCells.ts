@@ -1,6 +1,4 @@
-import { displayName } from '../../people/names'
 import type { Attendance, Observation } from '../../record/observations'
-import type { Student } from '../../record/roster'
 import type { LevelKind, StudentMark } from '../../record/termRecord'
 
 /** A mark, a level, days or a note that a list brings, each as it shall be. */
@@ -29,9 +27,4 @@ export interface ClassListContext {
   /** Whether whoever brings the list may change what needs this ("general", "notes", "subject sums"). */
   readonly may: (need: string) => boolean
   readonly today: string
-}
-
-/** A child as lists call it. */
-export function nameOf({ usedName, family }: Pick<Student, 'usedName' | 'family'>): string {
-  return displayName({ given: usedName, family })
 }

@@ -3,6 +3,7 @@ import type { ClassRecord } from '../../record/classRecord'
 import { roleByHeading } from '../gradebookWords'
 import { headingKey } from '../readRecords'
 import { readDate } from '../readDate'
+import type { Table, TableRow } from '../readTable'
 
 /** Who a row is about, as far as a column says. */
 export type WhoColumn = 'number' | 'name' | 'given name' | 'family name'
@@ -80,4 +81,13 @@ export function needOf(column: ClassColumn, { skills }: Pick<ClassRecord, 'skill
     return `subject ${skills.find(({ id }) => id === column.about)?.subject}`
   if (column?.what === 'text') return 'notes'
   return column !== null && ['level', 'days', 'on day', 'status'].includes(column.what) ? 'general' : null
+}
+
+/** The first row that says who its rows are about, and what: what stands above it is a title. */
+export function headingRow(
+  { rows }: Pick<Table, 'rows'>,
+  columnOf: (heading: string) => ClassColumn,
+): TableRow | undefined {
+  const who = rows.slice(0, 12).filter(({ cells }) => cells.some((cell) => columnOf(cell)?.what === 'who'))
+  return who.find(({ cells }) => cells.some((cell) => !['who', undefined].includes(columnOf(cell)?.what))) ?? who[0]
 }

@@ -1,10 +1,10 @@
-import { studentMatcher } from '../../people/matchStudent'
+import type { RowIdentity } from '../../people/matchStudent'
 import type { RecordIndex } from '../../record/recordIndex'
-import type { Student } from '../../record/roster'
 import { UnreadableFile } from '../problem'
-import { readTable, type Table, type TableRow } from '../readTable'
-import { nameOf, type ClassCells, type ClassListContext, type Said } from './classCells'
-import { classColumns, needOf, type ClassColumn } from './classListColumns'
+import { readTable, type TableRow } from '../readTable'
+import { childFinder } from './childFinder'
+import type { ClassCells, ClassListContext, Said } from './classCells'
+import { classColumns, headingRow, needOf, type ClassColumn, type WhoColumn } from './classListColumns'
 import { classRowReader } from './readClassRow'
 import { registerReader } from './readRegister'
 import { saidDays } from './saidOfChild'
@@ -34,11 +34,16 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
   if (text.trim() === '') throw new UnreadableFile('There is nothing here yet. Copy a list and paste it here.')
   const table = readTable(text)
   const columnOf = classColumns(index.record)
-  const heading = headingOf(table, columnOf)
+  const heading = headingRow(table, columnOf)
+  if (!heading) {
+    throw new UnreadableFile(
+      'No row of headings says whose the rows are. Put one first: Number or Name, then the rest.',
+    )
+  }
   const { columns, unknown } = ownColumns(heading, columnOf, index, context.may)
   const read = classRowReader(index, { columns, headings: heading.cells }, context)
   const register = registerReader(columns, heading.cells)
-  const whose = childFinder(index.record.students, columns)
+  const whose = childFinder(index.record.students, 'whose it is')
   const seen = new Map<string, number>()
   const plan = {
     cells: { marks: [], levels: [], attendance: [], notes: [] } as Parameters<Said['put']>[0],
@@ -67,22 +72,13 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
   }
   for (const row of table.rows.filter(({ number }) => number > heading.number)) {
     trying(row.number, () => {
-      const student = whose(row)
+      const student = whose(identityIn(row, columns))
       for (const say of read(row, student)) trying(row.number, () => take(say(), row.number))
       register.take(row, student)
     })
   }
   for (const { student, row, days } of register.told()) trying(row, () => take(saidDays(index, student, days), row))
   return { ...plan, unknown }
-}
-
-/** The first row that says who its rows are about and what: what stands above it is a title. */
-function headingOf(table: Table, columnOf: (heading: string) => ClassColumn): TableRow {
-  const who = table.rows.slice(0, 12).filter(({ cells }) => cells.some((cell) => columnOf(cell)?.what === 'who'))
-  const whole = who.find(({ cells }) => cells.some((cell) => !['who', undefined].includes(columnOf(cell)?.what)))
-  const found = whole ?? who[0]
-  if (found) return found
-  throw new UnreadableFile('No row of headings says whose the rows are. Put one first: Number or Name, then the rest.')
 }
 
 /** The columns that are known and whose matter the bringer may change; the rest by their headings. */
@@ -107,20 +103,9 @@ function ownColumns(
   )
 }
 
-function childFinder(students: readonly Student[], columns: readonly ClassColumn[]): (row: TableRow) => Student {
-  const match = studentMatcher(students)
-  return ({ cells }) => {
-    const part = (wanted: string): string =>
-      cells[columns.findIndex((column) => column?.what === 'who' && column.part === wanted)] ?? ''
-    const [number, name, given, family] = ['number', 'name', 'given name', 'family name'].map(part)
-    const found = match({ number: number ?? '', name: name ?? '', given: given ?? '', family: family ?? '' })
-    if (found.kind === 'found') return found.student
-    const written = name || [given, family].filter(Boolean).join(' ') || number
-    if (!written) throw new NotTaken('This row does not say whose it is.')
-    throw new NotTaken(
-      found.kind === 'unknown'
-        ? `There is no child with “${written}” in this class.`
-        : `“${written}” could be ${found.candidates.map(nameOf).join(' or ')}: write the number.`,
-    )
-  }
+/** What a row's cells say of whose it is. */
+function identityIn({ cells }: TableRow, columns: readonly ClassColumn[]): RowIdentity {
+  const part = (wanted: WhoColumn): string =>
+    cells[columns.findIndex((column) => column?.what === 'who' && column.part === wanted)] ?? ''
+  return { number: part('number'), name: part('name'), given: part('given name'), family: part('family name') }
 }

@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { isLanguageTag } from '../../people/languageTag'
-import { studentMatcher, type Matchable } from '../../people/matchStudent'
-import { displayName, nameKey } from '../../people/names'
+import type { Matchable } from '../../people/matchStudent'
+import { nameKey } from '../../people/names'
+import { childFinder } from './childFinder'
 import type { ContactColumn } from './listColumns'
+import { NotTaken, planRows } from './planRows'
 import type { ListRow, ReadList, RefusedRow } from './readList'
 import { yesOrNo } from './yesOrNo'
 
@@ -41,39 +43,31 @@ interface Known {
  * contact by the child and the name. What the list does not say stays as it is.
  */
 export function planContactList(list: ReadList<ContactColumn>, { students, contacts }: Known): ContactListPlan {
-  const whose = childFinder(students)
-  const standing = new Map(contacts.map((contact) => [placeOf(contact.studentId, contact.name), contact]))
-  const rows = new Map<string, number>()
-  const plan: {
-    added: { studentId: string; contact: ListedContact }[]
-    changed: { id: string; studentId: string; contact: ListedContact; was: ListedContact }[]
-    unchanged: number
-    refused: RefusedRow[]
-  } = { added: [], changed: [], unchanged: 0, refused: [] }
-  for (const row of list.rows) {
-    const found = whose(row)
-    const name = row.cell('name')
-    const place = placeOf(found.id, name)
-    const before = rows.get(place)
-    const twice = before === undefined ? null : `“${name}” stands in row ${before} already.`
-    const reason = found.problem ?? problemOf(row) ?? twice
-    if (reason !== null) {
-      plan.refused.push({ row: row.row, reason })
-      continue
-    }
-    rows.set(place, row.row)
-    const known = standing.get(place)
-    if (known) {
-      const { id, studentId, ...was } = known
-      const contact = said(row, was)
-      if (JSON.stringify(contact) === JSON.stringify(was)) plan.unchanged += 1
-      else plan.changed.push({ id, studentId, contact, was })
-    } else {
-      const theirs = [...contacts, ...plan.added].filter((each) => each.studentId === found.id).length
-      plan.added.push({ studentId: found.id, contact: said(row, { ...blankContact, name, position: theirs }) })
-    }
+  const whose = childFinder(students, 'whose contact it is')
+  const childOf = (row: ListRow<ContactColumn>): string =>
+    whose({ number: row.cell('number'), name: row.cell('student') }).id
+  const standing = new Map(
+    contacts.map(({ id, studentId, ...contact }) => [placeOf(studentId, contact.name), { id, studentId, contact }]),
+  )
+  const { added, changed, ...rest } = planRows(list, {
+    nameOf: (row) => {
+      const [studentId, name] = [childOf(row), row.cell('name')]
+      refuseWrong(row)
+      return { place: placeOf(studentId, name), name }
+    },
+    standing: (place) => standing.get(place),
+    fresh: (row, before) => {
+      const studentId = childOf(row)
+      const position = [...contacts, ...before].filter((each) => each.studentId === studentId).length
+      return { id: '', studentId, contact: { ...blankContact, name: row.cell('name'), position } }
+    },
+    said: (row, was) => ({ ...was, contact: said(row, was.contact) }),
+  })
+  return {
+    ...rest,
+    added: added.map(({ studentId, contact }) => ({ studentId, contact })),
+    changed: changed.map(({ was, row }) => ({ ...row, was: was.contact })),
   }
-  return plan
 }
 
 /** A contact of whom nothing is said yet. */
@@ -91,25 +85,10 @@ function placeOf(studentId: string, name: string): string {
   return `${studentId}\u0000${nameKey(name)}`
 }
 
-function childFinder(
-  students: readonly Matchable[],
-): (row: ListRow<ContactColumn>) => { id: string; problem: string | null } {
-  const match = studentMatcher(students)
-  const nameOf = ({ usedName, family }: Matchable): string => displayName({ given: usedName, family })
-  return (row) => {
-    const [number, name] = [row.cell('number'), row.cell('student')]
-    const found = match({ number, name })
-    if (found.kind === 'found') return { id: found.student.id, problem: null }
-    const written = name || number
-    if (written === '') return { id: '', problem: 'This row does not say whose contact it is.' }
-    return {
-      id: '',
-      problem:
-        found.kind === 'unknown'
-          ? `There is no child with “${written}” in this class.`
-          : `“${written}” could be ${found.candidates.map(nameOf).join(' or ')}: write the number.`,
-    }
-  }
+/** @throws NotTaken when something in the row is wrong */
+function refuseWrong(row: ListRow<ContactColumn>): void {
+  const problem = problemOf(row)
+  if (problem !== null) throw new NotTaken(problem)
 }
 
 function problemOf(row: ListRow<ContactColumn>): string | null {

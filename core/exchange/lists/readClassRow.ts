@@ -46,9 +46,13 @@ export function classRowReader(
       ...(tall
         ? [() => saidOf(index, named(cell('about')), { student, heading: cell('about'), cell: cell('value') })]
         : []),
-      ...(at('days') < 0 ? [] : [() => saidDays(index, student, daysIn(cells))]),
+      ...(saysDays(cells) ? [() => saidDays(index, student, daysIn(cells))] : []),
       ...(note.text === '' ? [] : [() => saidNote(index, student, note, today)]),
     ]
+  }
+
+  function saysDays(cells: readonly string[]): boolean {
+    return columns.some((column, nth) => column?.what === 'days' && (cells[nth] ?? '') !== '')
   }
 
   function daysIn(cells: readonly string[]): Days {

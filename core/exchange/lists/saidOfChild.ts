@@ -1,3 +1,5 @@
+import { attendanceProblem, mostDays } from '../../record/attendanceProblem'
+import { noteProblem } from '../../record/noteProblem'
 import type { Attendance } from '../../record/observations'
 import type { RecordIndex } from '../../record/recordIndex'
 import type { Student } from '../../record/roster'
@@ -7,7 +9,8 @@ import { keptSymbol, readSymbol } from '../../scales/symbol'
 import { saysYes } from '../folder/recordColumns'
 import { readDate } from '../readDate'
 import { headingKey } from '../readRecords'
-import { nameOf, type Said } from './classCells'
+import { nameOf } from './childFinder'
+import type { Said } from './classCells'
 import { ownNames, type ClassColumn, type DaysColumn } from './classListColumns'
 import { NotTaken } from './planRows'
 
@@ -80,19 +83,18 @@ export type Days = Partial<Record<DaysColumn, number>>
 /** A number of days or times. @throws NotTaken */
 export function readCount(written: string, heading: string): number {
   const count = Number(written)
-  if (Number.isInteger(count) && count >= 0 && count <= 400) return count
+  if (Number.isInteger(count) && count >= 0 && count <= mostDays) return count
   throw new NotTaken(`${heading}: “${written}” is no number of days.`)
 }
 
 /** What a list says of a child's attendance; what it does not say stays. @throws NotTaken when it cannot be */
 export function saidDays(index: RecordIndex, student: Student, { present, ...said }: Days): Said {
   const was = index.attendanceOf(student.id) ?? null
-  const open = said.daysOpen ?? was?.daysOpen ?? 0
-  const absent = said.absences ?? (present === undefined ? was?.absences : open - present) ?? 0
-  if (absent < 0 || absent > open)
-    throw new NotTaken(`${nameOf(student)} cannot be absent on ${absent} of ${open} days.`)
-  const lates = said.lates ?? was?.lates ?? 0
-  const now: Attendance = { studentId: student.id, daysOpen: open, absences: absent, lates }
+  const daysOpen = said.daysOpen ?? was?.daysOpen ?? 0
+  const absences = said.absences ?? (present === undefined ? was?.absences : daysOpen - present) ?? 0
+  const now: Attendance = { studentId: student.id, daysOpen, absences, lates: said.lates ?? was?.lates ?? 0 }
+  const problem = attendanceProblem(now)
+  if (problem !== null) throw new NotTaken(`${nameOf(student)}: ${problem}`)
   return {
     place: `days ${student.id}`,
     name: `The attendance of ${nameOf(student)}`,
@@ -111,8 +113,9 @@ export function saidNote(
   today: string,
 ): Said {
   const date = written.day === '' ? today : readDate(written.day)
-  if (date === undefined || date < record.term.starts || date > today)
-    throw new NotTaken(`${date ?? `“${written.day}”`} is no day of ${record.term.name} that has been.`)
+  if (date === undefined) throw new NotTaken(`“${written.day}” is no day.`)
+  const problem = noteProblem({ date, text: written.text }, record.term, today)
+  if (problem !== null) throw new NotTaken(problem)
   const found = ownNames(record).get(headingKey(written.about))
   if (written.about !== '' && found?.what !== 'level') throw new NotTaken(`Nothing here is called “${written.about}”.`)
   const tie = found?.what === 'level' ? { kind: found.kind, about: found.about } : { kind: null, about: '' }

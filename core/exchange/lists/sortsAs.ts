@@ -1,16 +1,16 @@
 import type { ClassRecord } from '../../record/classRecord'
 import { roleByHeading } from '../gradebookWords'
 import type { Table } from '../readTable'
-import { classColumns } from './classListColumns'
+import { classColumns, headingRow } from './classListColumns'
 
 /**
  * Which door a table belongs to, by what its headings say: a gradebook has pieces of work, which nobody knows
  * beforehand; a list of the class has columns that the class knows (its skills, habits, subjects), days or notes.
  * @example sortsAs(table with 'Name', 'Days absent', 'Times late', record) // 'list'
  */
-export function sortsAs({ rows }: Pick<Table, 'rows'>, record: ClassRecord): 'gradebook' | 'list' {
+export function sortsAs(table: Pick<Table, 'rows'>, record: ClassRecord): 'gradebook' | 'list' {
   const columnOf = classColumns(record)
-  const heading = rows.slice(0, 12).find(({ cells }) => cells.some((cell) => columnOf(cell)?.what === 'who'))
+  const heading = headingRow(table, columnOf)
   const titles = (heading?.cells ?? []).filter((cell) => cell !== '' && columnOf(cell)?.what !== 'who')
   if (titles.some((title) => roleByHeading(title) === 'work')) return 'gradebook'
   const known = titles.filter((title) => columnOf(title) !== null).length

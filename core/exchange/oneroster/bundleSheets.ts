@@ -1,4 +1,5 @@
 import type { NamedTable } from '../readTable'
+import { grouped } from '../../grouped'
 import { UnreadableFile } from '../problem'
 import type { Bundle, BundleRow } from './readBundle'
 
@@ -87,15 +88,4 @@ function scoreOf(row: BundleRow): string {
   if (says('missing') || (status === 'not submitted' && score === '')) return 'missing'
   if (score === '') return ''
   return says('late') || status === 'late' ? `late ${score}` : score
-}
-
-function grouped(rows: readonly BundleRow[], keyOf: (row: BundleRow) => string): Map<string, BundleRow[]> {
-  const groups = new Map<string, BundleRow[]>()
-  for (const row of rows) {
-    const key = keyOf(row)
-    const group = groups.get(key)
-    if (group) group.push(row)
-    else groups.set(key, [row])
-  }
-  return groups
 }

@@ -28,7 +28,8 @@ const elsewhere = {
     'file.academicSessions,absent\nfile.courses,absent\nfile.demographics,absent\n',
   'classes.csv': 'sourcedId,status,dateLastModified,title,grades,courseSourcedId\nk1,,,"5 Ash, Sums",05,c1\n',
   'users.csv':
-    'sourcedId,status,dateLastModified,enabledUser,orgSourcedIds,role,username,userIds,givenName,familyName,identifier,grades\n' +
+    'sourcedId,status,dateLastModified,enabledUser,orgSourcedIds,role,username,userIds,givenName,familyName,' +
+    'identifier,grades\n' +
     'u1,,,true,o1,student,maya,,Maya,O’Hara,n1,05\nu2,tobedeleted,,true,o1,student,sam,,Sam,Reed,n2,05\n' +
     'u3,,,true,o1,student,zoe,,Zoë,Bae,,05\nt1,,,true,o1,teacher,ada,,Ada,Moss,,\n',
   'enrollments.csv':

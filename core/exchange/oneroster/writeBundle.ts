@@ -2,6 +2,7 @@ import type { ResultState } from '../../marks/work'
 import { writePronouns } from '../../people/pronouns'
 import type { RecordIndex } from '../../record/recordIndex'
 import type { StudentResult } from '../../record/termRecord'
+import type { Subject } from '../../school/schoolSetup'
 import { writeCsv } from '../writeCsv'
 import { bundleFiles, headingsOf, inManifest, type BundleFile } from './tables'
 
@@ -12,14 +13,38 @@ type Cells = Readonly<Record<string, string | number | null>>
  * subject in which there is work, its students, and all results. What the standard has no heading for stands under
  * `metadata.facunda.` (a work's weight, whether it counts), as it allows.
  */
-export function writeBundle({ record, ...index }: RecordIndex): Map<string, string> {
+export function writeBundle(index: RecordIndex): Map<string, string> {
+  const { record } = index
+  const here: Here = {
+    index,
+    school: 'school',
+    subjects: record.subjects.filter(({ key }) => index.workOf(key).length > 0),
+    roomOf: (subject) => `${record.classRoom.id}-${subject}`,
+  }
+  const rows: Rows = { ...placeRows(here), ...peopleRows(here), ...workRows(here) }
+  return new Map([
+    ['manifest.csv', manifest(rows)],
+    ...bundleFiles.flatMap((file): [string, string][] => (rows[file] ? [[`${file}.csv`, csv(file, rows[file])]] : [])),
+  ])
+}
+
+type Rows = Partial<Record<BundleFile, Cells[]>>
+
+/** What the rows of every file are made from. */
+interface Here {
+  readonly index: RecordIndex
+  readonly school: string
+  /** Those in which there is work; each is a class of its own. */
+  readonly subjects: readonly Subject[]
+  /** The class of a subject. */
+  readonly roomOf: (subject: string) => string
+}
+
+function placeRows({ index: { record }, school, subjects, roomOf }: Here): Rows {
   const { term, classRoom, students } = record
-  const [school, year] = ['school', `year-${term.yearId}`]
-  const subjects = record.subjects.filter(({ key }) => index.workOf(key).length > 0)
-  const classOf = (subject: string): string => `${classRoom.id}-${subject}`
+  const year = `year-${term.yearId}`
   const grades = [...new Set(students.map(({ gradeLevel }) => gradeLevel))].join(',')
-  const pieces = subjects.flatMap(({ key }) => index.workOf(key))
-  const rows: Partial<Record<BundleFile, Cells[]>> = {
+  return {
     orgs: [{ sourcedId: school, name: record.school.name, type: 'school' }],
     academicSessions: [
       session(year, { title: term.year, type: 'schoolYear', term }),
@@ -29,9 +54,15 @@ export function writeBundle({ record, ...index }: RecordIndex): Map<string, stri
       ...{ sourcedId: `course-${key}`, schoolYearSourcedId: year, title: name, orgSourcedId: school, subjects: name },
     })),
     classes: subjects.map(({ key, name }) => ({
-      ...{ sourcedId: classOf(key), title: `${classRoom.name}, ${name}`, grades, courseSourcedId: `course-${key}` },
+      ...{ sourcedId: roomOf(key), title: `${classRoom.name}, ${name}`, grades, courseSourcedId: `course-${key}` },
       ...{ classType: 'scheduled', schoolSourcedId: school, termSourcedIds: term.id, subjects: name },
     })),
+  }
+}
+
+function peopleRows({ index: { record }, school, subjects, roomOf }: Here): Rows {
+  const { students } = record
+  return {
     users: students.map((student) => ({
       ...{ sourcedId: student.id, enabledUser: 'true', username: student.schoolNumber },
       ...{ givenName: student.legalGiven, familyName: student.family, identifier: student.schoolNumber },
@@ -43,32 +74,35 @@ export function writeBundle({ record, ...index }: RecordIndex): Map<string, stri
     })),
     enrollments: subjects.flatMap(({ key }) =>
       students.map(({ id }) => ({
-        ...{ sourcedId: `${classOf(key)}-${id}`, classSourcedId: classOf(key), schoolSourcedId: school },
+        ...{ sourcedId: `${roomOf(key)}-${id}`, classSourcedId: roomOf(key), schoolSourcedId: school },
         ...{ userSourcedId: id, role: 'student', primary: 'false' },
       })),
     ),
+  }
+}
+
+function workRows({ index, school, subjects, roomOf }: Here): Rows {
+  const { term } = index.record
+  const pieces = subjects.flatMap(({ key }) => index.workOf(key))
+  return {
     categories: subjects.flatMap(({ key: subject }) =>
       index.categoriesOf(subject).map(({ key, name, weight }) => ({
-        ...{ sourcedId: `${classOf(subject)}-${key}`, title: name, weight },
+        ...{ sourcedId: `${roomOf(subject)}-${key}`, title: name, weight },
       })),
     ),
     lineItems: pieces.map((piece) => ({
       ...{ sourcedId: piece.id, title: piece.title, assignDate: piece.date ?? term.ends, dueDate: piece.date ?? '' },
-      ...{ classSourcedId: classOf(piece.subject), categorySourcedId: `${classOf(piece.subject)}-${piece.category}` },
+      ...{ classSourcedId: roomOf(piece.subject), categorySourcedId: `${roomOf(piece.subject)}-${piece.category}` },
       ...{ gradingPeriodSourcedId: term.id, resultValueMin: 0, resultValueMax: piece.outOf, schoolSourcedId: school },
       ...{ 'metadata.facunda.weight': piece.weight, 'metadata.facunda.counts': String(piece.counts) },
     })),
     results: pieces.flatMap((piece) =>
       [...index.resultsOfWork(piece.id).values()].map((result) => ({
         ...resultCells(result),
-        ...{ scoreDate: piece.date ?? term.ends, classSourcedId: classOf(piece.subject) },
+        ...{ scoreDate: piece.date ?? term.ends, classSourcedId: roomOf(piece.subject) },
       })),
     ),
   }
-  return new Map([
-    ['manifest.csv', manifest(rows)],
-    ...bundleFiles.flatMap((file): [string, string][] => (rows[file] ? [[`${file}.csv`, csv(file, rows[file])]] : [])),
-  ])
 }
 
 function session(
@@ -96,12 +130,13 @@ function resultCells({ workId, studentId, state, score, remark }: StudentResult)
   }
 }
 
-function manifest(rows: Partial<Record<string, readonly Cells[]>>): string {
+function manifest(rows: Rows): string {
+  const written: readonly string[] = Object.keys(rows)
   return writeCsv([
     ['propertyName', 'value'],
     ['manifest.version', '1.0'],
     ['oneroster.version', '1.2'],
-    ...inManifest.map((file) => [`file.${file}`, rows[file] ? 'bulk' : 'absent']),
+    ...inManifest.map((file) => [`file.${file}`, written.includes(file) ? 'bulk' : 'absent']),
     ['source.systemName', 'Facunda'],
     ['source.systemCode', 'facunda'],
   ])

@@ -1,0 +1,43 @@
+import { useClassRecord } from '~/stores/classRecord'
+import { useView } from '~/stores/view'
+
+/**
+ * The way to the student before or after, in the order of the class list; past its end to the next class, so that who
+ * teaches in many works through them as one list.
+ */
+export function useSteps() {
+  const classRecord = useClassRecord()
+  const view = useView()
+
+  function studentBeside(by: 1 | -1): string | undefined {
+    const students = classRecord.record?.students ?? []
+    return students[students.findIndex((each) => each.id === classRecord.student?.id) + by]?.id
+  }
+
+  /** The class before or after the one in view, in the order of the desk. */
+  function roomBeside(by: 1 | -1): { id: string; name: string } | undefined {
+    const rooms = view.desk?.classes ?? []
+    const at = rooms.findIndex((each) => each.id === view.kept.classId)
+    return at < 0 ? undefined : rooms[at + by]
+  }
+
+  async function step(by: 1 | -1): Promise<void> {
+    const [student, room] = [studentBeside(by), roomBeside(by)]
+    if (student) view.kept.studentId = student
+    else if (room) {
+      Object.assign(view.kept, { classId: room.id, studentId: null })
+      await classRecord.load()
+      const here = classRecord.record?.classRoom.id === room.id
+      if (by === -1 && here) view.kept.studentId = classRecord.record?.students.at(-1)?.id ?? null
+    }
+  }
+
+  /** What a step leads to, in words. */
+  function stepTitle(by: 1 | -1): string {
+    const room = studentBeside(by) ? undefined : roomBeside(by)
+    if (room) return by === 1 ? `On to ${room.name}` : `Back to ${room.name}`
+    return by === 1 ? 'Next student' : 'Previous'
+  }
+
+  return { step, stepTitle }
+}
