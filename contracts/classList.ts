@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { attendanceProblem } from '../core/record/attendanceProblem'
 import { levelsToSettle, marksToSettle } from './settle'
+import { practiceToKeep, registerToKeep } from './evidence'
 import { noteKept } from './notes'
 import { noneTwice } from './text'
 
@@ -21,6 +22,9 @@ export const cellsToKeep = z.object({
   marks: marksToSettle.shape.marks.or(z.tuple([])).default([]),
   levels: levelsToSettle.shape.levels.or(z.tuple([])).default([]),
   attendance: noneTwice(attendanceToKeep, 2000, (each) => each.studentId).default([]),
+  practice: practiceToKeep.default([]),
+  /** Days of a register; what they come to stands under attendance. */
+  register: registerToKeep.shape.days.or(z.tuple([])).default([]),
   /** New ones. */
   notes: noneTwice(newNote, 5000, (each) => each.id).default([]),
 })

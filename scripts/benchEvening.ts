@@ -1,5 +1,5 @@
 import { chromium, type Locator, type Page } from '@playwright/test'
-import { laterDay } from '../core/terms/schoolYear'
+import { laterDay } from '../core/laterDay'
 import { startEmptySchool } from '../tests/e2e/emptySchool'
 import { startCluster } from './cluster.mjs'
 

@@ -143,6 +143,9 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
         ...{ mayTell: false, by: null, own: false },
       },
     ],
+    questions: [],
+    answers: [],
+    practice: [],
     boxes: [
       { key: 'general', name: 'General comment', subject: null, limit: 300, tone: '', plan: readPlan('habit care') },
       {

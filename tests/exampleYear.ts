@@ -1,3 +1,4 @@
+import { smallestPhoto } from './smallestPhoto'
 import { nothingRetired } from '../core/school/keptSetup'
 import { recordFileOf, recordKinds, type FolderRows, type RecordKind } from '../core/exchange/folder/recordFiles'
 import {
@@ -122,6 +123,17 @@ export const rows = (): FolderRows => ({
       by: null,
     },
   ],
+  questions: [
+    { work: 'w', number: 1, words: 'Adds "tens"', skill: 's1', outOf: 4 },
+    { work: 'w', number: 2, words: '', skill: null, outOf: 6 },
+  ],
+  answers: [{ work: 'w', number: '1', question: 2, score: 5.5 }],
+  practice: [
+    { ...inSpring, program: 'Page Turners', kind: 'minutes', name: '2027-02-01', amount: 35, beside: null },
+    { ...inSpring, program: 'Page Turners', kind: 'goal', name: 'Short vowels', amount: 3, beside: 5 },
+  ],
+  register: [{ number: '1', day: '2027-02-02', presence: 'late' }],
+  photos: [{ number: '1', jpeg: smallestPhoto }],
   comments: [
     {
       ...{ ...inSpring, box: 'sums', text: 'Maya adds.', ownWords: false, status: 'finished' },

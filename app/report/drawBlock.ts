@@ -52,21 +52,23 @@ function drawFacts({ items }: Of<'facts'>): VNode {
   )
 }
 
-function drawTable({ caption, columns, rows }: Of<'table'>): VNode {
+function drawTable({ caption, columns, rows, ruled: toWriteInto }: Of<'table'>): VNode {
   const heads = columns.map(({ title, share }) => h('th', { scope: 'col', style: { width: `${share * 100}%` } }, title))
+  const look = `py-1 font-normal ${toWriteInto ? `border-r align-bottom ${ruled}` : ''}`
+  const height = toWriteInto ? { height: `${toWriteInto.rowHeight}mm` } : undefined
   const body = rows.map((row) =>
     h(
       'tr',
-      { class: `border-b ${ruled}` },
+      { class: `border-b ${ruled}`, style: height },
       row.map(({ text, strokes }, nth) =>
-        h(nth === 0 ? 'th' : 'td', { scope: nth === 0 ? 'row' : undefined, class: 'py-1 font-normal' }, [
+        h(nth === 0 ? 'th' : 'td', { scope: nth === 0 ? 'row' : undefined, class: look }, [
           strokes ? h(InkStrokes, { ...strokes, class: 'mr-2' }) : null,
           text,
         ]),
       ),
     ),
   )
-  return h('table', { class: 'mt-1.5 w-full text-sm' }, [
+  return h('table', { class: ['mt-1.5 w-full text-sm', toWriteInto ? 'table-fixed' : ''] }, [
     h('caption', { class: 'sr-only' }, caption),
     h('thead', h('tr', { class: `border-b text-xs ${ruled} ${muted}` }, heads)),
     h('tbody', body),

@@ -63,6 +63,7 @@ it('a term as it travels is unpacked: levels, habits, results and comments, this
     ...settled,
     students: rest.students.map((each) => ({ ...each, pronouns: each.id === '1' ? 'she/her' : 'they' })),
     results: [['w1', [['1', 'scored', 8, ''] as const, ['2', 'missing', null, 'ill'] as const]] as const],
+    answers: [['w1', [['1', [1, 2, 3, 0]] as const]] as const],
     earlier: [{ ...settled, term: { ...term, id: 't1' } }],
   }
   const because = { kind: 'mark', about: '', text: 'Mark', tier: null }
@@ -82,6 +83,10 @@ it('a term as it travels is unpacked: levels, habits, results and comments, this
     results: [
       { workId: 'w1', studentId: '1', state: 'scored', score: 8, remark: '' },
       { workId: 'w1', studentId: '2', state: 'missing', score: null, remark: 'ill' },
+    ],
+    answers: [
+      { workId: 'w1', number: 1, studentId: '1', score: 2 },
+      { workId: 'w1', number: 3, studentId: '1', score: 0 },
     ],
     earlier: [unpacked('t1')],
   })

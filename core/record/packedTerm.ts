@@ -2,6 +2,7 @@ import type { ResultState } from '../marks/work'
 import { wholeSentence, type KeptSentence } from '../narrative/keptSentence'
 import { readPronouns } from '../people/pronouns'
 import type { ClassTerm } from './classRecord'
+import { unpackAnswers, type PackedAnswers } from './questions'
 import type { Student } from './roster'
 import type { SettledTerm, StudentComment, StudentLevel } from './termRecord'
 
@@ -26,9 +27,10 @@ export type PackedSettled = Pick<SettledTerm, 'term' | 'marks'> & {
  * A class's term as it travels, from the database and to the browser: nothing is said once for each row that can be
  * said once for many. A third of the bytes, which costs less than compressing them.
  */
-export type PackedTerm = Omit<ClassTerm, keyof SettledTerm | 'results' | 'earlier' | 'students'> &
+export type PackedTerm = Omit<ClassTerm, keyof SettledTerm | 'results' | 'answers' | 'earlier' | 'students'> &
   PackedSettled & {
     readonly results: PackedResults
+    readonly answers: PackedAnswers
     readonly earlier: readonly PackedSettled[]
     /** Pronouns as people write them. */
     readonly students: readonly (Omit<Student, 'pronouns'> & { readonly pronouns: string })[]
@@ -47,6 +49,7 @@ export function unpackTerm(packed: PackedTerm): ClassTerm {
     results: packed.results.flatMap(([workId, some]) =>
       some.map(([studentId, state, score, remark]) => ({ workId, studentId, state, score, remark })),
     ),
+    answers: unpackAnswers(packed.answers),
     earlier: packed.earlier.map(unpackSettled),
     students: packed.students.map((student) => ({
       ...student,

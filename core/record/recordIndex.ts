@@ -2,6 +2,8 @@ import { grouped } from '../grouped'
 import type { Scale } from '../scales/scale'
 import type { ClassRecord } from './classRecord'
 import type { Attendance } from './observations'
+import type { Practice } from './practice'
+import type { Answer, Question } from './questions'
 import { placesOfResults } from './resultPlaces'
 import type { Student } from './roster'
 import type {
@@ -31,6 +33,11 @@ export interface RecordIndex {
   readonly levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
   readonly commentOf: (studentId: string, box: string) => StudentComment | undefined
   readonly attendanceOf: (studentId: string) => Attendance | undefined
+  /** In the order of the paper. */
+  readonly questionsOf: (workId: string) => readonly Question[]
+  /** What a child reached in each question of a piece of work that has an answer. */
+  readonly answersOf: (workId: string, studentId: string) => readonly Answer[]
+  readonly practiceOf: (studentId: string) => readonly Practice[]
   /** What was settled and written the term before. */
   readonly markBefore: (studentId: string, subject: string) => StudentMark | undefined
   readonly levelBefore: (studentId: string, kind: LevelKind, key: string) => string | undefined
@@ -54,6 +61,9 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const habitScores = levelsByPlace(record.habitScores)
   const comments = commentsByPlace(record.comments)
   const attendance = attendanceByStudent(record.attendance)
+  const questions = questionsByWork(record.questions)
+  const answers = answersByPlace(record.answers)
+  const practice = practiceByStudent(record.practice)
   const [before] = record.earlier
   const marksBefore = marksByPlace(before?.marks ?? none)
   const levelsBefore = levelsByPlace(before?.levels ?? none)
@@ -75,6 +85,9 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
     attendanceOf: (studentId) => attendance.get(studentId),
+    questionsOf: (workId) => questions.get(workId) ?? none,
+    answersOf: (workId, studentId) => answers.get(pair(workId, studentId)) ?? none,
+    practiceOf: (studentId) => practice.get(studentId) ?? none,
     markBefore: (studentId, subject) => marksBefore.get(pair(studentId, subject)),
     levelBefore: (studentId, kind, key) =>
       (kind === 'habit' ? habitScoresBefore : levelsBefore).get(pair(studentId, key)),
@@ -124,6 +137,16 @@ const commentsByPlace = once(
 const attendanceByStudent = once(
   (attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])),
 )
+const questionsByWork = once((questions: readonly Question[]) =>
+  grouped(
+    questions.toSorted((a, b) => a.number - b.number),
+    (each) => each.workId,
+  ),
+)
+const answersByPlace = once((answers: readonly Answer[]) =>
+  grouped(answers, (each) => pair(each.workId, each.studentId)),
+)
+const practiceByStudent = once((practice: readonly Practice[]) => grouped(practice, (each) => each.studentId))
 
 /**
  * Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed.

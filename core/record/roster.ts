@@ -5,6 +5,8 @@ import type { Pronouns } from '../people/pronouns'
 export interface Student extends Matchable {
   readonly pronouns: Pronouns
   readonly gradeLevel: string
+  /** The fingerprint of the photo, where there is one. */
+  readonly photo?: string | null
 }
 
 /** A class's people. */

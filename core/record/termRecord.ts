@@ -2,6 +2,8 @@ import type { Category, PieceOfWork, Result } from '../marks/work'
 import type { SettledMark } from '../marks/settledMark'
 import type { DraftSentence } from '../narrative/because'
 import type { Attendance, Observation } from './observations'
+import type { Practice } from './practice'
+import type { Answer, Question } from './questions'
 import type { Term } from './term'
 
 export interface SubjectWork extends PieceOfWork {
@@ -73,6 +75,9 @@ export interface TermRecord extends SettledTerm {
   readonly results: readonly StudentResult[]
   readonly attendance: readonly Attendance[]
   readonly observations: readonly Observation[]
+  readonly questions: readonly Question[]
+  readonly answers: readonly Answer[]
+  readonly practice: readonly Practice[]
   /** Findings of which a teacher has said that this is right. */
   readonly accepted: readonly AcceptedFinding[]
 }

@@ -25,6 +25,8 @@ const blockSchema = z.discriminatedUnion('kind', [
     caption: z.string(),
     columns: z.array(columnSchema),
     rows: z.array(z.array(cellSchema)),
+    /** For tables to write into: every cell ruled, each row at least so high (in millimetres). */
+    ruled: z.object({ rowHeight: z.number() }).optional(),
   }),
   /** Ruled lines to write on. */
   z.object({ kind: z.literal('lines'), label: z.string(), count: z.number() }),
@@ -43,6 +45,8 @@ export const reportDocumentSchema = z.object({
   /** BCP 47. */
   language: z.string(),
   paper: z.enum(['A4', 'Letter']),
+  /** Whether the paper lies on its long side. */
+  landscape: z.boolean().optional(),
   studentId: z.string(),
   studentName: z.string(),
   /** Stands at the foot of every page, before "page 1 of 2". */

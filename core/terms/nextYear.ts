@@ -1,4 +1,5 @@
-import { laterDay, type TermDays, type YearDays } from './schoolYear'
+import { laterDay } from '../laterDay'
+import type { TermDays, YearDays } from './schoolYear'
 
 /**
  * The year after a year, for a school to put its own days in: each day a whole number of weeks later, so that a term

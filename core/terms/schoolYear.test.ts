@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { laterDay, proposeTerms, yearProblems } from './schoolYear'
+import { laterDay } from '../laterDay'
+import { proposeTerms, yearProblems } from './schoolYear'
 
 const year = { name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }
 const problemsWith = (change: Partial<ReturnType<typeof proposeTerms>[number]>, at = 0): string[] =>

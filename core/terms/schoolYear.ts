@@ -1,3 +1,4 @@
+import { laterDay } from '../laterDay'
 import type { Term } from '../record/term'
 import { daysUntil } from './lock'
 
@@ -43,14 +44,6 @@ export function proposeTerms({ starts, ends }: YearDays, count: number, today = 
       locks: laterDay(last, usual.locks),
     }
   })
-}
-
-/**
- * The day so many days after another (before it, below 0); ISO dates.
- * @example laterDay('2027-02-27', 2) // '2027-03-01'
- */
-export function laterDay(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
 }
 
 /**

@@ -29,7 +29,7 @@ const fewestInLine = 45
 export class Sheet {
   readonly section: Element
   private firstPage = 0
-  private rules: { page: number; from: number; y: number; to: number }[] = []
+  private rules: { page: number; from: readonly [number, number]; to: readonly [number, number] }[] = []
 
   constructor(
     readonly doc: Doc,
@@ -60,7 +60,11 @@ export class Sheet {
   }
 
   newPage(): void {
-    this.doc.addPage({ size: this.report.paper === 'A4' ? 'A4' : 'LETTER', margins: style.margin })
+    this.doc.addPage({
+      size: this.report.paper === 'A4' ? 'A4' : 'LETTER',
+      layout: this.report.landscape ? 'landscape' : 'portrait',
+      margins: style.margin,
+    })
   }
 
   /** Begins a new page when less than this height is left. @returns whether it did */
@@ -121,9 +125,18 @@ export class Sheet {
 
   /** A rule is ornament: it is drawn at the end, all of a page in one go, outside the structure. */
   rule(y: number, x: number = style.margin.left, width = this.width): void {
+    this.stroke([x, y], [x + width, y])
+  }
+
+  /** The same from top to bottom. */
+  upright(x: number, top: number, bottom: number): void {
+    this.stroke([x, top], [x, bottom])
+  }
+
+  private stroke(from: readonly [number, number], to: readonly [number, number]): void {
     // Each remembers its page, since a long text may have gone on to the next one meanwhile.
     const { start, count } = this.doc.bufferedPageRange()
-    this.rules.push({ page: start + count - 1, from: x, y, to: x + width })
+    this.rules.push({ page: start + count - 1, from, to })
   }
 
   attach(parent: Element, type: string, attributes?: Record<string, unknown>): Element {
@@ -166,7 +179,7 @@ export class Sheet {
     const own = this.rules.filter((rule) => rule.page === page)
     if (own.length === 0) return
     this.doc.markContent('Artifact', { type: 'Layout' })
-    for (const { from, y, to } of own) this.doc.moveTo(from, y).lineTo(to, y)
+    for (const { from, to } of own) this.doc.moveTo(...from).lineTo(...to)
     this.doc.lineWidth(0.5).strokeColor(style.rule).stroke()
     this.doc.endMarkedContent()
   }

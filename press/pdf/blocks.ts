@@ -10,6 +10,7 @@ type Of<K extends Block['kind']> = Extract<Block, { kind: K }>
 const tornFrom = 220
 /** The width of one ink stroke, with the gap behind it. */
 const stroke = 5
+const pointsOfMillimetre = 72 / 25.4
 
 /** Sets one block of a report where the pen stands. `next` is what follows it, for the company of a heading. */
 export function setBlock(sheet: Sheet, block: Block, next: Block | undefined): void {
@@ -76,47 +77,55 @@ function setTable(sheet: Sheet, table: Of<'table'>): void {
   const whole = tableHeight(sheet, table)
   if (whole < tornFrom) sheet.keep(whole)
   const element = sheet.attach(sheet.section, 'Table')
-  setHead(sheet, element, table.columns)
+  setHead(sheet, element, table)
   for (const row of table.rows) {
-    const height = rowHeight(sheet, row, table.columns)
-    if (sheet.keep(height)) setHead(sheet, element, table.columns)
-    setRow(sheet, element, { cells: row, columns: table.columns, height })
+    const height = rowHeight(sheet, row, table)
+    if (sheet.keep(height)) setHead(sheet, element, table)
+    setRow(sheet, element, { cells: row, table, height })
   }
   element.end()
   sheet.y += 5
 }
 
-function setHead(sheet: Sheet, table: Element, columns: readonly Column[]): void {
+function setHead(sheet: Sheet, element: Element, { columns, ruled }: Of<'table'>): void {
   const top = sheet.y
-  const row = sheet.attach(table, 'TR')
+  const row = sheet.attach(element, 'TR')
+  const size = style.small
+  // Over a narrow column to write into, a heading takes as many lines as it needs.
+  const widthOf = ({ share }: Column): number => share * sheet.width - (ruled ? 4 : 0)
+  const height = ruled
+    ? Math.max(...columns.map((each) => sheet.height(label(each.title), { width: widthOf(each), size }))) + 4
+    : size * 1.6
   let x: number = style.margin.left
-  for (const { title, share } of columns) {
+  for (const [nth, column] of columns.entries()) {
     const cell = sheet.attach(row, 'TH', { O: 'Table', Scope: 'Column' })
-    const place = { x, y: top, width: share * sheet.width, size: style.small, oneLine: true }
-    sheet.content(cell, () => sheet.write(label(title), place))
+    const place = { x: x + (ruled && nth > 0 ? 4 : 0), y: top, width: widthOf(column), size, oneLine: !ruled }
+    sheet.content(cell, () => sheet.write(label(column.title), place))
     cell.end()
-    x += share * sheet.width
+    x += column.share * sheet.width
   }
   row.end()
-  const height = style.small * 1.6
   sheet.rule(top + height)
-  sheet.y = top + height + 1
+  sheet.y = top + height + (ruled ? 0 : 1)
 }
 
 function setRow(
   sheet: Sheet,
-  table: Element,
-  { cells, columns, height }: { cells: readonly Cell[]; columns: readonly Column[]; height: number },
+  element: Element,
+  { cells, table: { columns, ruled }, height }: { cells: readonly Cell[]; table: Of<'table'>; height: number },
 ): void {
   const top = sheet.y
-  const row = sheet.attach(table, 'TR')
+  const row = sheet.attach(element, 'TR')
   let x: number = style.margin.left
   columns.forEach((column, nth) => {
     const cell = cells[nth]
-    const element = sheet.attach(row, nth === 0 ? 'TH' : 'TD', nth === 0 ? { O: 'Table', Scope: 'Row' } : undefined)
-    if (cell) setCell(sheet, element, cell, { x, top, width: column.share * sheet.width })
-    element.end()
+    const part = sheet.attach(row, nth === 0 ? 'TH' : 'TD', nth === 0 ? { O: 'Table', Scope: 'Row' } : undefined)
+    // A name stands at the foot of a high row, where the pen writes too.
+    const down = ruled && cell?.text ? height - sheet.height(inCell(cell), cellPlace(column, sheet)) - 5 : 0
+    if (cell) setCell(sheet, part, cell, { x, top: top + down, width: column.share * sheet.width })
+    part.end()
     x += column.share * sheet.width
+    if (ruled) sheet.upright(x, top, top + height)
   })
   row.end()
   sheet.rule(top + height)
@@ -134,6 +143,10 @@ function setCell(sheet: Sheet, element: Element, cell: Cell, { x, top, width }: 
   if (cell.strokes) setStrokes(sheet, element, cell.strokes, { x, top: y, width })
   const place = { x: x + indentOf(cell), y, width: width - indentOf(cell) - 4, size: style.text - 1 }
   sheet.content(element, () => sheet.write(inCell(cell), place))
+}
+
+function cellPlace({ share }: Column, sheet: Sheet): { width: number; size: number } {
+  return { width: share * sheet.width - 4, size: style.text - 1 }
 }
 
 function inCell({ text }: Cell): Piece {
@@ -183,12 +196,13 @@ function setSignatures(sheet: Sheet, { labels }: Of<'signatures'>): void {
   sheet.y = top + 18
 }
 
-function tableHeight(sheet: Sheet, { rows, columns }: Of<'table'>): number {
-  return rows.reduce((sum, row) => sum + rowHeight(sheet, row, columns), style.small * 1.6)
+function tableHeight(sheet: Sheet, table: Of<'table'>): number {
+  return table.rows.reduce((sum, row) => sum + rowHeight(sheet, row, table), style.small * 1.6)
 }
 
-function rowHeight(sheet: Sheet, row: readonly Cell[], columns: readonly Column[]): number {
+function rowHeight(sheet: Sheet, row: readonly Cell[], { columns, ruled }: Of<'table'>): number {
   return Math.max(
+    (ruled?.rowHeight ?? 0) * pointsOfMillimetre,
     ...row.map((cell, nth) => {
       const width = (columns[nth]?.share ?? 1) * sheet.width - indentOf(cell) - 4
       return sheet.rememberedHeight(inCell(cell), { width, size: style.text - 1 }) + 2 * style.cellPadding

@@ -18,6 +18,8 @@ export function cutRecord(record: PackedTerm, setup: SchoolSetup, grants: Grants
     categories: record.categories.filter((category) => reads.subject(category.subject)),
     work,
     results: record.results.filter(([workId]) => workIds.has(workId)),
+    questions: record.questions.filter(({ workId }) => workIds.has(workId)),
+    answers: record.answers.filter(([workId]) => workIds.has(workId)),
     accepted: record.accepted.filter((finding) => reads.box(finding.box)),
     observations: record.observations.filter(
       (note) =>

@@ -46,6 +46,7 @@ const countsQuery = `
       group by class_id),
     sent as (select class_id, count(distinct student_id) as reports from report_run r
       join member using (class_id) where student_id = any(r.student_ids) and r.term_id = :term and r.state = 'finished'
+        and r.title is null
       group by class_id)
   select class_id as "classId", cardinality(students) as students, json_build_object(
     'gather', json_build_object('done', coalesce(gathered, 0), 'of', cardinality(students) * coalesce(work, 0)),

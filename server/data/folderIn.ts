@@ -5,6 +5,7 @@ import type { SchoolFolder } from '../../core/exchange/folder/schoolFolder'
 import type { KeptSentence } from '../../core/narrative/keptSentence'
 import type { Phrase } from '../../core/narrative/phrase'
 import { signInKey } from '../access/signInKey'
+import { fingerprintOf } from './photos'
 import { phraseColumns } from './schoolSetup'
 import { addTerm, addYear } from './setUpSchool'
 
@@ -184,6 +185,7 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
       student_id: keys.students.get(number),
     })),
   )
+  await addBehindResults(trx, rows, keys)
   const ofTerm = placeIn(keys)
   await insertAll(
     trx,
@@ -214,6 +216,45 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
       absences,
       lates,
     })),
+  )
+}
+
+async function addBehindResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): Promise<void> {
+  await insertAll(
+    trx,
+    'question',
+    rows.questions.map(({ work, outOf, ...question }) => ({
+      ...{ ...question, work_id: keys.work.get(work), out_of: outOf },
+    })),
+  )
+  await insertAll(
+    trx,
+    'answer',
+    rows.answers.map(({ work, number, question, score }) => ({
+      ...{ work_id: keys.work.get(work), number: question, student_id: keys.students.get(number), score },
+    })),
+  )
+  const ofTerm = placeIn(keys)
+  await insertAll(
+    trx,
+    'practice',
+    rows.practice.map(({ program, kind, name, amount, beside, ...place }) => ({
+      ...{ ...ofTerm(place), program, kind, name, amount, beside },
+    })),
+  )
+  await insertAll(
+    trx,
+    'register_day',
+    rows.register.map(({ number, ...cell }) => ({ ...cell, student_id: keys.students.get(number) })),
+    'keeping what is there',
+  )
+  await insertAll(
+    trx,
+    'photo',
+    rows.photos.map(({ number, jpeg }) => ({
+      ...{ student_id: keys.students.get(number), jpeg, fingerprint: fingerprintOf(jpeg) },
+    })),
+    'keeping what is there',
   )
 }
 
@@ -296,14 +337,20 @@ async function addOwnPhrases(
 const atOnce = 2000
 
 /** Inserts rows that all have the same columns. */
-async function insertAll(trx: Knex.Transaction, table: string, rows: readonly object[]): Promise<void> {
+async function insertAll(
+  trx: Knex.Transaction,
+  table: string,
+  rows: readonly object[],
+  way: 'all new' | 'keeping what is there' = 'all new',
+): Promise<void> {
   const columns = Object.keys(rows[0] ?? {})
     .map((column) => `"${column}"`)
     .join(', ')
   for (let from = 0; from < rows.length; from += atOnce)
     await trx.raw(
       `insert into "${table}" (${columns})
-         select ${columns} from jsonb_populate_recordset(null::"${table}", :rows::jsonb)`,
+         select ${columns} from jsonb_populate_recordset(null::"${table}", :rows::jsonb)
+         ${way === 'all new' ? '' : 'on conflict do nothing'}`,
       { rows: JSON.stringify(rows.slice(from, from + atOnce)) },
     )
 }

@@ -62,6 +62,9 @@ const ofYear = {
       out_of as "outOf", weight, counts
     from work join class_room on class_room.id = class_id join term on term.id = term_id
     where class_room.year_id = :year order by class_room.name, term.starts, work.subject, done_on, title`,
+  questions: `select work_id as work, number, words, skill, question.out_of as "outOf"
+    from question join work on work.id = work_id join class_room on class_room.id = class_id
+    where year_id = :year order by work_id, number`,
 } as const
 
 /** Rows of children, some children at a time. */
@@ -92,6 +95,20 @@ const ofStudents = {
     from observation join term on term.id = term_id and year_id = :year join student on student.id = student_id
       left join person on person.id = written_by
     where student_id = any(:students) order by term.starts, school_number, day, observation.id`,
+  answers: `select work_id as work, school_number as number, number as question, score
+    from answer join work on work.id = work_id join term on term.id = term_id and term.year_id = :year
+      join student on student.id = student_id
+    where student_id = any(:students) order by school_number, work_id, number`,
+  practice: `select term.name as term, school_number as number, program, kind, practice.name, amount, beside
+    from practice join term on term.id = term_id and year_id = :year join student on student.id = student_id
+    where student_id = any(:students) order by term.starts, school_number, program, kind, practice.name`,
+  register: `select school_number as number, day, presence
+    from register_day join student on student.id = student_id
+    where student_id = any(:students)
+      and day between (select starts from school_year where id = :year) and (select ends from school_year where id = :year)
+    order by school_number, day`,
+  photos: `select school_number as number, jpeg from photo join student on student.id = student_id
+    where student_id = any(:students) order by school_number`,
   comments: `select term.name as term, school_number as number, box, text, own_words as "ownWords", status,
       (select coalesce(jsonb_agg(jsonb_set(sentence, '{because}', (
           select coalesce(jsonb_agg(case when fact -> 'termId' is not null then fact || jsonb_build_object('termId',

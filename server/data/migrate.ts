@@ -14,6 +14,8 @@ import { up as byGrade } from './migrations/0013_by_grade'
 import { up as progressReports } from './migrations/0014_progress_reports'
 import { up as groups } from './migrations/0015_groups'
 import { up as notes } from './migrations/0016_notes'
+import { up as blankTables } from './migrations/0017_blank_tables'
+import { up as behindResults } from './migrations/0018_questions_practice_days_photos'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -34,6 +36,8 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0014_progress_reports': progressReports,
   '0015_groups': groups,
   '0016_notes': notes,
+  '0017_blank_tables': blankTables,
+  '0018_questions_practice_days_photos': behindResults,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

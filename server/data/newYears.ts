@@ -67,6 +67,8 @@ export async function recordedIn(db: Knex, yearId: string): Promise<string[]> {
      union all select 'text', 'texts', count(*) from comment where term_id in (select id from own) and text <> ''
      union all select 'record of attendance', 'records of attendance', count(*) from attendance
        where term_id in (select id from own)
+     union all select 'record of practice', 'records of practice', count(*) from practice
+       where term_id in (select id from own)
      union all select 'note', 'notes', count(*) from observation where term_id in (select id from own)
      union all select 'run of reports', 'runs of reports', count(*) from report_run
        where term_id in (select id from own)`,
@@ -89,6 +91,7 @@ const ofTerms = [
   'settled_mark',
   'settled_level',
   'attendance',
+  'practice',
   'observation',
   'work',
 ] as const
@@ -120,18 +123,25 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
     { year: yearId },
   )
   const only = await studentsOfThisYearAlone(trx, yearId)
-  await trx('result')
-    .whereIn(
-      'work_id',
-      trx('work')
-        .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
-        .select('id'),
-    )
-    .delete()
+  for (const table of ['result', 'answer', 'question'] as const)
+    await trx(table)
+      .whereIn(
+        'work_id',
+        trx('work')
+          .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
+          .select('id'),
+      )
+      .delete()
   for (const table of ofTerms)
     await trx(table)
       .whereIn('term_id', trx('term').where({ year_id: yearId }).select('id'))
       .delete()
+  await trx.raw(
+    `delete from register_day using school_year, enrolment, class_room
+     where school_year.id = :year and class_room.year_id = :year and enrolment.class_id = class_room.id
+       and enrolment.student_id = register_day.student_id and day between starts and ends`,
+    { year: yearId },
+  )
   for (const table of ['gradebook_file', 'remembered_mapping', 'opening', 'teaching', 'category', 'enrolment'])
     await trx(table)
       .whereIn('class_id', trx('class_room').where({ year_id: yearId }).select('id'))
@@ -140,7 +150,7 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
   for (const table of ['class_room', 'term', 'setup_version', ...ofYear])
     await trx(table).where({ year_id: yearId }).delete()
   await trx('school_year').where({ id: yearId }).delete()
-  await trx('contact').whereIn('student_id', only).delete()
+  for (const table of ['contact', 'photo', 'register_day']) await trx(table).whereIn('student_id', only).delete()
   await trx('student').whereIn('id', only).delete()
 }
 

@@ -61,7 +61,7 @@ export async function failRun(db: Knex, runId: string, why: string): Promise<voi
     .update({
       state: 'failed',
       finished_at: new Date(),
-      message: `The reports could not be set (${why}). Nothing else was changed.`,
+      message: `This could not be set (${why}). Nothing else was changed.`,
     })
 }
 
@@ -75,6 +75,7 @@ export async function loadDocuments(db: Knex, runId: string): Promise<ReportDocu
 export async function runName(db: Knex, run: RunRow): Promise<{ title: string; fileName: string }> {
   const room = await db('class_room').where({ id: run.class_id }).first()
   const term = await loadTerm(db, run.term_id)
+  if (run.title !== null) return { title: run.title, fileName: `${run.title.replace(/[/\\:]/g, '-')}.pdf` }
   const layout = await db('layout').where({ year_id: term.yearId }).orderBy('key').first()
   const what = `${layout?.definition.title ?? 'Report'}s`
   const [of, when] = [room?.name ?? '', `${term.name} ${term.year}`]

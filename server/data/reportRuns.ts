@@ -5,8 +5,8 @@ import type { RunRow } from './tables'
 /** Asks for a run, with what it is to print: composed now, and kept so. */
 export async function askForRun(
   trx: Knex.Transaction,
-  run: Pick<RunRow, 'class_id' | 'term_id' | 'person_id' | 'student_ids'>,
-  documents: Iterable<{ position: number; student_id: string; document: ReportDocument }>,
+  run: Pick<RunRow, 'class_id' | 'term_id' | 'person_id' | 'student_ids' | 'title'>,
+  documents: Iterable<{ position: number; student_id: string | null; document: ReportDocument }>,
 ): Promise<RunRow> {
   const [made] = await trx('report_run')
     .insert({ ...run, state: 'waiting' })
@@ -21,9 +21,12 @@ export async function askForRun(
   return made
 }
 
-/** The last runs of a class and term, newest first. */
+/** The last runs of reports of a class and term, newest first. */
 export async function lastRuns(db: Knex, { classId, termId }: { classId: string; termId: string }): Promise<RunRow[]> {
-  return db('report_run').where({ class_id: classId, term_id: termId }).orderBy('asked_at', 'desc').limit(10)
+  return db('report_run')
+    .where({ class_id: classId, term_id: termId, title: null })
+    .orderBy('asked_at', 'desc')
+    .limit(10)
 }
 
 export async function loadRun(db: Knex, runId: string): Promise<RunRow | undefined> {

@@ -63,6 +63,8 @@ export async function eraseStudentData(trx: Knex.Transaction, id: string): Promi
      where exists (select from jsonb_array_elements(changes) as change where ${aboutStudent})`,
     `update gradebook_file set bytes = '' where class_id in (${rooms})`,
     `delete from report_file where run_id in (select id from report_run where :id::uuid = any(student_ids))`,
+    `delete from report_document where student_id is null
+       and run_id in (select id from report_run where :id::uuid = any(student_ids))`,
     `update report_run set student_ids = array_remove(student_ids, :id::uuid), pages = pages - :id::text
      where :id::uuid = any(student_ids)`,
   ]) {

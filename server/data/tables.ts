@@ -6,6 +6,8 @@ import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'
 import type { School } from '../../core/school/schoolSetup'
 import type { NoteKind } from '../../core/record/observations'
+import type { PracticeKind } from '../../core/record/practice'
+import type { Presence } from '../../core/record/register'
 import type { Phrase } from '../../core/narrative/phrase'
 import type { Scale } from '../../core/scales/scale'
 import type { RecordedChange } from './changes/keptEvents'
@@ -89,6 +91,8 @@ export interface RunRow {
   asked_at: Date
   finished_at: Date | null
   heartbeat: Date | null
+  /** What a blank table is called; null for reports. */
+  title: string | null
 }
 
 export type PhraseRow = Omit<Phrase, 'grades'> & {
@@ -229,6 +233,19 @@ declare module 'knex/types/tables' {
     phrase: Table<PhraseRow>
     describing_words: Table<{ year_id: string; tier: string; words: string[] }>
     layout: Table<{ year_id: string; key: string; definition: Layout }, 'definition'>
+    question: Table<{ work_id: string; number: number; words: string; skill: string | null; out_of: number }>
+    answer: Table<{ work_id: string; number: number; student_id: string; score: number }>
+    practice: Table<{
+      student_id: string
+      term_id: string
+      program: string
+      kind: PracticeKind
+      name: string
+      amount: number | null
+      beside: number | null
+    }>
+    register_day: Table<{ student_id: string; day: string; presence: Presence }>
+    photo: Table<{ student_id: string; jpeg: string; fingerprint: string }>
     attendance: Table<{ student_id: string; term_id: string; days_open: number; absences: number; lates: number }>
     observation: Table<
       {
@@ -251,9 +268,9 @@ declare module 'knex/types/tables' {
       { class_id: string; subject: string; headings: string; mapping: Partial<GradebookMapping> },
       'mapping'
     >
-    report_run: Table<RunRow, 'pages', 'id' | 'done' | 'message' | 'asked_at' | 'finished_at' | 'heartbeat'>
+    report_run: Table<RunRow, 'pages', 'id' | 'done' | 'message' | 'asked_at' | 'finished_at' | 'heartbeat' | 'title'>
     report_document: Table<
-      { run_id: string; position: number; student_id: string; document: ReportDocument },
+      { run_id: string; position: number; student_id: string | null; document: ReportDocument },
       'document'
     >
     report_file: Table<{ run_id: string; name: string; bytes: Buffer }>

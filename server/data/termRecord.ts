@@ -76,7 +76,8 @@ const termRecordQuery = `
     'earlier', ${listOf(`json_build_object(${settled('before')})`, 'from before')},
     'students', ${listOf(
       `json_build_object('id', id, 'schoolNumber', school_number, 'legalGiven', legal_given, 'usedName', used_name,
-        'family', family, 'pronouns', pronouns, 'gradeLevel', grade_level) order by position`,
+        'family', family, 'pronouns', pronouns, 'gradeLevel', grade_level,
+        'photo', (select fingerprint from photo where student_id = pupil.id)) order by position`,
       'from pupil',
     )},
     'categories', ${listOf(
@@ -92,6 +93,24 @@ const termRecordQuery = `
       'json_build_array(work_id, cells)',
       `from (select work_id, json_agg(json_build_array(student_id, state, score, remark)) as cells
         from result where work_id = any(array(select id from piece)) group by work_id) as of_work`,
+    )},
+    'questions', ${listOf(
+      `json_build_object('workId', work_id, 'number', number, 'words', words, 'skill', skill, 'outOf', out_of)
+        order by work_id, number`,
+      'from question where work_id = any(array(select id from piece))',
+    )},
+    'answers', ${listOf(
+      'json_build_array(work_id, cells)',
+      `from (select work_id, json_agg(json_build_array(student_id, pairs)) as cells from (
+          select work_id, student_id, json_agg(pair order by number, nth) as pairs
+          from answer, lateral (values (number::float8, 1), (score, 2)) as two(pair, nth)
+          where work_id = any(array(select id from piece)) group by work_id, student_id) as of_child
+        group by work_id) as of_work`,
+    )},
+    'practice', ${listOf(
+      `json_build_object('studentId', student_id, 'program', program, 'kind', kind, 'name', name, 'amount', amount,
+        'beside', beside) order by student_id, program, kind, name`,
+      `from practice where ${ofPupils('here')}`,
     )},
     'attendance', ${listOf(
       `json_build_object('studentId', student_id, 'daysOpen', days_open, 'absences', absences, 'lates', lates)`,

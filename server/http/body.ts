@@ -8,6 +8,9 @@ export const largestJson = 1024 * 1024
 /** Twenty thousand phrases, each with what its writer saw. */
 export const largestSetup = 16 * 1024 * 1024
 
+/** A hundred photos, or every answer of a long paper. */
+export const largestEvidence = 16 * 1024 * 1024
+
 /**
  * The body's bytes, refused before they are read where they are said to be too many, and as soon as they are too many
  * where nobody said. @throws Refusal

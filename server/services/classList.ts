@@ -3,12 +3,14 @@ import { allow, type Need } from '../access/grants'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { openPlace, save, setupIn, type Context, type Opened, type Place } from './context'
 import { newNotes } from './notes'
+import { practiceChanges } from './practice'
+import { registerChanges } from './register'
 import { levelChanges, levelShown, markChanges } from './settle'
 
 /** Keeps days of attendance, or with them the marks, levels and notes of a list: one event, whole or not at all. */
 export async function keepCells(context: Context, place: Place, cells: CellsToKeep): Promise<number | null> {
-  const { marks, levels, attendance, notes } = cells
-  const all = [...marks, ...levels, ...attendance, ...notes]
+  const { marks, levels, attendance, notes, practice, register } = cells
+  const all = [...marks, ...levels, ...attendance, ...practice, ...register, ...notes]
   const opened = await openPlace(
     context,
     place,
@@ -19,6 +21,8 @@ export async function keepCells(context: Context, place: Place, cells: CellsToKe
     markChanges({ setup, ...opened }, place, marks),
     levelChanges({ setup, ...opened }, place, levels),
     attendanceChanges(opened, place, attendance),
+    practiceChanges(opened, place, practice),
+    registerChanges(context, opened, register),
     { changes: await newNotes(context, place, opened, notes), needs: notes.length > 0 ? ['own' as const] : [] },
   ]
   const changes = parts.flatMap((part): readonly Change[] => part.changes)
@@ -53,6 +57,7 @@ function daysRow({ daysOpen, absences, lates }: NonNullable<AttendanceToKeep['da
 /** How a row stands, for whoever met it changed. */
 function shown(row: Row | null, change: Change): Row | null {
   if (row === null || change.table === 'settled_mark') return row
+  if (change.table === 'practice') return { amount: row.amount ?? 0, beside: row.beside ?? null }
   if (change.table === 'settled_level') return levelShown(row)
   if (change.table !== 'attendance') return null
   return { daysOpen: row.days_open ?? 0, absences: row.absences ?? 0, lates: row.lates ?? 0 }

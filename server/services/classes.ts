@@ -8,7 +8,8 @@ import type {
   TermToWrite,
 } from '../../contracts/classes'
 import { inOrder, outOfOrder } from '../../contracts/days'
-import { laterDay, yearProblems } from '../../core/terms/schoolYear'
+import { laterDay } from '../../core/laterDay'
+import { yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'

@@ -5,6 +5,7 @@ import { usualWeight } from '../../core/marks/usualWeight'
 import { allow, needFor } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
+import { answersOfWorks, questionsOfWorks } from '../data/questions'
 import { categoriesAt, resultsOfWork, worksAt } from '../data/works'
 import { openPlace, save, setupOf, type Context, type Place } from './context'
 
@@ -59,6 +60,7 @@ export async function writeWork(
       seen: was && { ...here, ...workRow(was, was.category) },
       after: work && { ...here, ...workRow(work, key) },
     },
+    ...(work ? [] : await questionsGoing(context, id)),
     ...(work ? [] : results).map(({ studentId, ...result }): Change => ({
       table: 'result',
       key: { work_id: id, student_id: studentId },
@@ -68,6 +70,25 @@ export async function writeWork(
   ]
   const kind = was === null ? 'added a piece of work' : work ? 'changed a piece of work' : 'took a piece of work away'
   return (await save(context, { ...place, kind, needs: [needFor(subject)] }, changes).catch(refuseTwice)).event
+}
+
+/** A piece of work goes with its questions and what was answered in them. */
+async function questionsGoing({ db }: Context, workId: string): Promise<Change[]> {
+  const [questions, answers] = await Promise.all([questionsOfWorks(db, [workId]), answersOfWorks(db, [workId])])
+  return [
+    ...questions.map(({ number, words, skill, outOf }): Change => ({
+      table: 'question',
+      key: { work_id: workId, number },
+      seen: { words, skill, out_of: outOf },
+      after: null,
+    })),
+    ...answers.map(({ number, studentId, score }): Change => ({
+      table: 'answer',
+      key: { work_id: workId, number, student_id: studentId },
+      seen: { score },
+      after: null,
+    })),
+  ]
 }
 
 /** What taking a piece of work away asks of categories. */

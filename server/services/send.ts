@@ -1,6 +1,7 @@
 import type { RunAnswer } from '../../contracts/answers'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { indexRecord } from '../../core/record/recordIndex'
+import { blankTableProblem, composeBlankTable, type BlankTable } from '../../core/reports/blankTable'
 import { composeReport } from '../../core/reports/composeReport'
 import { familyFacts } from '../../core/reports/familyFacts'
 import { allow, grantsIn, type Grants } from '../access/grants'
@@ -27,10 +28,31 @@ export async function startRun(
   const record = await readableRecord(context, place)
   const wanted = record.students.filter((student) => studentIds.length === 0 || studentIds.includes(student.id))
   if (wanted.length === 0) throw new Refusal('invalid', 'Choose at least one student of this class.')
-  const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId }
+  const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId, title: null }
   const student_ids = wanted.map((student) => student.id)
   const run = await inTransaction(context.db, (trx) =>
     askForRun(trx, { ...asked, student_ids }, documents(record, wanted, context.today)),
+  )
+  await enqueue(run.id)
+  return toAnswer(run)
+}
+
+/** Asks for a class's list with empty columns; who sees the class may print it. */
+export async function startTable(
+  context: Context,
+  place: Place,
+  table: BlankTable,
+  enqueue: (runId: string) => Promise<void>,
+): Promise<RunAnswer> {
+  allow((await grantsAt(context, place)).readsClass, 'see this class')
+  const record = await readableRecord(context, place)
+  const problem = blankTableProblem(table, record.layout.paper)
+  if (problem !== null) throw new Refusal('invalid', problem)
+  const document = composeBlankTable(record, table, context.today)
+  const student_ids = record.students.map((student) => student.id)
+  const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId, student_ids }
+  const run = await inTransaction(context.db, (trx) =>
+    askForRun(trx, { ...asked, title: document.title }, [{ position: 0, student_id: null, document }]),
   )
   await enqueue(run.id)
   return toAnswer(run)
@@ -78,7 +100,8 @@ async function readableRun(context: Context, runId: string): Promise<RunRow> {
   const run = await loadRun(context.db, runId)
   if (!run) throw new Refusal('not found', 'There is no such run.')
   const grants = await grantsAt(context, { classId: run.class_id, termId: run.term_id })
-  allow(grants.makesReports, 'see this class’s reports')
+  if (run.title === null) allow(grants.makesReports, 'see this class’s reports')
+  else allow(grants.readsClass, 'see this class’s tables')
   return run
 }
 

@@ -5,7 +5,7 @@ import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
 import type { PeopleAnswer } from '../../contracts/people'
 import type { YearToFollow } from '../../contracts/setUp'
 import { teacherOf } from '../../core/record/roster'
-import { laterDay } from '../../core/terms/schoolYear'
+import { laterDay } from '../../core/laterDay'
 import { signedInAs, type Client } from './client'
 import { juniper, see, setupOf, type DemoPlace, type Done } from './school'
 

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { expect, test, type Page } from '@playwright/test'
-import { laterDay } from '../../core/terms/schoolYear'
+import { laterDay } from '../../core/laterDay'
 import { startEmptySchool, type EmptySchool } from './emptySchool'
 import { lookedAt } from './lookedAt'
 

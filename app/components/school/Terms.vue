@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { laterDay, type TermDays } from '~~/core/terms/schoolYear'
+import { laterDay } from '~~/core/laterDay'
+import type { TermDays } from '~~/core/terms/schoolYear'
 import { useOwnSchool } from '~/stores/ownSchool'
 
 /** The days of the year's terms. */

@@ -66,6 +66,13 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
       kind: kind || null,
       own: false,
     })),
+    questions: rows.questions
+      .filter((each) => workIds.has(each.work))
+      .map(({ work: workId, ...question }) => ({ ...question, workId })),
+    answers: rows.answers
+      .filter((each) => workIds.has(each.work) && here.has(each.number))
+      .map(({ work: workId, number: studentId, question: number, score }) => ({ workId, studentId, number, score })),
+    practice: ofTerm(rows.practice, now, here),
     accepted: ofTerm(rows.accepted, now, here).map(({ found, ...each }) => ({ ...each, words: found })),
   }
 }

@@ -51,6 +51,7 @@ export function misfits(rows: FolderRows, { scales }: Pick<SchoolSetup, 'scales'
         column: 'score',
         reason: `“${row.symbol}” is on no scale.`,
       })),
+    ...answersToNothing(rows),
     ...again(rows.people, ({ signIn }) => signIn).map((row) => ({
       ...{ row, file: 'people' as const, column: 'signs in as' },
       reason: `Somebody before signs in as “${row.signIn}” too.`,
@@ -70,5 +71,20 @@ function again<Row>(rows: readonly Row[], placeOf: (row: Row) => string): Row[] 
     const stands = seen.has(place)
     seen.add(place)
     return stands
+  })
+}
+
+/** Answers to questions that are not there, or with more than the question is out of. */
+function answersToNothing({ questions, answers }: Pick<FolderRows, 'questions' | 'answers'>): Misfit[] {
+  const outOf = new Map(questions.map(({ work, number, outOf: most }) => [`${work} ${number}`, most]))
+  return answers.flatMap((row): Misfit[] => {
+    const most = outOf.get(`${row.work} ${row.question}`)
+    if (most === undefined)
+      return [
+        { row, file: 'answers', column: 'question', reason: `There is no question ${row.question} of this work.` },
+      ]
+    return row.score > most
+      ? [{ row, file: 'answers', column: 'score', reason: `This question is out of ${most}.` }]
+      : []
   })
 }

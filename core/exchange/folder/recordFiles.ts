@@ -3,7 +3,11 @@ import { resultStates } from '../../marks/work'
 import { keptSentenceSchema } from '../../narrative/keptSentence'
 import { isLanguageTag } from '../../people/languageTag'
 import { readPronouns } from '../../people/pronouns'
+import { photoProblem } from '../../people/photo'
 import { noteKinds } from '../../record/observations'
+import { practiceKinds } from '../../record/practice'
+import { mostQuestions } from '../../record/questions'
+import { presences } from '../../record/register'
 import { commentStatuses } from '../../record/termRecord'
 import {
   day,
@@ -30,6 +34,8 @@ export type Named = 'people' | 'students' | 'classes' | 'work' | 'term' | 'subje
 /** One file of a school folder. */
 export interface RecordFile<Row extends object> {
   readonly name: string
+  /** Folders from before do not have every file. */
+  readonly presence: 'needed' | 'may be absent'
   /** In their order. */
   readonly headings: readonly string[]
   /** Those that must be there. */
@@ -53,6 +59,7 @@ function recordFile<C extends Columns>(
   const all = Object.entries(columns)
   return {
     name,
+    presence: 'needed',
     headings: all.map(([, { heading }]) => heading),
     needed: all.flatMap(([, { heading, newer = false }]) => (newer ? [] : [heading])),
     read: (cell, report) => {
@@ -76,6 +83,11 @@ function recordFile<C extends Columns>(
   }
 }
 
+/** A file that folders from before do not have. */
+function newer<Row extends object>(file: RecordFile<Row>): RecordFile<Row> {
+  return { ...file, presence: 'may be absent' }
+}
+
 const number = needed('number', 40)
 const term = needed('term', 80)
 const subject = needed('subject', 80)
@@ -86,6 +98,13 @@ const pronouns: Column<string> = {
 const language: Column<string> = {
   ...words('language', 35),
   cell: z.string().refine((tag) => tag === '' || isLanguageTag(tag), 'Write a language as a tag: en, pt-BR, ar.'),
+}
+const photo: Column<string> = {
+  ...words('JPEG as base64', 200_000),
+  cell: z.string().superRefine((jpeg, found) => {
+    const problem = photoProblem(jpeg)
+    if (problem !== null) found.addIssue({ code: 'custom', message: problem })
+  }),
 }
 const stay = { from: dayOrNothing('from'), to: dayOrNothing('to') }
 const ofTerm = { term: 'term', number: 'students' } as const
@@ -260,6 +279,55 @@ export const recordFiles = {
     ['id'],
     { ...ofTerm, by: 'people' },
   ),
+  questions: newer(
+    recordFile(
+      'questions.csv',
+      {
+        work: needed('work', 40),
+        number: numberFrom('question', 1, mostQuestions),
+        words: exactText('words', 500),
+        skill: perhaps('skill', 80),
+        outOf: numberFrom('out of', 1e-6, 1e6),
+      },
+      ['work', 'number'],
+      { work: 'work', skill: 'skill' },
+    ),
+  ),
+  answers: newer(
+    recordFile(
+      'answers.csv',
+      {
+        work: needed('work', 40),
+        number,
+        question: numberFrom('question', 1, mostQuestions),
+        score: numberFrom('score', 0, 1e6),
+      },
+      ['work', 'number', 'question'],
+      { work: 'work', number: 'students' },
+    ),
+  ),
+  practice: newer(
+    recordFile(
+      'practice.csv',
+      {
+        term,
+        number,
+        program: needed('program', 80),
+        kind: oneOf('kind', practiceKinds),
+        name: needed('week, goal or score', 200),
+        amount: numberOrNothing('amount'),
+        beside: numberOrNothing('asked, out of or before'),
+      },
+      ['term', 'number', 'program', 'kind', 'name'],
+      ofTerm,
+    ),
+  ),
+  register: newer(
+    recordFile('register.csv', { number, day: day('day'), presence: oneOf('presence', presences) }, ['number', 'day'], {
+      number: 'students',
+    }),
+  ),
+  photos: newer(recordFile('photos.csv', { number, jpeg: photo }, ['number'], { number: 'students' })),
   comments: recordFile(
     'comments.csv',
     {

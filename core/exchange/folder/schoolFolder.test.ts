@@ -74,6 +74,21 @@ describe('a year in files', () => {
       'accepted.csv|2|signs in as|“eve” is none of the people in people.csv.',
     ],
     [
+      'an answer to a question that is not there',
+      { answers: [{ work: 'w', number: '1', question: 3, score: 1 }] },
+      'answers.csv|2|question|There is no question 3 of this work.',
+    ],
+    [
+      'more than a question is out of',
+      { answers: [{ work: 'w', number: '1', question: 1, score: 4.5 }] },
+      'answers.csv|2|score|This question is out of 4.',
+    ],
+    [
+      'a photo that is none',
+      { photos: [{ number: '1', jpeg: 'iVBORw0KGgo=' }] },
+      'photos.csv|2|JPEG as base64|This is no JPEG picture.',
+    ],
+    [
       'a child twice',
       { students: [...rows().students, child('3', 'Kit')] },
       'students.csv|5|number|“3” stands in row 4 already.',

@@ -90,6 +90,11 @@ function readRows(reader: FolderReader, places: Places): FolderRows {
     habitScores: read('habitScores'),
     attendance: read('attendance'),
     notes: read('notes'),
+    questions: read('questions'),
+    answers: read('answers'),
+    practice: read('practice'),
+    register: read('register'),
+    photos: read('photos'),
     comments: read('comments'),
     accepted: read('accepted'),
   }
@@ -97,7 +102,7 @@ function readRows(reader: FolderReader, places: Places): FolderRows {
 
 function readRowsOf<Kind extends RecordKind>(reader: FolderReader, kind: Kind, places: Places): FolderRow<Kind>[] {
   const file = recordFileOf(kind)
-  const rows = reader.records(file.name, file.needed).flatMap((record) => {
+  const rows = reader.records(file.name, file.needed, file.presence).flatMap((record) => {
     const report = (heading: string, reason: string): void => reader.report(file.name, record.row, heading, reason)
     const value = file.read(record.get, report)
     if (value === null) return []

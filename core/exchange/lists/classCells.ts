@@ -1,4 +1,6 @@
 import type { Attendance, Observation } from '../../record/observations'
+import type { Practice } from '../../record/practice'
+import type { Presence, RegisterDay } from '../../record/register'
 import type { LevelKind, StudentMark } from '../../record/termRecord'
 
 /** A mark, a level, days or a note that a list brings, each as it shall be. */
@@ -10,6 +12,8 @@ export interface ClassCells {
   }[]
   readonly levels: readonly { studentId: string; kind: LevelKind; about: string; symbol: string }[]
   readonly attendance: readonly Attendance[]
+  readonly practice: readonly Practice[]
+  readonly register: readonly RegisterDay[]
   readonly notes: readonly Pick<Observation, 'studentId' | 'date' | 'kind' | 'about' | 'text' | 'mayTell'>[]
 }
 
@@ -27,4 +31,8 @@ export interface ClassListContext {
   /** Whether whoever brings the list may change what needs this ("general", "notes", "subject sums"). */
   readonly may: (need: string) => boolean
   readonly today: string
+  /** What a program is called where the list does not say. */
+  readonly program: string
+  /** The register as it stands; undefined for a day that is not kept. */
+  readonly presenceOn: (studentId: string, day: string) => Presence | undefined
 }

@@ -9,8 +9,9 @@ import { planClassList, type ClassListPlan } from './planClassList'
 // run before it stood.
 
 const index = indexRecord(exampleClass())
+const context = { today: '2027-03-01', program: 'Practice', presenceOn: () => undefined }
 const planned = (text: string, may = (_need: string) => true): ClassListPlan =>
-  planClassList(text, index, { may, today: '2027-03-01' })
+  planClassList(text, index, { ...context, may })
 const told = ({ cells, refused, unknown, unchanged }: ClassListPlan): unknown => ({
   levels: cells.levels.map((each) => `${each.studentId} ${each.kind} ${each.about} ${each.symbol}`),
   marks: cells.marks.map((each) => `${each.studentId} ${each.subject} ${each.mark.percent ?? each.mark.special}`),

@@ -1,5 +1,6 @@
 import type { LevelKind } from '../../record/termRecord'
 import type { ClassRecord } from '../../record/classRecord'
+import { weekOf } from '../../record/practice'
 import { roleByHeading } from '../gradebookWords'
 import { headingKey } from '../readRecords'
 import { readDate } from '../readDate'
@@ -8,6 +9,8 @@ import type { Table, TableRow } from '../readTable'
 /** Who a row is about, as far as a column says. */
 export type WhoColumn = 'number' | 'name' | 'given name' | 'family name'
 export type DaysColumn = 'daysOpen' | 'absences' | 'lates' | 'present'
+export type PracticeColumn =
+  'program' | 'week' | 'minutes' | 'beside' | 'goal' | 'reached' | 'measure' | 'before' | 'after'
 /** What a column of a list of a class holds; null for what nobody knows. */
 export type ClassColumn =
   | { what: 'who'; part: WhoColumn }
@@ -15,6 +18,8 @@ export type ClassColumn =
   | { what: 'mark'; subject: string }
   | { what: 'days'; part: DaysColumn }
   | { what: 'on day'; day: string }
+  | { what: 'practised'; part: PracticeColumn }
+  | { what: 'minutes of'; week: string }
   | { what: 'day' | 'status' | 'about' | 'value' | 'text' | 'told' }
   | null
 
@@ -23,6 +28,17 @@ const daysWords: readonly [DaysColumn, RegExp][] = [
   ['lates', /^(times?|days)?(late|lates|tardy|tardies|latearrivals?)(s|times)?$|^(verspatungen|retards?|retrasos)$/],
   ['daysOpen', /^(days(open|possible|enrolled|inschool)|(school|possible)days|schultage|jours(ouverts)?)$/],
   ['present', /^(days?)?(present|attended|attendances?)(days)?$/],
+]
+const practiceWords: readonly [PracticeColumn, RegExp][] = [
+  ['program', /^(program|programme|app|software|platform|programm)$/],
+  ['week', /^(week|weekof|weekbeginning|weekstarting|woche|semaine|semana|settimana)$/],
+  ['minutes', /^(minutes?|mins?|minutes?(a|per)week|minutespracti[cs]ed|minuten|minutos|minuti)$/],
+  ['beside', /^(of|outof|total|target|asked|askedfor|von|sur)$/],
+  ['goal', /^(goals?|objectives?|ziele?|objectifs?|objetivos?)$/],
+  ['reached', /^(reached|done|completed?|progress|sofar|erreicht|atteint)$/],
+  ['measure', /^(measure|test|assessment)$/],
+  ['before', /^(before|pre|pretest|scorebefore|vorher|avant|antes)$/],
+  ['after', /^(after|post|posttest|scoreafter|nachher|apres|despues)$/],
 ]
 const otherWords: readonly ['day' | 'status' | 'about' | 'value' | 'text' | 'told', RegExp][] = [
   ['day', /^(date|day|datum|fecha|data|dato|jour)$/],
@@ -46,8 +62,12 @@ export function classColumns(record: ClassRecord): (heading: string) => ClassCol
     if (named) return named
     const day = readDate(heading)
     if (day !== undefined) return { what: 'on day', day }
+    const week = readDate(/^(?:minutes?|mins?)\W+(?:week of\W+)?(.+)$/i.exec(heading)?.[1] ?? '')
+    if (week !== undefined) return { what: 'minutes of', week: weekOf(week) }
     const days = daysWords.find(([, pattern]) => pattern.test(key))
     if (days) return { what: 'days', part: days[0] }
+    const practised = practiceWords.find(([, pattern]) => pattern.test(key))
+    if (practised) return { what: 'practised', part: practised[0] }
     const other = otherWords.find(([, pattern]) => pattern.test(key))
     if (other) return { what: other[0] }
     const role = roleByHeading(heading)
@@ -80,7 +100,9 @@ export function needOf(column: ClassColumn, { skills }: Pick<ClassRecord, 'skill
   if (column?.what === 'level' && column.kind === 'skill')
     return `subject ${skills.find(({ id }) => id === column.about)?.subject}`
   if (column?.what === 'text') return 'notes'
-  return column !== null && ['level', 'days', 'on day', 'status'].includes(column.what) ? 'general' : null
+  return column !== null && ['level', 'days', 'on day', 'status', 'practised', 'minutes of'].includes(column.what)
+    ? 'general'
+    : null
 }
 
 /** The first row that says who its rows are about, and what: what stands above it is a title. */

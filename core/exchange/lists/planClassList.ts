@@ -7,7 +7,8 @@ import type { ClassCells, ClassListContext, Said } from './classCells'
 import { classColumns, headingRow, needOf, type ClassColumn, type WhoColumn } from './classListColumns'
 import { classRowReader } from './readClassRow'
 import { registerReader } from './readRegister'
-import { saidDays } from './saidOfChild'
+import { practiceReader } from './readPractice'
+import { saidRegister } from './saidOfChild'
 import { NotTaken } from './planRows'
 import type { RefusedRow } from './readList'
 
@@ -26,8 +27,8 @@ export interface ClassListPlan {
 
 /**
  * What a list of a class would bring, whatever it is about: levels and marks (a column or a row for each), days of
- * attendance (of the term or day by day), notes. A child is known by number, else by name, and is never guessed. What
- * the list does not say stays as it is; what stands so already is counted and left alone.
+ * attendance (of the term or day by day), practice, notes. A child is known by number, else by name, and is never
+ * guessed. What the list does not say stays as it is; what stands so already is counted and left alone.
  * @throws UnreadableFile when no row says whose it is, or no column is known
  */
 export function planClassList(text: string, index: RecordIndex, context: ClassListContext): ClassListPlan {
@@ -43,10 +44,13 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
   const { columns, unknown } = ownColumns(heading, columnOf, index, context.may)
   const read = classRowReader(index, { columns, headings: heading.cells }, context)
   const register = registerReader(columns, heading.cells)
+  const practice = practiceReader(index, { columns, headings: heading.cells }, context.program)
   const whose = childFinder(index.record.students, 'whose it is')
   const seen = new Map<string, number>()
   const plan = {
-    cells: { marks: [], levels: [], attendance: [], notes: [] } as Parameters<Said['put']>[0],
+    cells: { marks: [], levels: [], attendance: [], practice: [], register: [], notes: [] } as Parameters<
+      Said['put']
+    >[0],
     ...{ added: 0, changed: 0, unchanged: 0 },
     refused: [] as RefusedRow[],
     lines: [] as string[],
@@ -74,10 +78,13 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
     trying(row.number, () => {
       const student = whose(identityIn(row, columns))
       for (const say of read(row, student)) trying(row.number, () => take(say(), row.number))
+      for (const say of practice.read(row, student)) trying(row.number, () => take(say(), row.number))
       register.take(row, student)
     })
   }
-  for (const { student, row, days } of register.told()) trying(row, () => take(saidDays(index, student, days), row))
+  for (const { row, ...told } of register.told())
+    trying(row, () => take(saidRegister(index, told, context.presenceOn), row))
+  for (const { row, said } of practice.told()) trying(row, () => take(said(), row))
   return { ...plan, unknown }
 }
 

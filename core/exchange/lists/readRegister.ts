@@ -1,14 +1,13 @@
 import type { Student } from '../../record/roster'
+import type { Presence } from '../../record/register'
 import { readDate } from '../readDate'
 import type { TableRow } from '../readTable'
 import type { ClassColumn } from './classListColumns'
 import { NotTaken } from './planRows'
 import type { Days } from './saidOfChild'
 
-type DayState = 'present' | 'absent' | 'late'
-
 /** Signs that mean one thing wherever they are used; an x or a 1 does not. */
-const states: Record<DayState, RegExp> = {
+const states: Record<Presence, RegExp> = {
   present: /^(p|present|\/|\\|\.|✓|anwesend|presente?)$/i,
   absent: /^(a|abs|absent|u|e|ea|ua|(un)?excused( absence)?|fehlt|abwesend|ausente)$/i,
   late: /^(l|late|t|tardy|verspatet|verspätet|retard)$/i,
@@ -18,7 +17,7 @@ const states: Record<DayState, RegExp> = {
 interface Counted {
   readonly student: Student
   readonly row: number
-  readonly days: Map<string, DayState>
+  readonly days: Map<string, Presence>
 }
 
 /**
@@ -31,8 +30,8 @@ export function registerReader(columns: readonly ClassColumn[], headings: readon
   const [dayAt, statusAt] = (['day', 'status'] as const).map((what) => columns.findIndex((each) => each?.what === what))
   const across = columns.flatMap((column, at) => (column?.what === 'on day' ? [{ at, day: column.day }] : []))
 
-  function daysIn({ cells }: TableRow): [string, DayState][] {
-    const signs = across.map(({ at, day }): [string, DayState] => {
+  function daysIn({ cells }: TableRow): [string, Presence][] {
+    const signs = across.map(({ at, day }): [string, Presence] => {
       const cell = cells[at] ?? ''
       return [day, cell === '' ? 'present' : stateOf(cell, headings[at] ?? '')]
     })
@@ -58,12 +57,12 @@ export function registerReader(columns: readonly ClassColumn[], headings: readon
   }
 
   /** What came together: every day that stands in the register was a day of school. */
-  function told(): { student: Student; row: number; days: Days }[] {
+  function told(): { student: Student; row: number; days: Days; presences: ReadonlyMap<string, Presence> }[] {
     const open = new Set([...counted.values()].flatMap(({ days }) => [...days.keys()])).size
     const whole = [...counted.values()].filter(({ student }) => !wrong.has(student.id))
     return whole.map(({ student, row, days }) => {
-      const of = (state: DayState): number => [...days.values()].filter((each) => each === state).length
-      return { student, row, days: { daysOpen: open, absences: of('absent'), lates: of('late') } }
+      const of = (state: Presence): number => [...days.values()].filter((each) => each === state).length
+      return { student, row, days: { daysOpen: open, absences: of('absent'), lates: of('late') }, presences: days }
     })
   }
 
@@ -71,7 +70,7 @@ export function registerReader(columns: readonly ClassColumn[], headings: readon
 }
 
 /** What a sign in a register says. @throws NotTaken */
-function stateOf(cell: string, heading: string): DayState {
+function stateOf(cell: string, heading: string): Presence {
   const found = (['present', 'absent', 'late'] as const).find((state) => states[state].test(cell.trim()))
   if (!found) throw new NotTaken(`${heading}: “${cell}” says neither present, absent nor late.`)
   return found

@@ -2,6 +2,7 @@ import { attendanceProblem, mostDays } from '../../record/attendanceProblem'
 import { noteProblem } from '../../record/noteProblem'
 import type { Attendance } from '../../record/observations'
 import type { RecordIndex } from '../../record/recordIndex'
+import { registerDayProblem, type Presence, type RegisterDay } from '../../record/register'
 import type { Student } from '../../record/roster'
 import type { LevelKind } from '../../record/termRecord'
 import { readSpecial } from '../../scales/special'
@@ -10,7 +11,7 @@ import { saysYes } from '../folder/recordColumns'
 import { readDate } from '../readDate'
 import { headingKey } from '../readRecords'
 import { nameOf } from './childFinder'
-import type { Said } from './classCells'
+import type { ClassListContext, Said } from './classCells'
 import { ownNames, type ClassColumn, type DaysColumn } from './classListColumns'
 import { NotTaken } from './planRows'
 
@@ -102,6 +103,33 @@ export function saidDays(index: RecordIndex, student: Student, { present, ...sai
     now,
     put: ({ attendance }) => attendance.push(now),
     line: `${nameOf(student)}: absent ${now.absences} of ${now.daysOpen} days, late ${now.lates}`,
+  }
+}
+
+/** Days of a register with what they come to. @throws NotTaken when it cannot be */
+export function saidRegister(
+  index: RecordIndex,
+  { student, days, presences }: { student: Student; days: Days; presences: ReadonlyMap<string, Presence> },
+  presenceOn: ClassListContext['presenceOn'],
+): Said {
+  for (const day of presences.keys()) {
+    const problem = registerDayProblem(day, index.record.term, day)
+    if (problem !== null) throw new NotTaken(`${nameOf(student)}: ${problem}`)
+  }
+  const sums = saidDays(index, student, days)
+  const now = [...presences].map(([day, presence]): RegisterDay => ({ studentId: student.id, day, presence }))
+  const kept = now.flatMap(({ day }): RegisterDay[] => {
+    const presence = presenceOn(student.id, day)
+    return presence === undefined ? [] : [{ studentId: student.id, day, presence }]
+  })
+  return {
+    ...sums,
+    was: sums.was === null && kept.length === 0 ? null : { sums: sums.was, kept },
+    now: { sums: sums.now, kept: now },
+    put: (cells) => {
+      sums.put(cells)
+      cells.register.push(...now)
+    },
   }
 }
 

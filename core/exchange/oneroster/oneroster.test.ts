@@ -172,7 +172,9 @@ describe('what goes out', () => {
       ['Attendance', 1],
       ['Notes', 1],
     ] as const) {
-      const plan = planClassList(tables.get(name) ?? '', index, { may: () => true, today: '2027-03-01' })
+      const plan = planClassList(tables.get(name) ?? '', index, {
+        ...{ may: () => true, today: '2027-03-01', program: '', presenceOn: () => undefined },
+      })
       expect([name, plan.unchanged, plan.lines, plan.refused, plan.unknown]).toEqual([name, count, [], [], []])
     }
   })

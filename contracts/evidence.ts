@@ -1,0 +1,90 @@
+import { z } from 'zod'
+import { practiceKinds, practiceProblem } from '../core/record/practice'
+import { mostQuestions } from '../core/record/questions'
+import { presences } from '../core/record/register'
+import { photoProblem } from '../core/people/photo'
+import { key, text } from '../core/text/textSchema'
+import { day } from './days'
+import { noneTwice } from './text'
+
+const question = z.object({
+  number: z.number().int().min(1).max(mostQuestions),
+  words: text(500).transform((words) => words.trim()),
+  skill: key.nullable(),
+  outOf: z.number().positive('A question is out of more than 0.').max(100_000),
+})
+export type QuestionKept = z.infer<typeof question>
+
+const questions = noneTwice(question, mostQuestions, ({ number }) => String(number))
+const score = z.number().min(0, 'A score is not below 0.').nullable()
+const answer = z.object({
+  workId: z.uuid(),
+  number: z.number().int().min(1).max(mostQuestions),
+  studentId: z.uuid(),
+  score,
+  was: score,
+})
+
+/** What children reached in questions; null empties a cell. `was`: what the writer saw. */
+export const answersToWrite = z.object({
+  answers: noneTwice(answer, 20_000, (each) => `${each.workId} ${each.number} ${each.studentId}`).min(1),
+})
+export type AnswerToWrite = z.infer<typeof answer>
+
+/** The questions of a piece of work as they shall be, with answers that come along; those taken away lose theirs. */
+export const questionsToKeep = z.object({
+  workId: z.uuid(),
+  questions,
+  was: questions,
+  answers: noneTwice(answer, 20_000, (each) => `${each.workId} ${each.number} ${each.studentId}`).default([]),
+})
+export type QuestionsToKeep = z.infer<typeof questionsToKeep>
+
+const practised = z.object({
+  amount: z.number().min(0).max(1e6).nullable(),
+  beside: z.number().min(0).max(1e6).nullable(),
+})
+const practice = z
+  .object({
+    studentId: z.uuid(),
+    program: text(80).pipe(z.string().trim().min(1, 'Say which program this is from.')),
+    kind: z.enum(practiceKinds),
+    name: text(200).pipe(z.string().min(1)),
+    practised: practised.nullable(),
+    was: practised.nullable(),
+  })
+  .superRefine(({ practised: now, ...each }, found) => {
+    const message = now && practiceProblem({ ...each, ...now })
+    if (message !== null) found.addIssue({ code: 'custom', message })
+  })
+
+/** What children practised in programs of their own; null takes it away. */
+export const practiceToKeep = noneTwice(practice, 20_000, (each) =>
+  [each.studentId, each.program, each.kind, each.name].join('\u0000'),
+)
+export type PracticeToKeep = z.infer<typeof practice>
+
+const presence = z.enum(presences).nullable()
+const registerCell = z.object({ studentId: z.uuid(), day, presence, was: presence })
+/** Lines of the register; null takes a day back. */
+export const registerToKeep = z.object({
+  days: noneTwice(registerCell, 20_000, (each) => `${each.studentId} ${each.day}`).min(1),
+})
+export type RegisterToKeep = z.infer<typeof registerCell>
+
+const photo = z.object({
+  studentId: z.uuid(),
+  /** A JPEG as base64; null takes the photo away. */
+  jpeg: z
+    .string()
+    .max(200_000)
+    .superRefine((jpeg, found) => {
+      const message = photoProblem(jpeg)
+      if (message !== null) found.addIssue({ code: 'custom', message })
+    })
+    .nullable(),
+  /** The fingerprint of the photo that the writer saw. */
+  was: z.string().max(64).nullable(),
+})
+export const photosToKeep = z.object({ photos: noneTwice(photo, 500, (each) => each.studentId).min(1) })
+export type PhotoToKeep = z.infer<typeof photo>

@@ -1,0 +1,142 @@
+import type { AnswerToWrite, QuestionsToKeep } from '../../contracts/evidence'
+import { grouped } from '../../core/grouped'
+import { answerProblem, sumOfAnswers, type Answer, type Question } from '../../core/record/questions'
+import { resultOfAnswers } from '../../core/record/resultOfAnswers'
+import { allow, needFor } from '../access/grants'
+import { Refusal } from '../access/refusal'
+import type { Change, Row } from '../data/changes/changeableTables'
+import { answersOfWorks, questionsOfWorks, resultsOfWorks } from '../data/questions'
+import { worksAt, type WorkAt } from '../data/works'
+import { openPlace, save, setupOf, type Context, type Opened, type Place } from './context'
+
+/** Keeps what children reached in questions; a result that is their sum follows (core/record/resultOfAnswers.ts). */
+export async function writeAnswers(
+  context: Context,
+  place: Place,
+  answers: readonly AnswerToWrite[],
+): Promise<number | null> {
+  const { works, needs } = await openWorks(context, place, answers)
+  const questions = await questionsOfWorks(context.db, [...works.keys()])
+  const changes = await answerChanges(context, { works, questions }, answers)
+  const kind = `gave ${answers.length === 1 ? 'a question’s result' : `${answers.length} questions’ results`}`
+  return (await save(context, { ...place, kind, needs }, changes, { show: answerShown })).event
+}
+
+/** Keeps the questions of a piece of work, with answers that come along: one step back. */
+export async function keepQuestions(
+  context: Context,
+  place: Place,
+  { workId, questions, was, answers }: QuestionsToKeep,
+): Promise<number | null> {
+  if (answers.some((each) => each.workId !== workId)) throw new Refusal('invalid', 'These answers are of other work.')
+  const { works, needs, opened } = await openWorks(context, place, [{ workId }, ...answers])
+  const { skills } = await setupOf(context, opened.term.yearId)
+  const own = new Set(skills.filter(({ subject }) => subject === works.get(workId)?.subject).map(({ id }) => id))
+  if (questions.some(({ skill }) => skill !== null && !own.has(skill)))
+    throw new Refusal('invalid', 'A question shows a skill of its own subject, or none.')
+  const standing = await answersOfWorks(context.db, [workId])
+  const now = questions.map((question): Question => ({ ...question, workId }))
+  const gone = was.filter(({ number }) => !now.some((each) => each.number === number))
+  const row = ({ words, skill, outOf }: Omit<Question, 'workId' | 'number'>): Row => ({ words, skill, out_of: outOf })
+  const changes: Change[] = [
+    ...now.map((question): Change => {
+      const before = was.find(({ number }) => number === question.number)
+      const key = { work_id: workId, number: question.number }
+      return { table: 'question', key, seen: before ? row(before) : null, after: row(question) }
+    }),
+    ...gone.map((before): Change => {
+      return { table: 'question', key: { work_id: workId, number: before.number }, seen: row(before), after: null }
+    }),
+    ...(await answerChanges(context, { works, questions: now }, withoutGone(standing, gone, answers), standing)),
+  ]
+  return (await save(context, { ...place, kind: 'kept the questions of a piece of work', needs }, changes)).event
+}
+
+/** The answers that come along, and those that go with their question. */
+function withoutGone(
+  standing: readonly Answer[],
+  gone: readonly { number: number }[],
+  answers: readonly AnswerToWrite[],
+): AnswerToWrite[] {
+  const numbers = new Set(gone.map(({ number }) => number))
+  const going = standing.filter(({ number }) => numbers.has(number))
+  return [...answers, ...going.map((answer): AnswerToWrite => ({ ...answer, was: answer.score, score: null }))]
+}
+
+/** @throws Refusal where a piece of work is not there, or not the asker's to give results in */
+async function openWorks(
+  context: Context,
+  place: Place,
+  asked: readonly { workId: string; studentId?: string }[],
+): Promise<{ opened: Opened; works: Map<string, WorkAt>; needs: ReturnType<typeof needFor>[] }> {
+  const students = asked.flatMap(({ studentId }) => studentId ?? [])
+  const opened = await openPlace(context, place, students)
+  const ids = [...new Set(asked.map(({ workId }) => workId))]
+  const works = new Map((await worksAt(context.db, place, ids)).map((work) => [work.id, work]))
+  const { grants } = opened
+  if (ids.some((id) => !grants.readsSubject(works.get(id)?.subject ?? '')))
+    throw new Refusal('not found', 'There is no such piece of work.')
+  const needs = [...new Set([...works.values()].map(({ subject }) => needFor(subject)))]
+  for (const need of needs) allow(grants.changes(need), 'give results in this subject')
+  return { opened, works, needs }
+}
+
+async function answerChanges(
+  { db }: Context,
+  { works, questions }: { works: ReadonlyMap<string, WorkAt>; questions: readonly Question[] },
+  answers: readonly AnswerToWrite[],
+  known?: readonly Answer[],
+): Promise<Change[]> {
+  const byNumber = new Map(questions.map((question) => [`${question.workId} ${question.number}`, question]))
+  const standing = known ?? (await answersOfWorks(db, [...works.keys()]))
+  for (const { workId, number, score } of [...answers, ...standing]) {
+    const question = byNumber.get(`${workId} ${number}`)
+    const again = answers.some((each) => each.score === null && each.workId === workId && each.number === number)
+    if (score === null || (question === undefined && again)) continue
+    if (!question) throw new Refusal('not found', `There is no question ${number} in this piece of work.`)
+    const problem = answerProblem(score, question)
+    if (problem !== null) throw new Refusal('invalid', problem)
+  }
+  const written = answers.map(({ workId, number, studentId, score, was }): Change => ({
+    table: 'answer',
+    key: { work_id: workId, number, student_id: studentId },
+    seen: was === null ? null : { score: was },
+    after: score === null ? null : { score },
+  }))
+  return [...written, ...(await followingResults(db, { works, questions, standing }, answers))]
+}
+
+async function followingResults(
+  db: Context['db'],
+  {
+    works,
+    questions,
+    standing,
+  }: { works: ReadonlyMap<string, WorkAt>; questions: readonly Question[]; standing: readonly Answer[] },
+  answers: readonly AnswerToWrite[],
+): Promise<Change[]> {
+  const placeOf = (each: { workId: string; studentId: string }): string => `${each.workId} ${each.studentId}`
+  const before = grouped(standing, placeOf)
+  const results = new Map((await resultsOfWorks(db, [...works.keys()])).map((result) => [placeOf(result), result]))
+  return [...grouped(answers, placeOf)].flatMap(([place, given]): Change[] => {
+    const [first] = given
+    const work = works.get(first?.workId ?? '')
+    if (!first || !work) return []
+    const had = before.get(place) ?? []
+    const numbers = new Set(given.map(({ number }) => number))
+    const now = [
+      ...had.filter(({ number }) => !numbers.has(number)),
+      ...given.flatMap(({ score, ...each }) => (score === null ? [] : [{ ...each, score }])),
+    ]
+    const whole = questions.filter(({ workId }) => workId === work.id).reduce((sum, { outOf }) => sum + outOf, 0)
+    const { workId: _work, studentId: _student, ...result } = results.get(place) ?? { workId: '', studentId: '' }
+    const stands = 'state' in result ? result : null
+    const after = resultOfAnswers({ before: sumOfAnswers(had), after: sumOfAnswers(now), whole }, work.outOf, stands)
+    const key = { work_id: work.id, student_id: first.studentId }
+    return after === undefined ? [] : [{ table: 'result', key, seen: stands, after }]
+  })
+}
+
+function answerShown(row: Row | null): Row | null {
+  return row && { score: row.score ?? null }
+}
