@@ -5,6 +5,7 @@ import type { PackedTerm } from '../core/record/packedTerm'
 import type { SchoolSetup } from '../core/school/schoolSetup'
 import type { Term } from '../core/record/term'
 import type { StudentComment } from '../core/record/termRecord'
+import type { StudentProgress } from '../core/terms/progress'
 import type { SignedIn } from './session'
 
 /** What the signed-in person may change in the class in view. */
@@ -12,6 +13,8 @@ export interface Permissions {
   subjects: string[]
   general: boolean
   notes: boolean
+  /** Photos lock with no term. */
+  photos: boolean
   reports: boolean
   /** The school's own phrases, describing words, plans and checks. */
   phrasebook: boolean
@@ -41,7 +44,7 @@ export interface DeskClass {
   /** What the person has there: "home class", or a subject's name. */
   role: string
   students: number
-  counts: Record<'gather' | 'settle' | 'write' | 'read' | 'send', { done: number; of: number }>
+  counts: StudentProgress
 }
 
 export interface DeskAnswer {
@@ -51,6 +54,13 @@ export interface DeskAnswer {
   term: Term
   terms: Term[]
   classes: DeskClass[]
+}
+
+/** A class that somebody teaches, with its children and how far the work about each is. */
+export interface TaughtClass {
+  id: string
+  name: string
+  children: { id: string; usedName: string; family: string; progress: StudentProgress }[]
 }
 
 /** A file that was brought, with its sheets; a text file has one, without a name. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
 import { attendanceProblem, mostDays } from '~~/core/record/attendanceProblem'
 import type { Attendance } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
@@ -8,6 +9,7 @@ import { useSettings } from '~/stores/settings'
 const classRecord = useClassRecord()
 const settings = useSettings()
 const may = computed(() => classRecord.may.general)
+const way = useSessionStorage<'sums' | 'register'>('facunda.attendance', 'sums')
 const parts = [
   { part: 'daysOpen', title: 'Days open', sort: 'days' },
   { part: 'absences', title: 'Absent', sort: 'days' },
@@ -73,43 +75,54 @@ function down(event: KeyboardEvent): void {
 
 <template>
   <div class="grid gap-3 pt-3">
-    <form v-if="may" class="flex flex-wrap items-center gap-3 text-sm" @submit.prevent="openForAll">
-      <label class="flex items-center gap-2"
-        >The school was open on
-        <input v-model.number="forAll" type="number" min="0" :max="mostDays" class="field w-20" /> days</label
+    <p class="flex gap-4 text-sm">
+      <label class="flex items-center gap-1.5"
+        ><input v-model="way" type="radio" value="sums" /> Days of the term</label
       >
-      <button type="submit" class="quiet" :disabled="forAll === null">Set for everybody</button>
-      <span class="text-muted">A register or a list can be brought below.</span>
-    </form>
-    <p v-else class="text-sm text-muted">
-      {{ classRecord.may.locked ?? 'The home teacher keeps the attendance; you can read it.' }}
+      <label class="flex items-center gap-1.5"
+        ><input v-model="way" type="radio" value="register" /> Register, day by day</label
+      >
     </p>
-    <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
-    <table class="w-full max-w-160">
-      <thead>
-        <tr class="border-b border-edge text-sm text-muted">
-          <th scope="col" class="py-1">Student</th>
-          <th v-for="each in parts" :key="each.part" scope="col" class="text-right">{{ each.title }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ student, days } in lines" :key="student.id" class="border-b border-rule">
-          <th scope="row" class="py-0.5 font-normal">{{ settings.nameOf(student) }}</th>
-          <td v-for="each in parts" :key="each.part" class="text-right">
-            <input
-              v-if="may"
-              class="field w-14 py-0.5 text-right middle:w-20"
-              inputmode="numeric"
-              :data-part="each.part"
-              :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
-              :value="days?.[each.part] ?? ''"
-              @change="give(student, each.part, $event.target as HTMLInputElement)"
-              @keydown.enter.prevent="down"
-            />
-            <template v-else>{{ days?.[each.part] ?? '—' }}</template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <RegisterGrid v-if="way === 'register'" :may="may" />
+    <template v-else>
+      <form v-if="may" class="flex flex-wrap items-center gap-3 text-sm" @submit.prevent="openForAll">
+        <label class="flex items-center gap-2"
+          >The school was open on
+          <input v-model.number="forAll" type="number" min="0" :max="mostDays" class="field w-20" /> days</label
+        >
+        <button type="submit" class="quiet" :disabled="forAll === null">Set for everybody</button>
+        <span class="text-muted">A register or a list can be brought below.</span>
+      </form>
+      <p v-else class="text-sm text-muted">
+        {{ classRecord.may.locked ?? 'The home teacher keeps the attendance; you can read it.' }}
+      </p>
+      <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
+      <table class="w-full max-w-160">
+        <thead>
+          <tr class="border-b border-edge text-sm text-muted">
+            <th scope="col" class="py-1">Student</th>
+            <th v-for="each in parts" :key="each.part" scope="col" class="text-right">{{ each.title }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ student, days } in lines" :key="student.id" class="border-b border-rule">
+            <th scope="row" class="py-0.5 font-normal">{{ settings.nameOf(student) }}</th>
+            <td v-for="each in parts" :key="each.part" class="text-right">
+              <input
+                v-if="may"
+                class="field w-14 py-0.5 text-right middle:w-20"
+                inputmode="numeric"
+                :data-part="each.part"
+                :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
+                :value="days?.[each.part] ?? ''"
+                @change="give(student, each.part, $event.target as HTMLInputElement)"
+                @keydown.enter.prevent="down"
+              />
+              <template v-else>{{ days?.[each.part] ?? '—' }}</template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
   </div>
 </template>

@@ -49,10 +49,10 @@ async function askAfter(id: string): Promise<void> {
 
 const most = 40
 function addColumn(): void {
-  kept.value.columns = [...kept.value.columns, { title: '', width: 25 }]
+  kept.value = { ...kept.value, columns: [...kept.value.columns, { title: '', width: 25 }] }
 }
 function dropColumn(at: number): void {
-  kept.value.columns = kept.value.columns.filter((_, nth) => nth !== at)
+  kept.value = { ...kept.value, columns: kept.value.columns.filter((_, nth) => nth !== at) }
 }
 </script>
 

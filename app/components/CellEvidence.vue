@@ -20,13 +20,16 @@ const lastTerm = computed(() =>
 
 <template>
   <div class="grid gap-4 text-sm">
+    <StudentPhoto v-if="student" :student="student" />
     <p class="font-semibold">
       {{ student?.usedName }}<template v-if="title">: {{ title }}</template>
     </p>
     <p v-if="classRecord.record?.earlier[0]">
       {{ classRecord.record.earlier[0].term.name }}: {{ lastTerm ?? 'not rated' }}
     </p>
+    <SkillAnswers v-if="kind === 'skill' && about && student" :skill="about" :student-id="student.id" />
     <NoteList :first="about" />
+    <StudentPractice />
     <StudentResults v-if="kind === 'skill'" />
   </div>
 </template>

@@ -59,6 +59,7 @@ const before = computed(() =>
 
 <template>
   <div class="grid gap-4 text-sm">
+    <StudentPhoto v-if="student" :student="student" />
     <ul>
       <li v-for="{ subject, proposal } in marks" :key="subject.key" class="flex gap-2 py-0.5">
         <span class="flex-1">{{ subject.name }}</span>
@@ -81,6 +82,7 @@ const before = computed(() =>
       Absent {{ days.absences }} of {{ days.daysOpen }} days, late {{ days.lates }}
       {{ days.lates === 1 ? 'time' : 'times' }}
     </p>
+    <StudentPractice />
     <NoteList />
     <BecauseList :box="box.key" />
     <div v-if="before">

@@ -23,6 +23,9 @@ const lines = computed(() => {
 })
 /** Whose results are tried out; another student's are not, whoever is turned to. */
 const trying = ref('')
+/** The piece of work whose questions are looked at. */
+const opened = ref('')
+const answersOf = (workId: string) => classRecord.index?.answersOf(workId, classRecord.student?.id ?? '') ?? []
 const here = computed(() => `${classRecord.student?.id} ${classRecord.subject?.key}`)
 watch(here, () => (trying.value = ''))
 </script>
@@ -48,8 +51,8 @@ watch(here, () => (trying.value = ''))
       <li
         v-for="{ piece, result } in lines"
         :key="piece.id"
-        v-memo="[piece, result, settings.own.lowBelow, settings.own.highFrom]"
-        class="flex gap-2 border-b border-rule py-1 [contain-intrinsic-size:auto_2.75rem] [content-visibility:auto]"
+        v-memo="[piece, result, settings.own.lowBelow, settings.own.highFrom, answersOf(piece.id), opened]"
+        class="flex flex-wrap gap-2 border-b border-rule py-1 [contain-intrinsic-size:auto_2.75rem] [content-visibility:auto]"
       >
         <span class="min-w-0 flex-1"
           >{{ piece.title
@@ -66,6 +69,23 @@ watch(here, () => (trying.value = ''))
             <span v-if="result.remark" class="block max-w-28 text-xs text-muted">{{ result.remark }}</span></template
           >
         </span>
+        <template v-if="answersOf(piece.id).length > 0">
+          <button
+            type="button"
+            class="link -mt-1 w-full text-left text-xs"
+            :aria-expanded="opened === piece.id"
+            @click="opened = opened === piece.id ? '' : piece.id"
+          >
+            {{ opened === piece.id ? 'Fold the questions' : 'Question by question' }}
+          </button>
+          <QuestionAnswers
+            v-if="opened === piece.id && classRecord.student"
+            class="w-full"
+            :work-id="piece.id"
+            :student-id="classRecord.student.id"
+            :may="false"
+          />
+        </template>
       </li>
     </ul>
     <div v-if="proposal && proposal.computed.categories.length > 0">

@@ -68,58 +68,59 @@ function takeAway(): Promise<void> {
 </script>
 
 <template>
-  <form
-    class="grid gap-2 border-l-2 border-teal bg-teal-wash px-3 py-3"
-    aria-label="A piece of work"
-    @submit.prevent="keep"
-  >
-    <div class="flex flex-wrap items-end gap-3 text-sm">
-      <label class="grid min-w-48 flex-1 gap-1"
-        >{{ piece ? 'Piece of work' : 'A new piece of work' }}
-        <input v-model="wanted.title" class="field" required maxlength="200"
-      /></label>
-      <label class="grid gap-1"
-        >Category <input v-model="categoryName" class="field w-36" list="categories-here" required />
-        <datalist id="categories-here">
-          <option v-for="each in categories" :key="each.key" :value="each.name"></option></datalist
-      ></label>
-      <label class="grid gap-1"
-        >Date <input class="field" type="date" :value="wanted.date" @change="wanted.date = valueOf($event) || null"
-      /></label>
-      <label class="grid gap-1"
-        >Out of <input v-model.number="wanted.outOf" class="field w-20" type="number" min="0.5" step="any" required
-      /></label>
-      <label class="grid gap-1"
-        >Weight <input v-model.number="wanted.weight" class="field w-20" type="number" min="0" step="any" required
-      /></label>
-      <label class="flex items-center gap-1.5 pb-1.5"
-        ><input v-model="wanted.counts" type="checkbox" /> counts toward the mark</label
-      >
-    </div>
-    <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p v-if="effects.length > 0" class="text-sm" role="status">
-      {{ effects.length }} proposed {{ effects.length === 1 ? 'mark becomes another' : 'marks become others' }}:
-      {{
-        effects
-          .slice(0, 6)
-          .map(
-            ({ studentId, before, after }) =>
-              `${nameOf(studentId)} ${markShown(before, subject)} → ${markShown(after, subject)}`,
-          )
-          .join(', ')
-      }}{{ effects.length > 6 ? ' …' : '' }}
-    </p>
-    <p class="flex flex-wrap items-center gap-4 text-sm">
-      <button type="submit" class="press" :disabled="busy || !isChanged">
-        {{ piece ? 'Keep the change' : 'Add it' }}
-      </button>
-      <button type="button" class="link" @click="emit('done')">{{ isChanged ? 'Leave it as it was' : 'Close' }}</button>
-      <button v-if="piece" type="button" class="link ml-auto" :disabled="busy" @click="takeAway">
-        Take it away{{ given > 0 ? ` with its ${given} results` : ''
-        }}<template v-if="given > 0 && changedMarks(null).length > 0">
-          ({{ changedMarks(null).length }} proposed marks change)</template
+  <div class="grid gap-2 border-l-2 border-teal bg-teal-wash px-3 py-3">
+    <form class="grid gap-2" aria-label="A piece of work" @submit.prevent="keep">
+      <div class="flex flex-wrap items-end gap-3 text-sm">
+        <label class="grid min-w-48 flex-1 gap-1"
+          >{{ piece ? 'Piece of work' : 'A new piece of work' }}
+          <input v-model="wanted.title" class="field" required maxlength="200"
+        /></label>
+        <label class="grid gap-1"
+          >Category <input v-model="categoryName" class="field w-36" list="categories-here" required />
+          <datalist id="categories-here">
+            <option v-for="each in categories" :key="each.key" :value="each.name"></option></datalist
+        ></label>
+        <label class="grid gap-1"
+          >Date <input class="field" type="date" :value="wanted.date" @change="wanted.date = valueOf($event) || null"
+        /></label>
+        <label class="grid gap-1"
+          >Out of <input v-model.number="wanted.outOf" class="field w-20" type="number" min="0.5" step="any" required
+        /></label>
+        <label class="grid gap-1"
+          >Weight <input v-model.number="wanted.weight" class="field w-20" type="number" min="0" step="any" required
+        /></label>
+        <label class="flex items-center gap-1.5 pb-1.5"
+          ><input v-model="wanted.counts" type="checkbox" /> counts toward the mark</label
         >
-      </button>
-    </p>
-  </form>
+      </div>
+      <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+      <p v-if="effects.length > 0" class="text-sm" role="status">
+        {{ effects.length }} proposed {{ effects.length === 1 ? 'mark becomes another' : 'marks become others' }}:
+        {{
+          effects
+            .slice(0, 6)
+            .map(
+              ({ studentId, before, after }) =>
+                `${nameOf(studentId)} ${markShown(before, subject)} → ${markShown(after, subject)}`,
+            )
+            .join(', ')
+        }}{{ effects.length > 6 ? ' …' : '' }}
+      </p>
+      <p class="flex flex-wrap items-center gap-4 text-sm">
+        <button type="submit" class="press" :disabled="busy || !isChanged">
+          {{ piece ? 'Keep the change' : 'Add it' }}
+        </button>
+        <button type="button" class="link" @click="emit('done')">
+          {{ isChanged ? 'Leave it as it was' : 'Close' }}
+        </button>
+        <button v-if="piece" type="button" class="link ml-auto" :disabled="busy" @click="takeAway">
+          Take it away{{ given > 0 ? ` with its ${given} results` : ''
+          }}<template v-if="given > 0 && changedMarks(null).length > 0">
+            ({{ changedMarks(null).length }} proposed marks change)</template
+          >
+        </button>
+      </p>
+    </form>
+    <QuestionEditor v-if="standing" :work="standing" />
+  </div>
 </template>

@@ -25,11 +25,17 @@ export function useSteps() {
     const [student, room] = [studentBeside(by), roomBeside(by)]
     if (student) view.kept.studentId = student
     else if (room) {
-      Object.assign(view.kept, { classId: room.id, studentId: null })
-      await classRecord.load()
+      await goTo(room.id, null)
       const here = classRecord.record?.classRoom.id === room.id
       if (by === -1 && here) view.kept.studentId = classRecord.record?.students.at(-1)?.id ?? null
     }
+  }
+
+  /** Turns to a student, of this class or another; null for the first of it. */
+  async function goTo(classId: string, studentId: string | null): Promise<void> {
+    const elsewhere = classId !== view.kept.classId
+    Object.assign(view.kept, { classId, studentId })
+    if (elsewhere) await classRecord.load()
   }
 
   /** What a step leads to, in words. */
@@ -39,5 +45,5 @@ export function useSteps() {
     return by === 1 ? 'Next student' : 'Previous'
   }
 
-  return { step, stepTitle }
+  return { step, stepTitle, goTo }
 }

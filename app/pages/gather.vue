@@ -275,6 +275,7 @@ function drop(event: DragEvent): void {
         </TabPanels>
       </TabGroup>
       <ClassListDoor :key="classRecord.place" :given="given" />
+      <PhotoDoor />
       <BlankTable />
       <TakeOut />
     </template>

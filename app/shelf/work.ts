@@ -1,8 +1,10 @@
 import type { AttendanceToKeep } from '~~/contracts/classList'
+import type { AnswerToWrite, RegisterToKeep } from '~~/contracts/evidence'
 import type { NoteKept, NoteToWrite } from '~~/contracts/notes'
 import type { ResultToWrite } from '~~/contracts/results'
 import type { LevelToSettle, MarkToSettle } from '~~/contracts/settle'
 import type { CommentToWrite, FindingToAccept } from '~~/contracts/write'
+import type { RegisterDay } from '~~/core/record/register'
 
 /** A change as it is asked of the server. */
 export type WorkBody =
@@ -11,6 +13,8 @@ export type WorkBody =
   | { kind: 'levels'; body: { levels: LevelToSettle[] } }
   | { kind: 'results'; body: { results: ResultToWrite[] } }
   | { kind: 'attendance'; body: { attendance: AttendanceToKeep[] } }
+  | { kind: 'answers'; body: { answers: AnswerToWrite[] } }
+  | { kind: 'register'; body: { days: RegisterToKeep[] } }
   | { kind: 'note'; body: NoteToWrite }
   | { kind: 'finding'; body: FindingToAccept }
 
@@ -54,6 +58,12 @@ export function merged(older: Work, newer: Work): Work {
   if (older.kind === 'attendance' && newer.kind === 'attendance') {
     return { ...newer, body: { attendance: mergedCells(older.body.attendance, newer.body.attendance, placeOfDays) } }
   }
+  if (older.kind === 'answers' && newer.kind === 'answers') {
+    return { ...newer, body: { answers: mergedCells(older.body.answers, newer.body.answers, placeOfAnswer) } }
+  }
+  if (older.kind === 'register' && newer.kind === 'register') {
+    return { ...newer, body: { days: mergedCells(older.body.days, newer.body.days, placeOfDay) } }
+  }
   if (older.kind === 'note' && newer.kind === 'note') {
     return { ...newer, body: { ...newer.body, was: older.body.was } }
   }
@@ -75,6 +85,8 @@ function mergedCells<Cell extends { was: unknown }>(
 const placeOfMark = (mark: MarkToSettle): string => `${mark.studentId} ${mark.subject}`
 const placeOfResult = (result: ResultToWrite): string => `${result.workId} ${result.studentId}`
 const placeOfDays = (days: AttendanceToKeep): string => days.studentId
+const placeOfAnswer = (each: AnswerToWrite): string => `${each.workId} ${each.number} ${each.studentId}`
+const placeOfDay = (each: RegisterToKeep): string => `${each.studentId} ${each.day}`
 const placeOfLevel = (level: LevelToSettle): string => `${level.studentId} ${level.kind} ${level.about}`
 
 /** Work that is a list of cells with each of them changed or left out; undefined for work that is no list. */
@@ -94,6 +106,14 @@ function mapped(
     case 'attendance': {
       const days = (standing: unknown) => standing as AttendanceToKeep['was']
       return { ...work, body: { attendance: change(work.body.attendance, days) } }
+    }
+    case 'answers': {
+      const score = (standing: unknown) => (standing as { score: number } | null)?.score ?? null
+      return { ...work, body: { answers: change(work.body.answers, score) } }
+    }
+    case 'register': {
+      const presence = (standing: unknown) => (standing as Pick<RegisterDay, 'presence'> | null)?.presence ?? null
+      return { ...work, body: { days: change(work.body.days, presence) } }
     }
     default:
       return undefined

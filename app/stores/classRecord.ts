@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import type { CellsToKeep } from '~~/contracts/classList'
+import type { PhotoToKeep, QuestionsToKeep, RegisterToKeep } from '~~/contracts/evidence'
 import type { NoteToWrite } from '~~/contracts/notes'
 import type { WorkToWrite } from '~~/contracts/results'
 import type { GivenCell } from '~~/core/exchange/planCells'
@@ -13,14 +14,19 @@ import type { Student } from '~~/core/record/roster'
 import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
-import { indexRecord } from '~~/core/record/recordIndex'
+import { sumOfAnswers } from '~~/core/record/questions'
+import { indexRecord, type RecordIndex } from '~~/core/record/recordIndex'
+import { resultsThatFollow } from '~~/core/record/resultOfAnswers'
 import { withResults } from '~~/core/record/resultPlaces'
 import {
+  withAnswers,
   withAttendance,
   withComment,
   withLevels,
   withMarks,
   withNote,
+  type AnswerCell,
+  type DaysCell,
   type LevelCell,
   type MarkCell,
 } from '~~/core/record/withWritten'
@@ -48,7 +54,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   const may = computed(
     () =>
       answer.value?.may ?? {
-        ...{ subjects: [], general: false, notes: false, reports: false, phrasebook: false },
+        ...{ subjects: [], general: false, notes: false, photos: false, reports: false, phrasebook: false },
         locked: null,
       },
   )
@@ -129,6 +135,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (work.kind === 'marks') show((now) => withMarks(now, work.body.marks))
       if (work.kind === 'results') putResults(work.body.results)
       if (work.kind === 'attendance') show((now) => withAttendance(now, work.body.attendance))
+      if (work.kind === 'answers') show((now) => withAnswers(now, work.body.answers))
       if (work.kind === 'note') show((now) => withNote(now, work.body))
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
@@ -219,6 +226,35 @@ export const useClassRecord = defineStore('classRecord', () => {
     send({ kind: 'attendance', key: 'attendance', path: 'cells', what, body: { attendance } }, 'soon')
   }
 
+  /** Keeps what children reached in questions; a result that is their sum follows at once, as it will on the server. */
+  function giveAnswers(cells: readonly AnswerCell[]): void {
+    const now = index.value
+    const [only] = cells
+    if (!now || !only) return
+    const answers = cells.map((cell) => {
+      const had = now.answersOf(cell.workId, cell.studentId).find(({ number }) => number === cell.number)
+      return { ...cell, was: had?.score ?? null }
+    })
+    show((record) => withAnswers(record, cells))
+    const sum = (of: RecordIndex, { workId, studentId }: AnswerCell) => sumOfAnswers(of.answersOf(workId, studentId))
+    const following = resultsThatFollow(cells, {
+      outOfWork: (id) => now.record.work.find((work) => work.id === id)?.outOf,
+      outOfQuestions: (id) => now.questionsOf(id).reduce((whole, { outOf }) => whole + outOf, 0),
+      sums: (cell) => ({ before: sum(now, cell), after: sum(index.value ?? now, cell) }),
+      result: ({ workId, studentId }) => now.resultOf(workId, studentId) ?? null,
+    })
+    putResults(following)
+    const what = cells.length === 1 ? `A question of ${nameOf(only.studentId)}` : `${cells.length} questions’ results`
+    send({ kind: 'answers', key: 'answers', path: 'answers', what, body: { answers } }, 'soon')
+  }
+
+  /** Keeps days of the register; the sums of the term follow at once, as they will on the server. */
+  function giveRegister(days: readonly RegisterToKeep[], sums: readonly DaysCell[]): void {
+    show((now) => withAttendance(now, sums))
+    const what = days.length === 1 ? `The register of ${nameOf(days[0]?.studentId ?? '')}` : 'The register'
+    send({ kind: 'register', key: 'register', path: 'register', what, body: { days: [...days] } }, 'soon')
+  }
+
   /** Keeps a note, or takes it away; it goes to the class where it was begun. */
   function writeNote(note: NoteToWrite, where: string): void {
     if (where === place.value) show((now) => withNote(now, note))
@@ -236,6 +272,10 @@ export const useClassRecord = defineStore('classRecord', () => {
 
   /** Adds, changes or takes away a piece of work. */
   const keepWork = (wanted: WorkToWrite): Promise<void> => doAndShow('work', wanted)
+  /** Keeps the questions of a piece of work, with answers that come along. */
+  const keepQuestions = (wanted: QuestionsToKeep): Promise<void> => doAndShow('questions', wanted)
+  /** Keeps photos, or takes them away. */
+  const keepPhotos = (photos: PhotoToKeep[]): Promise<void> => doAndShow('photos', { photos })
   /** Takes a list in, as one change. */
   const takeListIn = (cells: CellsToKeep): Promise<void> => doAndShow('cells', cells)
 
@@ -321,6 +361,10 @@ export const useClassRecord = defineStore('classRecord', () => {
     writeNote,
     attendanceToKeep,
     giveAttendance,
+    giveAnswers,
+    giveRegister,
+    keepQuestions,
+    keepPhotos,
     takeListIn,
     writeComment,
     commentKey,

@@ -1,3 +1,5 @@
+import { grouped } from '../grouped'
+import type { ResultCell } from './resultPlaces'
 import type { StudentResult } from './termRecord'
 
 type Result = Omit<StudentResult, 'workId' | 'studentId'>
@@ -21,4 +23,36 @@ export function resultOfAnswers(
   if (!followed) return undefined
   if (after !== null) return { remark: '', ...result, state: 'scored', score: after }
   return result?.remark ? undefined : null
+}
+
+/** Where a result belongs. */
+export interface ResultPlace {
+  readonly workId: string
+  readonly studentId: string
+}
+
+/** What is asked to know which results follow their answers. */
+export interface AnswersChanged<Place extends ResultPlace> {
+  /** What a piece of work is out of; undefined where it is not there. */
+  readonly outOfWork: (workId: string) => number | undefined
+  readonly outOfQuestions: (workId: string) => number
+  /** The sums of a child's answers before and after the change. */
+  readonly sums: (place: Place) => { before: number | null; after: number | null }
+  readonly result: (place: Place) => Result | null
+}
+
+/** The results that follow once answers have changed. */
+export function resultsThatFollow<Place extends ResultPlace>(
+  places: readonly Place[],
+  { outOfWork, outOfQuestions, sums, result }: AnswersChanged<Place>,
+): ResultCell[] {
+  return [...grouped(places, ({ workId, studentId }) => `${workId} ${studentId}`).values()].flatMap(([place]) => {
+    const outOf = place && outOfWork(place.workId)
+    if (!place || outOf === undefined) return []
+    const { workId, studentId } = place
+    const standing = result(place)
+    const was = standing && { state: standing.state, score: standing.score, remark: standing.remark }
+    const after = resultOfAnswers({ ...sums(place), whole: outOfQuestions(workId) }, outOf, was)
+    return after === undefined ? [] : [{ workId, studentId, result: after }]
+  })
 }

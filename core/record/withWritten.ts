@@ -1,5 +1,6 @@
 import type { ClassRecord } from './classRecord'
 import type { Attendance, Observation } from './observations'
+import type { Answer } from './questions'
 import type { LevelKind, StudentComment, StudentMark } from './termRecord'
 
 // A record's parts with what somebody has just written in place of what stood there; null takes it away. Lists are
@@ -22,6 +23,10 @@ export interface LevelCell {
 export interface DaysCell {
   readonly studentId: string
   readonly days: Omit<Attendance, 'studentId'> | null
+}
+
+export interface AnswerCell extends Omit<Answer, 'score'> {
+  readonly score: number | null
 }
 
 export interface NoteCell {
@@ -47,6 +52,13 @@ export function withLevels(record: ClassRecord, kind: LevelKind, cells: readonly
 export function withAttendance({ attendance }: ClassRecord, cells: readonly DaysCell[]): Part {
   const place = (each: { studentId: string }): string => each.studentId
   return { attendance: exchanged(attendance, cells, place, ({ studentId, days }) => days && { studentId, ...days }) }
+}
+
+export function withAnswers({ answers }: ClassRecord, cells: readonly AnswerCell[]): Part {
+  const place = (each: Omit<Answer, 'score'>): string => `${each.workId} ${each.number} ${each.studentId}`
+  const made = ({ workId, number, studentId, score }: AnswerCell): Answer | null =>
+    score === null ? null : { workId, number, studentId, score }
+  return { answers: exchanged(answers, cells, place, made) }
 }
 
 /** In the order of their days. A note that was not there is the writer's own. */

@@ -9,11 +9,8 @@ export interface ClassToCount {
   subjects: readonly string[]
 }
 
-/**
- * What core/terms/progress.ts says of one student, summed over classes by the database: nothing but numbers comes
- * back, whatever the size of the school. The two are held together by tests/api/desk.test.ts.
- */
-const countsQuery = `
+/** The classes to count, with their children, and the skills, habits and boxes that count there, as CTEs. */
+const rooms = `
   with wanted as materialized (select class_id, subjects, subject is not null as is_group
       from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])
       join class_room on class_room.id = class_id),
@@ -28,7 +25,13 @@ const countsQuery = `
         array(select key from habit where year_id = :year and not retired and not is_group) as habits,
         array(select key from comment_box where year_id = :year and not retired
           and (subject is null and not is_group or subject = any(wanted.subjects))) as boxes
-      from wanted left join filled using (class_id)),
+      from wanted left join filled using (class_id))`
+
+/**
+ * What core/terms/progress.ts says of one student, summed over classes by the database: nothing but numbers comes
+ * back, whatever the size of the school. The two are held together by tests/api/desk.test.ts.
+ */
+const countsQuery = `${rooms},
     worked as (select class_id, count(*) as work, sum((select count(*) from result
         where work_id = work.id and student_id = any(room.students))) as gathered
       from room join work using (class_id) where work.term_id = :term and work.subject = any(room.subjects)
@@ -58,6 +61,68 @@ const countsQuery = `
       'of', case when is_group then 0 else cardinality(students) end)) as counts
   from room left join worked using (class_id) left join settled using (class_id) left join sent using (class_id)`
 
+/** The same child by child, with their names. */
+const childrenQuery = `${rooms}
+  select room.class_id as "classId", student.id, used_name as "usedName", family, json_build_object(
+    'gather', json_build_object('done', given, 'of', work),
+    'settle', json_build_object('done', marks + levels,
+      'of', cardinality(subjects) + cardinality(skills) + cardinality(habits)),
+    'write', json_build_object('done', written, 'of', cardinality(boxes)),
+    'read', json_build_object('done', finished, 'of', cardinality(boxes)),
+    'send', json_build_object('done', case when is_group then 0 else sent end,
+      'of', case when is_group then 0 else 1 end)) as progress
+  from room join member using (class_id) join student on student.id = member.student_id
+    join enrolment on enrolment.class_id = room.class_id and enrolment.student_id = student.id,
+    lateral (select count(*) as work, count(result.work_id) as given
+      from work left join result on result.work_id = work.id and result.student_id = student.id
+      where work.class_id = room.class_id and work.term_id = :term and work.subject = any(room.subjects)) as gathered,
+    lateral (select count(*) as marks from settled_mark
+      where student_id = student.id and term_id = :term and subject = any(room.subjects)) as marked,
+    lateral (select count(*) as levels from settled_level where student_id = student.id and term_id = :term
+      and case kind when 'skill' then about = any(room.skills) else about = any(room.habits) end) as rated,
+    lateral (select count(*) as written, count(*) filter (where status = 'finished') as finished from comment
+      where student_id = student.id and term_id = :term and text <> '' and box = any(room.boxes)) as said,
+    lateral (select least(1, count(*) filter (where student.id = any(student_ids))) as sent from report_run
+      where class_id = room.class_id and term_id = :term and state = 'finished' and title is null) as reported
+  order by enrolment.position`
+
+/** A child of a class, with how far the work about it is. */
+export interface CountedChild {
+  id: string
+  usedName: string
+  family: string
+  progress: StudentProgress
+}
+
+/** The children of classes, each class's in the order of its list. */
+export async function countChildren(
+  db: Knex,
+  term: Pick<Term, 'id' | 'yearId'> & { today: string },
+  classes: readonly ClassToCount[],
+): Promise<Map<string, CountedChild[]>> {
+  const rows = await askPrepared<CountedChild & { classId: string }>(
+    db,
+    'deskChildren',
+    childrenQuery,
+    valuesOf(term, classes),
+  )
+  const byClass = new Map<string, CountedChild[]>()
+  for (const { classId, ...child } of rows) byClass.set(classId, [...(byClass.get(classId) ?? []), child])
+  return byClass
+}
+
+function valuesOf(
+  term: Pick<Term, 'id' | 'yearId'> & { today: string },
+  classes: readonly ClassToCount[],
+): Record<string, string> {
+  return {
+    term: term.id,
+    year: term.yearId,
+    today: term.today,
+    classes: JSON.stringify(classes.map(({ classId, subjects }) => ({ class_id: classId, subjects }))),
+  }
+}
+
 /** How far classes are in a term, by class; in one query. */
 export async function countClasses(
   db: Knex,
@@ -68,12 +133,7 @@ export async function countClasses(
     db,
     'deskCounts',
     countsQuery,
-    {
-      term: term.id,
-      year: term.yearId,
-      today: term.today,
-      classes: JSON.stringify(classes.map(({ classId, subjects }) => ({ class_id: classId, subjects }))),
-    },
+    valuesOf(term, classes),
   )
   return new Map(rows.map(({ classId, ...each }) => [classId, each]))
 }

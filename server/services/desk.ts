@@ -1,13 +1,13 @@
-import type { DeskAnswer, DeskClass } from '../../contracts/answers'
+import type { DeskAnswer, DeskClass, TaughtClass } from '../../contracts/answers'
 import type { SignedIn } from '../../contracts/session'
 import { displayName } from '../../core/people/names'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Term } from '../../core/record/term'
 import { grantsIn } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { countClasses } from '../data/deskCounts'
+import { countChildren, countClasses } from '../data/deskCounts'
 import { loadPerson } from '../data/people'
-import { loadClasses, loadTerms } from '../data/places'
+import { loadClasses, loadTerm, loadTerms } from '../data/places'
 import type { PersonRow } from '../data/tables'
 import { setupOf, thisYear, type Context } from './context'
 
@@ -35,17 +35,38 @@ export async function viewDesk(context: Context): Promise<DeskAnswer> {
   return { person: signedIn(person), school: setup.school.name, today, term, terms, classes }
 }
 
-async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Promise<DeskClass[]> {
-  const own = (await loadClasses(context.db, term.yearId)).flatMap((room) => {
-    const grants = grantsIn(context.who, room)
-    if (!grants.readsClass) return []
-    const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
-    return [{ ...room, subjects }]
+/**
+ * All the children whom somebody teaches, class by class, with how far the work about each is: those of a specialist's
+ * groups are worked through as one list.
+ */
+export async function viewChildren(context: Context, termId: string): Promise<TaughtClass[]> {
+  const term = await loadTerm(context.db, termId)
+  const setup = await setupOf(context, term.yearId)
+  const taught = new Set(context.who.teaching.flatMap(({ classId, secondReader }) => (secondReader ? [] : [classId])))
+  const own = (await readClasses(context, setup, term)).filter(({ classId }) => taught.has(classId))
+  const counted = await countChildren(context.db, { ...term, today: context.today }, own)
+  return own.flatMap(({ classId: id, name }) => {
+    const children = counted.get(id)
+    return children ? [{ id, name, children }] : []
   })
+}
+
+async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Promise<DeskClass[]> {
+  const own = await readClasses(context, setup, term)
   const counted = await countClasses(context.db, { ...term, today: context.today }, own)
   return own.flatMap(({ classId: id, name }) => {
     const counts = counted.get(id)
     return counts ? [{ id, name, role: roleIn(context, setup, id), ...counts }] : []
+  })
+}
+
+/** The classes that somebody sees, each with the subjects that are seen there. */
+async function readClasses(context: Context, setup: SchoolSetup, term: Term) {
+  return (await loadClasses(context.db, term.yearId)).flatMap((room) => {
+    const grants = grantsIn(context.who, room)
+    if (!grants.readsClass) return []
+    const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
+    return [{ ...room, subjects }]
   })
 }
 

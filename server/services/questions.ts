@@ -1,7 +1,7 @@
 import type { AnswerToWrite, QuestionsToKeep } from '../../contracts/evidence'
 import { grouped } from '../../core/grouped'
 import { answerProblem, sumOfAnswers, type Answer, type Question } from '../../core/record/questions'
-import { resultOfAnswers } from '../../core/record/resultOfAnswers'
+import { resultsThatFollow, type ResultPlace } from '../../core/record/resultOfAnswers'
 import { allow, needFor } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
@@ -74,8 +74,11 @@ async function openWorks(
   const ids = [...new Set(asked.map(({ workId }) => workId))]
   const works = new Map((await worksAt(context.db, place, ids)).map((work) => [work.id, work]))
   const { grants } = opened
-  if (ids.some((id) => !grants.readsSubject(works.get(id)?.subject ?? '')))
-    throw new Refusal('not found', 'There is no such piece of work.')
+  const isRead = (id: string): boolean => {
+    const work = works.get(id)
+    return work !== undefined && grants.readsSubject(work.subject)
+  }
+  if (!ids.every(isRead)) throw new Refusal('not found', 'There is no such piece of work.')
   const needs = [...new Set([...works.values()].map(({ subject }) => needFor(subject)))]
   for (const need of needs) allow(grants.changes(need), 'give results in this subject')
   return { opened, works, needs }
@@ -115,25 +118,28 @@ async function followingResults(
   }: { works: ReadonlyMap<string, WorkAt>; questions: readonly Question[]; standing: readonly Answer[] },
   answers: readonly AnswerToWrite[],
 ): Promise<Change[]> {
-  const placeOf = (each: { workId: string; studentId: string }): string => `${each.workId} ${each.studentId}`
-  const before = grouped(standing, placeOf)
+  const placeOf = (each: ResultPlace): string => `${each.workId} ${each.studentId}`
+  const had = grouped(standing, placeOf)
+  const given = grouped(answers, placeOf)
   const results = new Map((await resultsOfWorks(db, [...works.keys()])).map((result) => [placeOf(result), result]))
-  return [...grouped(answers, placeOf)].flatMap(([place, given]): Change[] => {
-    const [first] = given
-    const work = works.get(first?.workId ?? '')
-    if (!first || !work) return []
-    const had = before.get(place) ?? []
-    const numbers = new Set(given.map(({ number }) => number))
-    const now = [
-      ...had.filter(({ number }) => !numbers.has(number)),
-      ...given.flatMap(({ score, ...each }) => (score === null ? [] : [{ ...each, score }])),
-    ]
-    const whole = questions.filter(({ workId }) => workId === work.id).reduce((sum, { outOf }) => sum + outOf, 0)
-    const { workId: _work, studentId: _student, ...result } = results.get(place) ?? { workId: '', studentId: '' }
-    const stands = 'state' in result ? result : null
-    const after = resultOfAnswers({ before: sumOfAnswers(had), after: sumOfAnswers(now), whole }, work.outOf, stands)
-    const key = { work_id: work.id, student_id: first.studentId }
-    return after === undefined ? [] : [{ table: 'result', key, seen: stands, after }]
+  const sums = (place: ResultPlace): { before: number | null; after: number | null } => {
+    const before = had.get(placeOf(place)) ?? []
+    const now = given.get(placeOf(place)) ?? []
+    const kept = before.filter(({ number }) => !now.some((each) => each.number === number))
+    const scored = now.flatMap(({ score }) => (score === null ? [] : [{ score }]))
+    return { before: sumOfAnswers(before), after: sumOfAnswers([...kept, ...scored]) }
+  }
+  const following = resultsThatFollow(answers, {
+    outOfWork: (id) => works.get(id)?.outOf,
+    outOfQuestions: (id) =>
+      questions.filter(({ workId }) => workId === id).reduce((whole, { outOf }) => whole + outOf, 0),
+    sums,
+    result: (place) => results.get(placeOf(place)) ?? null,
+  })
+  return following.map(({ workId, studentId, result }): Change => {
+    const before = results.get(placeOf({ workId, studentId }))
+    const seen = before ? { state: before.state, score: before.score, remark: before.remark } : null
+    return { table: 'result', key: { work_id: workId, student_id: studentId }, seen, after: result }
   })
 }
 

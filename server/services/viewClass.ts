@@ -19,6 +19,7 @@ export async function viewClass(context: Context, place: Place): Promise<JsonTex
     subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
     general: !locked && grants.changes('general'),
     notes: !locked && grants.takesNotes,
+    photos: grants.changes('general'),
     reports: grants.makesReports,
     phrasebook: changesSchool(context.who),
     locked,

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { DeskAnswer } from '../../contracts/answers'
+import type { DeskAnswer, TaughtClass } from '../../contracts/answers'
 import { indexRecord } from '../../core/record/recordIndex'
 import { studentProgress, sumProgress } from '../../core/terms/progress'
 import { signedInAs } from './client'
@@ -21,5 +21,25 @@ it.each(['ines', 'tobias', 'philippa', 'marek'])('the desk of %s counts as the s
     // Who makes no reports is not told which runs there were, so what was sent is the desk's own to count.
     expect(room.counts).toEqual(may.reports ? counted : { ...counted, send: room.counts.send })
     expect(room.students).toBe(record.students.length)
+  }
+})
+
+it.each(['ines', 'tobias', 'philippa'])('the one list of %s counts each child as the stages do', async (name) => {
+  const ask = await signedInAs(name)
+  const desk = (await ask<DeskAnswer>('GET', '/api/desk')).body
+  const classes = (await ask<TaughtClass[]>('GET', `/api/terms/${desk.term.id}/children`)).body
+  // A coordinator sees all classes and teaches none of them.
+  expect(classes.length > 0).toBe(name !== 'philippa')
+  for (const { id, children } of classes) {
+    const { record } = await see(ask, `/api/classes/${id}/${desk.term.id}`)
+    expect(children.map((child) => child.id)).toEqual(record.students.map((student) => student.id))
+    const index = indexRecord(record)
+    const subjects = record.subjects.map((subject) => subject.key)
+    for (const child of children) {
+      const { send: _, ...expected } = studentProgress(index, child.id, subjects, false)
+      const { send, ...counted } = child.progress
+      expect(counted).toEqual(expected)
+      expect(send.done).toBeLessThanOrEqual(send.of)
+    }
   }
 })

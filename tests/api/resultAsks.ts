@@ -53,6 +53,60 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
       { nobody: 401, marek: 403, tobias: 200, philippa: 403, ines: 200 },
     ],
     [
+      'answer a question in mathematics',
+      () => {
+        const { id } = place().answer.record.work.find((each) => each.subject === 'mathematics') ?? { id: '' }
+        const answers = [{ workId: id, number: 1, studentId: finn(place()), score: null, was: null }]
+        return ['PUT', `${place().path}/answers`, { answers }]
+      },
+      { nobody: 401, marek: 403, tobias: 404, philippa: 403, ines: 200 },
+    ],
+    [
+      'keep the questions of work in mathematics',
+      () => {
+        const { id } = place().answer.record.work.find((each) => each.subject === 'mathematics') ?? { id: '' }
+        return ['PUT', `${place().path}/questions`, { workId: id, questions: [], was: [] }]
+      },
+      { nobody: 401, marek: 403, tobias: 404, philippa: 403, ines: 200 },
+    ],
+    [
+      'look at the register',
+      () => ['GET', `${place().path}/register`],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+    ],
+    [
+      'keep a day of the register as it is',
+      () => {
+        const days = [{ studentId: finn(place()), day: '2026-11-19', presence: null, was: null }]
+        return ['PUT', `${place().path}/register`, { days }]
+      },
+      { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+    ],
+    [
+      'keep no photo of a child',
+      () => ['PUT', `${place().path}/photos`, { photos: [{ studentId: finn(place()), jpeg: null, was: null }] }],
+      { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+    ],
+    [
+      'look at a photo that is not there',
+      () => ['GET', `${place().path}/photos/${finn(place())}`],
+      { nobody: 401, marek: 403, tobias: 404, philippa: 404, ines: 404 },
+    ],
+    [
+      'print a list to write into',
+      () => [
+        'POST',
+        `${place().path}/tables`,
+        { title: '', columns: [], landscape: false, rowHeight: 8, names: 'given first' },
+      ],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+    ],
+    [
+      'list the children of the own classes',
+      () => ['GET', `/api/terms/${place().answer.record.term.id}/children`],
+      { nobody: 401, marek: 200, tobias: 200, philippa: 200, ines: 200 },
+    ],
+    [
       'keep a child’s attendance as it is',
       () => {
         const found = place().answer.record.attendance.find(({ studentId }) => studentId === finn(place()))

@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate'
 import { UnreadableFile } from '../problem'
 
-/** How much the parts of a workbook may take once they are unpacked. */
+/** How much the parts of a workbook or a bundle may take once they are unpacked. */
 const largestUnpacked = 60 * 1024 * 1024
 
 /**
@@ -10,7 +10,11 @@ const largestUnpacked = 60 * 1024 * 1024
  * @throws UnreadableFile when it is no packed file, or swells beyond what a workbook takes
  * @example unpack(bytes, (name) => name === 'content.xml').get('content.xml')
  */
-export function unpack(bytes: Uint8Array, isWanted: (name: string) => boolean): Map<string, Uint8Array> {
+export function unpack(
+  bytes: Uint8Array,
+  isWanted: (name: string) => boolean,
+  largest = largestUnpacked,
+): Map<string, Uint8Array> {
   let unpacked = 0
   try {
     return new Map(
@@ -19,7 +23,7 @@ export function unpack(bytes: Uint8Array, isWanted: (name: string) => boolean): 
           filter: ({ name, originalSize }) => {
             if (!isWanted(name)) return false
             unpacked += originalSize
-            if (unpacked > largestUnpacked) throw new UnreadableFile(tooLarge)
+            if (unpacked > largest) throw new UnreadableFile(tooLarge(largest))
             return true
           },
         }),
@@ -31,9 +35,9 @@ export function unpack(bytes: Uint8Array, isWanted: (name: string) => boolean): 
   }
 }
 
-const tooLarge =
-  `Unpacked, the file is larger than ${largestUnpacked / 1024 / 1024} MB. ` +
-  'A class’s workbook is much smaller: save only its rows and choose that file.'
+const tooLarge = (largest: number): string =>
+  `Unpacked, the file is larger than ${largest / 1024 / 1024} MB. ` +
+  'A class’s is much smaller: save only what belongs to it and choose that file.'
 
 /** The text of a part; empty where it is not there. */
 export function partText(parts: ReadonlyMap<string, Uint8Array>, name: string): string {

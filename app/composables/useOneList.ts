@@ -1,0 +1,53 @@
+import { useSessionStorage } from '@vueuse/core'
+import type { TaughtClass } from '~~/contracts/answers'
+import { askServer } from '~/composables/useApi'
+import { useClassRecord } from '~/stores/classRecord'
+import { useView } from '~/stores/view'
+
+/**
+ * The children of all the classes that somebody teaches, as one list: a specialist's twelve groups are worked through
+ * from the first name to the last. It is fetched when it is asked for, and again when another class is turned to.
+ */
+export function useOneList() {
+  const classRecord = useClassRecord()
+  const view = useView()
+  /** Whether all classes stand in the list. */
+  const all = useSessionStorage('facunda.oneList', false)
+  /** Whether only those are listed with whom something is left to do in the stage in view. */
+  const onlyOpen = useSessionStorage('facunda.oneList.open', false)
+  const fetched = shallowRef<readonly TaughtClass[]>([])
+  const problem = ref('')
+  const canBe = computed(() => (view.desk?.classes.length ?? 0) > 1)
+
+  async function load(): Promise<void> {
+    if (!all.value || !view.kept.termId) return
+    try {
+      fetched.value = await askServer<TaughtClass[]>('GET', `/api/terms/${view.kept.termId}/children`)
+      problem.value = ''
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : String(error)
+    }
+  }
+  watch([all, () => classRecord.place], load, { immediate: true })
+
+  const stage = computed(() => {
+    const { stage: now } = view.kept
+    return now === 'gather' || now === 'settle' || now === 'write' || now === 'read' || now === 'send' ? now : 'write'
+  })
+  const classes = computed(() =>
+    fetched.value.map(({ children, ...room }) => {
+      const here = room.id === classRecord.record?.classRoom.id
+      const now = children.map((child) => ({
+        ...child,
+        // What is in view is known as it is; the others as they were when this was fetched.
+        progress: (here && classRecord.progress.get(child.id)) || child.progress,
+      }))
+      const isOpen = ({ progress }: (typeof now)[number]): boolean => {
+        const { done, of } = progress[stage.value]
+        return done < of
+      }
+      return { ...room, open: now.filter(isOpen).length, children: onlyOpen.value ? now.filter(isOpen) : now }
+    }),
+  )
+  return { all, onlyOpen, canBe, classes, problem }
+}
