@@ -68,12 +68,12 @@ function dropColumn(at: number): void {
         </label>
         <fieldset class="grid gap-1.5">
           <legend class="mb-1">Columns beside the names, in the order of the paper</legend>
-          <div v-for="(column, at) in kept.columns" :key="at" class="flex items-center gap-2">
+          <div v-for="(column, at) in kept.columns" :key="at" class="flex flex-wrap items-center gap-2">
             <input
               v-model="column.title"
               :aria-label="`Column ${at + 1}: heading`"
               maxlength="60"
-              class="field min-w-0 flex-1"
+              class="field min-w-32 flex-1"
             />
             <input
               v-model.number="column.width"
@@ -95,7 +95,7 @@ function dropColumn(at: number): void {
             Add a column
           </button>
         </p>
-        <label class="flex items-center gap-2"
+        <label class="flex flex-wrap items-center gap-2"
           >Each row
           <input v-model.number="kept.rowHeight" type="number" min="5" max="60" required class="field w-18" /> mm
           high</label
@@ -111,7 +111,7 @@ function dropColumn(at: number): void {
           </button>
         </p>
       </form>
-      <ReportSheet v-if="sheet" :report="sheet" />
+      <div v-if="sheet" class="min-w-0 overflow-x-auto"><ReportSheet :report="sheet" /></div>
     </div>
   </details>
 </template>

@@ -3,6 +3,8 @@ import { classTables } from '~~/core/exchange/classTables'
 import { writeBundle } from '~~/core/exchange/oneroster/writeBundle'
 import { bookOfTables } from '~~/core/exchange/workbook/bookOfTables'
 import { writeCsv } from '~~/core/exchange/writeCsv'
+import type { RegisterDay } from '~~/core/record/register'
+import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** All that came in about the class, in open formats: as far as whoever takes it out may see it. */
@@ -14,6 +16,8 @@ const called = computed(() => {
   const { record } = classRecord
   return record ? `${record.classRoom.name} ${record.term.name} ${record.term.year}`.replace(/[/\\:]/g, '-') : ''
 })
+
+const registerRows = (): Promise<RegisterDay[]> => askServer('GET', `${classRecord.place}/register`)
 
 async function zipped(files: Iterable<readonly [string, string]>): Promise<Blob> {
   const { strToU8, zipSync } = await import('fflate')
@@ -28,7 +32,10 @@ const ways = {
       const { index } = classRecord
       if (!index) return
       const { default: writeWorkbook } = await import('write-excel-file/browser')
-      saveFile(`${called.value}.xlsx`, await writeWorkbook(bookOfTables(classTables(index))).toBlob())
+      saveFile(
+        `${called.value}.xlsx`,
+        await writeWorkbook(bookOfTables(classTables(index, await registerRows()))).toBlob(),
+      )
     },
   },
   csv: {
@@ -36,7 +43,7 @@ const ways = {
     take: async () => {
       const { index } = classRecord
       if (!index) return
-      const files = classTables(index).map(({ name, rows }) => {
+      const files = classTables(index, await registerRows()).map(({ name, rows }) => {
         // Spreadsheet programs take a file for UTF-8 when it begins with the mark.
         return [`${name.replace(/[/\\:]/g, '-')}.csv`, `\ufeff${writeCsv(rows)}`] as const
       })
@@ -58,7 +65,8 @@ const ways = {
     <summary class="font-semibold">Take out what came in</summary>
     <div v-if="isOpen" class="mt-2 grid gap-2">
       <p class="text-sm text-muted">
-        Students, results, marks, levels, habits, attendance and the notes that you can read, of
+        Students, results with their questions, marks, levels, habits, attendance, practice and the notes that you can
+        read, of
         {{ classRecord.record?.term.name }}. Each comes in again here. A OneRoster bundle (1.2) holds students, work and
         results, for other programs.
       </p>

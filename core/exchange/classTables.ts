@@ -1,5 +1,7 @@
 import { resultText } from '../marks/resultText'
 import { writePronouns } from '../people/pronouns'
+import type { Practice } from '../record/practice'
+import type { RegisterDay } from '../record/register'
 import type { RecordIndex } from '../record/recordIndex'
 import type { Student } from '../record/roster'
 
@@ -14,18 +16,24 @@ export interface ClassTable {
 /**
  * All that came in about a class, as tables that Facunda reads again: the children; the results of each subject, with
  * what each piece of work is out of, its category, date and weight below its name, and the remarks, a row for each;
- * marks, levels, habits, attendance, notes. A part of which nothing is known is left out.
+ * what lies behind them, question by question; marks, levels, habits, attendance, the register, practice, notes. A part
+ * of which nothing is known is left out.
+ * @param register the class's, by the day; it is no part of the record
  * @example classTables(index).map(({ name }) => name) // ['Students', 'Results Mathematics', 'Levels', …]
  */
-export function classTables(index: RecordIndex): ClassTable[] {
+export function classTables(index: RecordIndex, register: readonly RegisterDay[] = []): ClassTable[] {
   const { subjects } = index.record
   return [
     students(index),
-    ...subjects.flatMap(({ key, name }) => [results(index, key, name), remarks(index, key, name)]),
+    ...subjects.flatMap(({ key, name }) => [
+      ...[results(index, key, name), remarks(index, key, name), questions(index, key, name)],
+    ]),
     marks(index),
     levels(index),
     habits(index),
     attendance(index),
+    registerTable(index, register),
+    practice(index),
     notes(index),
   ].flatMap((table) => (table && table.rows.length > 1 ? [table] : []))
 }
@@ -81,6 +89,51 @@ function remarks(index: RecordIndex, subject: string, name: string): ClassTable 
     }),
   )
   return { name: `Remarks ${name}`, rows: [[...who, 'Work', 'Score', 'Remark'], ...rows] }
+}
+
+/** What was reached in each question, a row for each answer; read again at each piece of work. */
+function questions(index: RecordIndex, subject: string, name: string): ClassTable {
+  const rows = index.workOf(subject).flatMap((piece) =>
+    index.record.students.flatMap((student) => {
+      const scores = new Map(index.answersOf(piece.id, student.id).map(({ number, score }) => [number, score]))
+      return index
+        .questionsOf(piece.id)
+        .filter(({ number }) => scores.has(number))
+        .map(({ number, words, skill, outOf }): ClassCell[] => [
+          ...[...whoIs(student), piece.title, number, words, skill, outOf, scores.get(number) ?? null],
+        ])
+    }),
+  )
+  return {
+    name: `Questions ${name}`,
+    rows: [[...who, 'Work', 'Question', 'Asked', 'Skill', 'Out of', 'Score'], ...rows],
+  }
+}
+
+function registerTable(index: RecordIndex, register: readonly RegisterDay[]): ClassTable {
+  const rows = register.flatMap(({ studentId, day, presence }) => {
+    const child = index.student(studentId)
+    return child ? [[...whoIs(child), day, presence]] : []
+  })
+  return { name: 'Register', rows: [[...who, 'Date', 'Status'], ...rows] }
+}
+
+/** Each kind has columns of its own; a row fills those of its kind. */
+function practice(index: RecordIndex): ClassTable {
+  const cells = ({ program, kind, name, amount, beside }: Practice): ClassCell[] => {
+    if (kind === 'minutes') return [program, name, amount, null, null, beside, null, null, null]
+    if (kind === 'goal') return [program, null, null, name, amount, beside, null, null, null]
+    return [program, null, null, null, null, null, name, beside, amount]
+  }
+  return {
+    name: 'Practice',
+    rows: [
+      [...who, 'Program', 'Week', 'Minutes', 'Goal', 'Reached', 'Out of', 'Test', 'Before', 'After'],
+      ...index.record.students.flatMap((student) =>
+        index.practiceOf(student.id).map((each) => [...whoIs(student), ...cells(each)]),
+      ),
+    ],
+  }
 }
 
 /** A table with a row for each child of whom there is something, and a column for each thing of which there is. */

@@ -57,7 +57,7 @@ export function composeBlankTable(
     studentName: title,
     foot: `${school.name} · ${classRoom.name} · ${term.name} ${term.year} · made ${longDate(madeOn)}`,
     blocks: [
-      { kind: 'heading', level: 2, text: title },
+      { kind: 'heading', level: 1, text: title },
       {
         kind: 'table',
         caption: title,

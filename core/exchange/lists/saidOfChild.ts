@@ -122,10 +122,12 @@ export function saidRegister(
     const presence = presenceOn(student.id, day)
     return presence === undefined ? [] : [{ studentId: student.id, day, presence }]
   })
+  // A register that says what is kept already leaves sums alone that somebody gave apart from it.
+  const again = JSON.stringify(kept) === JSON.stringify(now)
   return {
     ...sums,
-    was: sums.was === null && kept.length === 0 ? null : { sums: sums.was, kept },
-    now: { sums: sums.now, kept: now },
+    was: again ? now : sums.was === null && kept.length === 0 ? null : { sums: sums.was, kept },
+    now: again ? now : { sums: sums.now, kept: now },
     put: (cells) => {
       sums.put(cells)
       cells.register.push(...now)

@@ -7,6 +7,7 @@ import type { StudentResult } from '../../record/termRecord'
 import { classTables } from '../classTables'
 import { guessGradebook } from '../guessGradebook'
 import { planClassList } from '../lists/planClassList'
+import { planQuestions } from '../lists/planQuestions'
 import { planImport, type ImportPlan } from '../planImport'
 import { readSheets } from '../readSheets'
 import { readTable, type Table } from '../readTable'
@@ -148,28 +149,46 @@ describe('what goes out', () => {
       attendance: [{ studentId: '2', daysOpen: 40, absences: 2, lates: 0 }],
       work: example.work.map((piece) => (piece.id === 'w2' ? { ...piece, title: '+ and −', counts: false } : piece)),
       results: example.results.map((result) => ({ ...result, remark: result.workId === 'w2' ? '= her best' : '' })),
+      questions: [
+        { workId: 'w1', number: 1, words: 'Tens', skill: 's1', outOf: 4 },
+        { workId: 'w1', number: 2, words: '', skill: null, outOf: 6 },
+      ],
+      answers: [{ workId: 'w1', number: 1, studentId: '1', score: 3.5 }],
+      practice: [
+        { studentId: '2', program: '=Pages', kind: 'minutes', name: '2027-01-11', amount: 40, beside: 60 },
+        { studentId: '2', program: '=Pages', kind: 'goal', name: 'Ten books', amount: 4, beside: 10 },
+        { studentId: '1', program: '=Pages', kind: 'score', name: 'Fluency', amount: null, beside: 60 },
+      ],
       observations: example.observations.map((note) => ({ ...note, text: '-1 is below 0, she said.' })),
     })
-    const tables = new Map(classTables(index).map(({ name, rows }) => [name, writeCsv(rows)]))
+    const register = [{ studentId: '2', day: '2027-01-12', presence: 'absent' as const }]
+    const tables = new Map(classTables(index, register).map(({ name, rows }) => [name, writeCsv(rows)]))
     expect([...tables.keys()]).toEqual([
       'Students',
       'Results Sums',
       'Remarks Sums',
+      'Questions Sums',
       'Marks',
       'Levels',
       'Habits',
       'Attendance',
+      'Register',
+      'Practice',
       'Notes',
     ])
     const results = planned(index, readTable(tables.get('Results Sums') ?? ''))
     expect(summary(results)).toEqual({ ...unchanged, given: 2 })
     const remarked = planned(index, readTable(tables.get('Remarks Sums') ?? ''))
     expect(summary(remarked)).toEqual({ ...unchanged, given: 1 })
+    const [quiz] = index.record.work.filter(({ id }) => id === 'w1')
+    const asked = quiz && planQuestions(tables.get('Questions Sums') ?? '', index, quiz)
+    expect([asked?.unchanged, asked?.lines, asked?.refused]).toEqual([1, [], []])
     for (const [name, count] of [
       ['Marks', 1],
       ['Levels', 3],
       ['Habits', 1],
       ['Attendance', 1],
+      ['Practice', 3],
       ['Notes', 1],
     ] as const) {
       const plan = planClassList(tables.get(name) ?? '', index, {
