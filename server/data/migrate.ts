@@ -16,6 +16,7 @@ import { up as groups } from './migrations/0015_groups'
 import { up as notes } from './migrations/0016_notes'
 import { up as blankTables } from './migrations/0017_blank_tables'
 import { up as behindResults } from './migrations/0018_questions_practice_days_photos'
+import { up as bundles } from './migrations/0019_bundles'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -38,6 +39,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0016_notes': notes,
   '0017_blank_tables': blankTables,
   '0018_questions_practice_days_photos': behindResults,
+  '0019_bundles': bundles,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -61,6 +61,8 @@ export async function eraseStudentData(trx: Knex.Transaction, id: string): Promi
     `update event set changes = (select coalesce(jsonb_agg(change), '[]') from jsonb_array_elements(changes) as change
        where not ${aboutStudent})
      where exists (select from jsonb_array_elements(changes) as change where ${aboutStudent})`,
+    `delete from bundle_row where key ->> 'student_id' = :id::text
+       or (in_table = 'student' and key ->> 'id' = :id::text)`,
     `update gradebook_file set bytes = '' where class_id in (${rooms})`,
     `delete from report_file where run_id in (select id from report_run where :id::uuid = any(student_ids))`,
     `delete from report_document where student_id is null

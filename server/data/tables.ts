@@ -233,6 +233,9 @@ declare module 'knex/types/tables' {
     phrase: Table<PhraseRow>
     describing_words: Table<{ year_id: string; tier: string; words: string[] }>
     layout: Table<{ year_id: string; key: string; definition: Layout }, 'definition'>
+    bundle: Table<{ event_id: number; year_id: string }>
+    bundle_row: Table<{ event_id: number; in_table: string; key: object; before: object | null; after: object }>
+    bundle_result: Table<{ event_id: number; work_id: string; student_id: string }>
     question: Table<{ work_id: string; number: number; words: string; skill: string | null; out_of: number }>
     answer: Table<{ work_id: string; number: number; student_id: string; score: number }>
     practice: Table<{

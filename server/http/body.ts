@@ -8,6 +8,9 @@ export const largestJson = 1024 * 1024
 /** Twenty thousand phrases, each with what its writer saw. */
 export const largestSetup = 16 * 1024 * 1024
 
+/** So many bytes too many are let run out. */
+const mostLetRunOut = 64 * 1024 * 1024
+
 /** A hundred photos, or every answer of a long paper. */
 export const largestEvidence = 16 * 1024 * 1024
 
@@ -16,21 +19,29 @@ export const largestEvidence = 16 * 1024 * 1024
  * where nobody said. @throws Refusal
  */
 export async function bodyBytes(event: H3Event, most: number): Promise<Buffer> {
+  const chunks: Buffer[] = []
+  for await (const chunk of bodyStream(event, most)) chunks.push(chunk)
+  return Buffer.concat(chunks)
+}
+
+/** The same as it comes, for what is too large to be held. @throws Refusal */
+export async function* bodyStream(event: H3Event, most: number): AsyncGenerator<Buffer> {
   const { req, res } = event.node
+  const said = Number(req.headers['content-length'] ?? 0)
   const tooLarge = (): Refusal => {
-    // The rest is not read: the connection ends with the answer.
-    res.setHeader('connection', 'close')
+    // What is on its way already is let run out, unlooked at: a connection that ends meanwhile may end before its answer
+    // is read. Of what would never end, the connection ends with the answer.
+    if (said <= mostLetRunOut) req.resume()
+    else res.setHeader('connection', 'close')
     return new Refusal('too large', `This is larger than ${mostInWords(most)}. Send less at once.`)
   }
-  if (Number(req.headers['content-length'] ?? 0) > most) throw tooLarge()
-  const chunks: Buffer[] = []
+  if (said > most) throw tooLarge()
   let size = 0
   for await (const chunk of req as AsyncIterable<Buffer>) {
     size += chunk.length
     if (size > most) throw tooLarge()
-    chunks.push(chunk)
+    yield chunk
   }
-  return Buffer.concat(chunks)
 }
 
 /** The body, checked. @throws Refusal naming the first thing that is wrong */

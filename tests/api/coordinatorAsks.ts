@@ -29,6 +29,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['see the school’s classes', () => ['GET', `${year()}/classes`]],
     ['see the school’s years', () => ['GET', '/api/years']],
     ['take the year away', () => ['DELETE', year()], 422],
+    ['take a OneRoster bundle in', () => ['POST', `${year()}/bundle`, {}], 422],
     ['see what a next year is made from', () => ['GET', `${year()}/next`]],
     ['see a class list', () => ['GET', roster()]],
     ['see a class’s contacts', () => ['GET', roster().replace('/students', '/contacts')]],

@@ -47,6 +47,7 @@ function saveSetup(): Promise<void> {
       </div>
     </div>
     <TakeFolder class="mt-10" />
+    <TakeBundle class="mt-10" />
     <LeaveDemo v-if="school.isDemo" class="mt-10" />
   </section>
 </template>

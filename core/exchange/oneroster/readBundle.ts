@@ -22,18 +22,13 @@ const largest = { lines: 200_000, rows: 200_000, columns: 200, cells: 3_000_000 
  */
 export function readBundle(files: ReadonlyMap<string, Uint8Array>): Bundle {
   const byName = new Map([...files].map(([name, bytes]) => [name.split('/').at(-1)?.toLowerCase() ?? '', bytes]))
-  const manifest = manifestOf(byName.get('manifest.csv'))
-  const version = versions.find((each) => each === manifest.get('oneroster.version')?.replace(/^v/, ''))
-  if (!version) {
-    const said = manifest.get('oneroster.version') ?? 'none'
-    throw new UnreadableFile(`This OneRoster bundle is of version ${said}. Facunda reads ${versions.join(' and ')}.`)
-  }
+  const bytes = byName.get('manifest.csv')
+  const { version, isAbsent } = readManifest(bytes ? decodeText(bytes) : null)
   const read = (file: BundleFile): BundleRow[] => {
-    const mode = manifest.get(`file.${file.toLowerCase()}`)?.toLowerCase() ?? 'absent'
-    if (mode === 'absent') return []
-    const bytes = byName.get(`${file.toLowerCase()}.csv`)
-    if (!bytes) throw new UnreadableFile(`The bundle's manifest promises ${file}.csv, and it is not there.`)
-    return rowsOf(decodeText(bytes), file)
+    if (isAbsent(file)) return []
+    const content = byName.get(`${file.toLowerCase()}.csv`)
+    if (!content) throw new UnreadableFile(`The bundle's manifest promises ${file}.csv, and it is not there.`)
+    return rowsOf(decodeText(content), file)
   }
   const rows: Record<BundleFile, BundleRow[]> = {
     ...{ academicSessions: [], orgs: [], courses: [], classes: [], users: [] },
@@ -43,9 +38,25 @@ export function readBundle(files: ReadonlyMap<string, Uint8Array>): Bundle {
   return { version, rows }
 }
 
-function manifestOf(bytes: Uint8Array | undefined): Map<string, string> {
-  if (!bytes) throw new UnreadableFile('This is no OneRoster bundle: there is no manifest.csv in it.')
-  return new Map(readTable(decodeText(bytes)).rows.map(({ cells }) => [(cells[0] ?? '').toLowerCase(), cells[1] ?? '']))
+/**
+ * What a bundle's manifest says: its version, and which files are not in it.
+ * @param text null where there is no manifest
+ * @throws UnreadableFile
+ */
+export function readManifest(text: string | null): {
+  version: OneRosterVersion
+  isAbsent: (file: BundleFile) => boolean
+} {
+  if (text === null) throw new UnreadableFile('This is no OneRoster bundle: there is no manifest.csv in it.')
+  const said = new Map(readTable(text).rows.map(({ cells }) => [(cells[0] ?? '').toLowerCase(), cells[1] ?? '']))
+  const version = versions.find((each) => each === said.get('oneroster.version')?.replace(/^v/, ''))
+  if (!version) {
+    const named = said.get('oneroster.version') ?? 'none'
+    throw new UnreadableFile(`This OneRoster bundle is of version ${named}. Facunda reads ${versions.join(' and ')}.`)
+  }
+  const isAbsent = (file: BundleFile): boolean =>
+    (said.get(`file.${file.toLowerCase()}`)?.toLowerCase() ?? 'absent') === 'absent'
+  return { version, isAbsent }
 }
 
 function rowsOf(text: string, file: BundleFile): BundleRow[] {

@@ -1,10 +1,11 @@
 import type { Knex } from 'knex'
 import { Refusal } from '../../access/refusal'
 import { isNeed, type Need } from '../../access/grants'
+import { isBundle, undoBundle } from '../bundle/undoBundle'
 import { placeOf, type Change, type Standing } from './changeableTables'
 import { applyBack } from './difference'
 import { holdRows } from './heldRows'
-import { standsAsLeft, type RecordedChange } from './keptEvents'
+import { keepEvents, standsAsLeft, type RecordedChange } from './keptEvents'
 import { recordChanges } from './recordChanges'
 
 /** An event as far as undoing looks at it. */
@@ -40,12 +41,22 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Pr
   const kept = await trx('event').where({ id: event.id }).first()
   if (!kept) throw new Refusal('not found', 'There is nothing to undo.')
   if (kept.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
+  if (await isBundle(trx, event.id)) return undoBroughtBundle(trx, event)
   const held = await holdRows(trx, kept.changes)
   const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
   await refuseIfEntered(trx, changes)
   const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
   const { event: undoing } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(refuseIfRestedOn)
   if (undoing === null) throw new Refusal('conflict', 'This stands so already.')
+  await trx('event').where({ id: event.id }).update({ undone_by: undoing })
+  return undoing
+}
+
+/** A bundle is taken back as a whole; to have it again, it is brought again. */
+async function undoBroughtBundle(trx: Knex.Transaction, event: UndoableEvent): Promise<number> {
+  await undoBundle(trx, event.id).catch(refuseIfRestedOn)
+  const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
+  const [undoing = 0] = await keepEvents(trx, [{ deed, changes: [], undoes: event.id }])
   await trx('event').where({ id: event.id }).update({ undone_by: undoing })
   return undoing
 }

@@ -1,0 +1,89 @@
+import { Unzip, UnzipInflate, type UnzipFile } from 'fflate'
+import type { Knex } from 'knex'
+import { decodeText } from '../../../core/exchange/decodeText'
+import { bundleFiles, type BundleFile } from '../../../core/exchange/oneroster/tables'
+import { readManifest } from '../../../core/exchange/oneroster/readBundle'
+import { Refusal } from '../../access/refusal'
+import { StagedFile, stagedTable, columnsOf } from './stagedFiles'
+
+/** What a bundle may come to once it is unpacked: some ten million results. */
+const largestUnpacked = 2 * 1024 * 1024 * 1024
+const largestManifest = 100_000
+/** So little of a packed file at once that what it swells to is no burden. */
+const pieceSize = 16 * 1024
+
+interface Part {
+  name: string
+  chunk: Uint8Array
+  isLast: boolean
+}
+
+/**
+ * Reads a bundle as its bytes come and lays each of its files into a table of the transaction's own. Only the manifest
+ * is read here. A file that the manifest calls absent is not looked at, one that it promises must be there; rows that
+ * are to be deleted or inactive are left out.
+ * @throws Refusal in words for whoever brought it
+ */
+export async function stageBundle(trx: Knex.Transaction, bytes: AsyncIterable<Uint8Array>): Promise<void> {
+  const staged = new Map<BundleFile, StagedFile>()
+  const manifest: Uint8Array[] = []
+  for await (const { name, chunk, isLast } of partsOf(bytes)) {
+    const base = name.split('/').at(-1)?.toLowerCase() ?? ''
+    const file = bundleFiles.find((each) => `${each.toLowerCase()}.csv` === base)
+    if (base === 'manifest.csv') manifest.push(chunk)
+    if (manifest.reduce((sum, { length }) => sum + length, 0) > largestManifest)
+      throw new Refusal('invalid', 'The manifest of this bundle is no manifest.')
+    if (!file) continue
+    const table = staged.get(file) ?? new StagedFile(trx, file)
+    staged.set(file, table)
+    await table.write(chunk)
+    if (isLast) await table.end()
+  }
+  const { isAbsent } = readManifest(manifest.length > 0 ? decodeText(Buffer.concat(manifest)) : null)
+  for (const file of bundleFiles) {
+    if (isAbsent(file)) await emptyTable(trx, file, staged.has(file))
+    else if (!staged.has(file))
+      throw new Refusal('invalid', `The bundle's manifest promises ${file}.csv, and it is not there.`)
+    else await trx.raw(`delete from ${stagedTable(file)} where lower(status) in ('tobedeleted', 'inactive')`)
+  }
+}
+
+async function emptyTable(trx: Knex.Transaction, file: BundleFile, isThere: boolean): Promise<void> {
+  const columns = columnsOf(file).map((column) => `"${column}" text`)
+  if (isThere) await trx.raw(`truncate ${stagedTable(file)}`)
+  else await trx.raw(`create temp table ${stagedTable(file)} (${columns.join(', ')}) on commit drop`)
+}
+
+/** The parts of a packed file, one after the other, as its bytes come. */
+async function* partsOf(bytes: AsyncIterable<Uint8Array>): AsyncGenerator<Part> {
+  let ready: Part[] = []
+  let unpacked = 0
+  let isZip = false
+  const unzip = new Unzip((file: UnzipFile) => {
+    isZip = true
+    file.ondata = (error, chunk, isLast) => {
+      if (error) throw error
+      unpacked += chunk.length
+      if (unpacked > largestUnpacked) throw new Refusal('too large', 'Unpacked, this bundle is larger than 2 GB.')
+      ready.push({ name: file.name, chunk, isLast })
+    }
+    // What is no table is never unpacked.
+    if (/\.csv$/i.test(file.name)) file.start()
+  })
+  unzip.register(UnzipInflate)
+  const push = (piece: Uint8Array, isLast: boolean): Part[] => {
+    try {
+      unzip.push(piece, isLast)
+    } catch (error) {
+      if (error instanceof Refusal) throw error
+      throw new Refusal('invalid', 'The file is damaged: it cannot be unpacked. Save it once more and choose it again.')
+    }
+    const parts = ready
+    ready = []
+    return parts
+  }
+  for await (const bunch of bytes)
+    for (let at = 0; at < bunch.length; at += pieceSize) yield* push(bunch.subarray(at, at + pieceSize), false)
+  yield* push(new Uint8Array(), true)
+  if (!isZip) throw new Refusal('invalid', 'This is no OneRoster bundle: a bundle is a zip of CSV files.')
+}

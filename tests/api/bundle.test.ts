@@ -1,0 +1,256 @@
+import { strToU8, zipSync } from 'fflate'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { DeskAnswer } from '../../contracts/answers'
+import type { BundleLook } from '../../contracts/bundle'
+import { headingsOf, inManifest, type BundleFile } from '../../core/exchange/oneroster/tables'
+import { signedInAs, type Client } from './client'
+import { juniper, see, type DemoPlace, type Done } from './school'
+
+// A whole OneRoster bundle into a school year (the standard's headings are from memory: core/exchange/oneroster).
+
+let philippa: Client
+let place: DemoPlace
+beforeAll(async () => {
+  philippa = await signedInAs('philippa')
+  place = await juniper(philippa)
+})
+
+type Files = Partial<Record<BundleFile, Record<string, string | number>[]>>
+const packed = (files: Files, more: Record<string, string> = {}): Uint8Array => {
+  const cell = (written: string | number = ''): string =>
+    /[",\n]/.test(String(written)) ? `"${String(written).replaceAll('"', '""')}"` : String(written)
+  const csv = Object.entries(files).map(([file, rows]) => {
+    const heads = headingsOf(file as BundleFile)
+    return [
+      `export/${file}.csv`,
+      [heads, ...rows.map((row) => heads.map((heading) => cell(row[heading])))]
+        .map((cells) => cells.join(','))
+        .join('\r\n') + '\r\n',
+    ]
+  })
+  const manifest = [
+    'propertyName,value',
+    'oneroster.version,1.2',
+    ...inManifest.map((file) => `file.${file},${file in files ? 'bulk' : 'absent'}`),
+  ].join('\n')
+  const all: Record<string, string> = {
+    'export/manifest.csv': manifest,
+    ...(Object.fromEntries(csv) as Record<string, string>),
+    ...more,
+  }
+  return zipSync(Object.fromEntries(Object.entries(all).map(([name, text]) => [name, strToU8(text)])))
+}
+const bring = (bundle: Uint8Array, take: 'yes' | 'no', who = philippa) =>
+  who<BundleLook & Done>('POST', `${place.yearPath}/bundle?take=${take}`, bundle)
+const undo = async (event: number | null) => (await philippa('POST', `/api/events/${event}/undo`)).status
+
+/** A class of two that nobody has heard of, with two pieces of work. */
+function smallYear(room: string): Files {
+  const term = place.answer.record.term.name
+  return {
+    academicSessions: [{ sourcedId: 't', title: term, type: 'term' }],
+    courses: [{ sourcedId: 'c', title: 'Mathematics' }],
+    classes: [
+      { sourcedId: 'h', title: room, classType: 'homeroom', grades: '07' },
+      { sourcedId: 'k', title: `${room}, Mathematics`, courseSourcedId: 'c', classType: 'scheduled' },
+    ],
+    users: [
+      {
+        sourcedId: 'u1',
+        givenName: 'Orla',
+        familyName: 'O"Neill, senior',
+        identifier: `${room}1`,
+        pronouns: 'she/her',
+      },
+      { sourcedId: 'u2', givenName: 'Dov', familyName: 'כהן', identifier: `${room}2` },
+    ],
+    enrollments: ['u1', 'u2'].flatMap((user) =>
+      ['h', 'k'].map((id) => ({ sourcedId: `${id}${user}`, classSourcedId: id, userSourcedId: user, role: 'student' })),
+    ),
+    categories: [{ sourcedId: 'q', title: 'Quizzes', weight: 40 }],
+    lineItems: [
+      {
+        sourcedId: 'w1',
+        title: 'Tides',
+        dueDate: '2026-11-03',
+        classSourcedId: 'k',
+        categorySourcedId: 'q',
+        gradingPeriodSourcedId: 't',
+        resultValueMax: 20,
+      },
+      {
+        sourcedId: 'w2',
+        title: 'Tides',
+        dueDate: '2026-11-10',
+        classSourcedId: 'k',
+        categorySourcedId: 'q',
+        gradingPeriodSourcedId: 't',
+        resultValueMax: 10,
+      },
+    ],
+    results: [
+      {
+        sourcedId: 'r1',
+        lineItemSourcedId: 'w1',
+        studentSourcedId: 'u1',
+        scoreStatus: 'fully graded',
+        score: '17.5',
+        comment: 'Said "why?"',
+      },
+      { sourcedId: 'r2', lineItemSourcedId: 'w1', studentSourcedId: 'u2', scoreStatus: 'exempt' },
+      {
+        sourcedId: 'r3',
+        lineItemSourcedId: 'w2',
+        studentSourcedId: 'u2',
+        scoreStatus: 'fully graded',
+        score: 9,
+        late: 'true',
+      },
+    ],
+  }
+}
+async function seen(room: string) {
+  const desk = (await philippa<DeskAnswer>('GET', '/api/desk')).body
+  const found = desk.classes.find((each) => each.name === room)
+  return (
+    found && {
+      path: `/api/classes/${found.id}/${desk.term.id}`,
+      ...(await see(philippa, `/api/classes/${found.id}/${desk.term.id}`)),
+    }
+  )
+}
+
+describe('a OneRoster bundle', () => {
+  it('is looked at without a trace, taken in, nothing new the second time, and taken back as one', async () => {
+    const bundle = packed(smallYear('7 Alder'))
+    const look = await bring(bundle, 'no')
+    expect([look.status, look.body.isNew, look.body.event, look.body.leftOut]).toEqual([200, true, null, []])
+    expect(look.body.brings).toEqual([
+      '2 new children, 0 known',
+      '1 new class: 7 Alder',
+      '2 places in classes',
+      '2 new pieces of work, 0 changed, 0 as they are',
+      '3 new results, 0 changed, 0 as they are',
+    ])
+    expect(await seen('7 Alder')).toBeUndefined()
+
+    const taken = await bring(bundle, 'yes')
+    expect(taken.body.brings).toEqual(look.body.brings)
+    const room = await seen('7 Alder')
+    expect(room?.record.students.map(({ legalGiven, family, gradeLevel }) => [legalGiven, family, gradeLevel])).toEqual(
+      [
+        ['Orla', 'O"Neill, senior', '7'],
+        ['Dov', 'כהן', '7'],
+      ],
+    )
+    expect(room?.record.work.map(({ title, outOf, date, subject }) => [title, outOf, date, subject])).toEqual([
+      ['Tides', 20, '2026-11-03', 'mathematics'],
+      ['Tides (2)', 10, '2026-11-10', 'mathematics'],
+    ])
+    expect(room?.record.results.map(({ state, score, remark }) => [state, score, remark]).sort()).toEqual([
+      ['excused', null, ''],
+      ['late', 9, ''],
+      ['scored', 17.5, 'Said "why?"'],
+    ])
+    expect(room?.record.categories.map(({ name, weight }) => [name, weight])).toEqual([['Quizzes', 40]])
+
+    const again = await bring(bundle, 'yes')
+    expect([again.body.isNew, again.body.event, again.body.brings.at(-1), again.body.leftOut]).toEqual([
+      false,
+      null,
+      '0 new results, 0 changed, 3 as they are',
+      [],
+    ])
+
+    const changed = smallYear('7 Alder')
+    changed.results = changed.results?.map((row) => (row.sourcedId === 'r1' ? { ...row, score: 18 } : row)) ?? []
+    const second = await bring(packed(changed), 'yes')
+    expect(second.body.brings.at(-1)).toBe('0 new results, 1 changed, 2 as they are')
+    // What came later rests on the first: it goes first.
+    expect(await undo(taken.body.event)).toBe(409)
+    expect(await undo(second.body.event)).toBe(200)
+    expect((await seen('7 Alder'))?.record.results.some(({ score }) => score === 17.5)).toBe(true)
+    expect(await undo(taken.body.event)).toBe(200)
+    expect(await seen('7 Alder')).toBeUndefined()
+    expect(await undo(taken.body.event)).toBe(409)
+  })
+
+  it('tells what dangles, stands twice or is no score, and takes the rest', async () => {
+    const files = smallYear('7 Beech')
+    const result = (sourcedId: string, more: object) => ({
+      sourcedId,
+      lineItemSourcedId: 'w1',
+      studentSourcedId: 'u1',
+      scoreStatus: 'fully graded',
+      score: 5,
+      ...more,
+    })
+    files.results = [
+      result('a', {}),
+      result('b', { score: 7 }),
+      result('c', { lineItemSourcedId: 'nowhere' }),
+      result('d', { studentSourcedId: 'nobody' }),
+      result('e', { studentSourcedId: 'u2', score: 'seven' }),
+      result('f', { studentSourcedId: 'u2', lineItemSourcedId: 'w2', score: 11 }),
+    ]
+    files.users = [
+      ...(files.users ?? []),
+      { sourcedId: 'u3', givenName: 'Eve', familyName: 'Moss', identifier: '7 Beech1' },
+    ]
+    files.lineItems = [
+      ...(files.lineItems ?? []),
+      { sourcedId: 'w9', title: 'Adrift', classSourcedId: 'nowhere', gradingPeriodSourcedId: 't' },
+    ]
+    const { body } = await bring(packed(files, { '../../../etc/passwd.csv': 'x', 'export/notes.txt': 'x' }), 'no')
+    expect(body.brings.slice(-2)).toEqual([
+      '2 new pieces of work, 0 changed, 0 as they are',
+      '1 new result, 0 changed, 0 as they are',
+    ])
+    expect(body.leftOut.sort()).toEqual([
+      '1 piece of work of a class that is not taken in: Adrift.',
+      '1 result above what the work is out of.',
+      '1 result of a child and a piece of work that stand in the bundle twice.',
+      '1 result of somebody who is no child of this bundle.',
+      '1 result of work that is not taken in.',
+      '1 result whose score is no number.',
+    ])
+  })
+
+  it('is the coordinator’s', async () => {
+    const ines = await signedInAs('ines')
+    expect((await bring(packed(smallYear('7 Cedar')), 'yes', ines)).status).toBe(403)
+  })
+
+  it.each<[string, () => Uint8Array, RegExp]>([
+    ['no zip', () => strToU8('Number,Name\n'), /a bundle is a zip of CSV files/],
+    ['a zip of something else', () => zipSync({ 'a.csv': strToU8('x\n') }), /there is no manifest.csv in it/],
+    ['the half of one', () => packed(smallYear('7 Elm')).slice(0, 900), /damaged|no manifest|promises/],
+    [
+      'a row that is too long',
+      () => packed({ ...smallYear('7 Elm') }, { 'export/results.csv': 'sourcedId,score\nr1,4\nr2,4,5\n' }),
+      /results.csv cannot be read, from line 3 on/,
+    ],
+    [
+      'no headings',
+      () => packed(smallYear('7 Elm'), { 'export/results.csv': 'r1,4\n' }),
+      /results.csv has no column sourcedId/,
+    ],
+    [
+      'a file that is promised and is not there',
+      () =>
+        packed(smallYear('7 Elm'), {
+          'export/manifest.csv': 'p,v\noneroster.version,1.1\nfile.users,bulk\nfile.orgs,bulk\n',
+        }),
+      /promises orgs.csv/,
+    ],
+    [
+      'another version',
+      () => packed(smallYear('7 Elm'), { 'export/manifest.csv': 'p,v\noneroster.version,2.0\n' }),
+      /of version 2.0/,
+    ],
+  ])('that is %s is refused in words', async (_what, bundle, words) => {
+    const { status, body } = await bring(bundle(), 'yes')
+    expect([status, body.message]).toEqual([422, expect.stringMatching(words)])
+    expect(await seen('7 Elm')).toBeUndefined()
+  })
+})
