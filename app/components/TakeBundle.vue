@@ -55,13 +55,13 @@ function leave(): void {
     </p>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
     <p v-if="done" class="mt-3 max-w-160 border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ done }}</p>
+    <p v-else-if="busy" class="mt-2 text-sm" role="status">
+      {{ look ? 'Being taken in …' : 'Being looked at: a million results take half a minute …' }}
+    </p>
     <label class="quiet mt-3 inline-block cursor-pointer focus-within:outline-2 focus-within:outline-teal"
       >Choose a bundle
       <input type="file" accept=".zip" class="sr-only" :disabled="busy" @change="choose" />
     </label>
-    <p v-if="busy" class="mt-2 text-sm" role="status">
-      {{ look ? 'Being taken in …' : 'Being looked at: a million results take half a minute …' }}
-    </p>
     <div v-if="look && chosen" class="mt-3 grid max-w-160 gap-2 border-l-2 border-teal bg-teal-wash px-3 py-2 text-sm">
       <p class="font-semibold">{{ chosen.name }}</p>
       <ul>

@@ -29,8 +29,8 @@ export async function* bodyStream(event: H3Event, most: number): AsyncGenerator<
   const { req, res } = event.node
   const said = Number(req.headers['content-length'] ?? 0)
   const tooLarge = (): Refusal => {
-    // What is on its way already is let run out, unlooked at: a connection that ends meanwhile may end before its answer
-    // is read. Of what would never end, the connection ends with the answer.
+    // What is on its way is let run out, unlooked at: a connection that ends meanwhile may end before its answer is
+    // read. Of what would never end, the connection ends with the answer.
     if (said <= mostLetRunOut) req.resume()
     else res.setHeader('connection', 'close')
     return new Refusal('too large', `This is larger than ${mostInWords(most)}. Send less at once.`)

@@ -85,3 +85,61 @@ test('several files dropped together are sorted by what is in them, and each goe
   await page.getByRole('button', { name: 'Leave the file' }).click()
   await expect(brought.getByRole('listitem').nth(0)).toContainText('looked at')
 })
+
+test('what one school takes out as a OneRoster bundle, another year takes in: looked at, taken in, undone', async ({
+  page,
+}) => {
+  await signIn(page, 'ines')
+  await page.goto('/gather')
+  await page.getByText('Take out what came in').click()
+  const bundle = await taken(page, 'A OneRoster bundle')
+  await page.getByRole('button', { name: 'Sign out' }).click()
+
+  await signIn(page, 'philippa')
+  await page.goto('/school/folder')
+  const door = page.getByRole('region', { name: 'A OneRoster bundle into this year' })
+  await door.getByLabel('Choose a bundle').setInputFiles(bundle)
+  await expect(door.getByRole('listitem')).toHaveText([
+    '0 new children, 24 known',
+    /^0 new pieces of work, 0 changed, \d+ as they are$/,
+    /^0 new results, 0 changed, \d+ as they are$/,
+  ])
+  await expect(door.getByRole('button', { name: 'Nothing in it is new' })).toBeDisabled()
+
+  // The same with one child more and one result changed.
+  const { strFromU8, strToU8, unzipSync, zipSync } = await import('fflate')
+  const files = unzipSync(new Uint8Array(bundle.buffer))
+  const more = (name: string, line: (head: string[]) => Record<string, string>): void => {
+    const text = strFromU8(files[name] ?? new Uint8Array())
+    const head = (text.split('\r\n')[0] ?? '').split(',')
+    const cells = line(head)
+    files[name] = strToU8(`${text}${head.map((heading) => cells[heading] ?? '').join(',')}\r\n`)
+  }
+  const room =
+    strFromU8(files['enrollments.csv'] ?? new Uint8Array())
+      .split('\r\n')[1]
+      ?.split(',')[3] ?? ''
+  more('users.csv', () => ({
+    sourcedId: 'new',
+    givenName: 'Orla',
+    familyName: 'Weir',
+    identifier: '99001',
+    grades: '5',
+  }))
+  more('enrollments.csv', () => ({ sourcedId: 'e', classSourcedId: room, userSourcedId: 'new', role: 'student' }))
+  const choose = (): Promise<void> =>
+    door
+      .getByLabel('Choose a bundle')
+      .setInputFiles({ name: 'more.zip', buffer: Buffer.from(zipSync(files)), mimeType: 'application/zip' })
+  await choose()
+  await expect(door.getByRole('listitem').first()).toHaveText('1 new child, 24 known')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await door.getByRole('button', { name: 'Take it in' }).click()
+  await expect(door.getByRole('status')).toContainText('is in: 1 new child, 24 known; 1 place in classes')
+  await choose()
+  await expect(door.getByRole('listitem').first()).toHaveText('0 new children, 25 known')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'Bring it back' })).toBeVisible()
+  await choose()
+  await expect(door.getByRole('listitem').first()).toHaveText('1 new child, 24 known')
+})

@@ -27,7 +27,7 @@ const understood = `
     with said as (
       select item.sourcedid as name, room.class_id, room.subject, left(trim(item.title), 190) as title,
         coalesce(period.term_id, session.term_id, by_day.id) as term_id,
-        day_in(coalesce(item.duedate, item.assigndate)) as done_on,
+        item.done_on,
         nullif(number_in(item.resultvaluemax), 0) as out_of,
         coalesce(nullif(trim(kind.title), ''), 'Results') as category, number_in(kind.weight) as category_weight,
         number_in(item."metadata.facunda.weight") as weight,
@@ -35,13 +35,13 @@ const understood = `
         case when room.class_id is null then 'of a class that is not taken in'
           when coalesce(trim(item.title), '') = '' then 'without a title'
           when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year' end as why
-      from staged_lineitems as item
+      from (select *, day_in(coalesce(duedate, assigndate)) as done_on from staged_lineitems offset 0) as item
         left join room_named as room on room.name = item.classsourcedid
         left join term_named as period on period.name = item.gradingperiodsourcedid
         left join term_named as session on session.name = item.academicsessionsourcedid
         left join staged_categories as kind on kind.sourcedid = item.categorysourcedid
-        left join lateral (select id from term where year_id = :year
-          and day_in(coalesce(item.duedate, item.assigndate)) between starts and ends limit 1) as by_day on true)
+        left join lateral (select id from term where period.term_id is null and session.term_id is null
+          and year_id = :year and item.done_on between starts and ends limit 1) as by_day on true)
     select said.*, case when nth = 1 then title else title || ' (' || nth || ')' end as called,
       ${idInOrder('line')} as new_id
     from (select *, row_number() over () as line, row_number() over (partition by class_id, subject, term_id, lower(title)

@@ -42,6 +42,8 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Pr
   if (!kept) throw new Refusal('not found', 'There is nothing to undo.')
   if (kept.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
   if (await isBundle(trx, event.id)) return undoBroughtBundle(trx, event)
+  if (kept.undoes !== null && (await isBundle(trx, kept.undoes)))
+    throw new Refusal('conflict', 'To have a bundle again, choose its file again. Nothing was changed.')
   const held = await holdRows(trx, kept.changes)
   const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
   await refuseIfEntered(trx, changes)
