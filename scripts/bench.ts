@@ -36,7 +36,8 @@ if (size === 0) {
     })
   benchChecks()
   await benchPages()
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchSchool.ts'], { stdio: 'inherit' })
+  for (const bench of ['benchSchool', 'benchBundle'])
+    spawnSync(process.execPath, ['--import', 'tsx', `scripts/${bench}.ts`], { stdio: 'inherit' })
   spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchEvening.ts'], { stdio: 'inherit' })
 } else {
   await bench(size)

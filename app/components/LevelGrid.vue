@@ -90,16 +90,8 @@ function goOn(): void {
   else focusCell(row + 1, 0)
 }
 
-const arrows: Record<string, [number, number]> = {
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  Enter: [1, 0],
-}
-
 function onKey(event: KeyboardEvent): void {
-  const step = arrows[event.key]
+  const step = gridArrows[event.key]
   if (step) {
     event.preventDefault()
     focusCell(at.value.row + step[0], at.value.column + step[1])

@@ -52,17 +52,9 @@ function signAt(studentId: string, day: string): string {
   return presence ? signs[presence] : ''
 }
 const keys: Record<string, Presence> = { 'p': 'present', ' ': 'present', 'l': 'late', 'a': 'absent' }
-const arrows: Record<string, [number, number]> = {
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  Enter: [1, 0],
-}
-
 function onKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  const step = arrows[event.key]
+  const step = gridArrows[event.key]
   if (step) {
     event.preventDefault()
     return goTo(at.value.row + step[0], at.value.column + step[1])
