@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { decodeText } from '~~/core/exchange/decodeText'
+import { headingKey } from '~~/core/exchange/readRecords'
+import type { NamedTable } from '~~/core/exchange/readTable'
+import { tableText } from '~~/core/exchange/tableText'
 import { planPhraseImport, type PhraseImport } from '~~/core/exchange/planPhraseImport'
 import { writePhrasebook } from '~~/core/exchange/phrasebookFile'
 import { useClassRecord } from '~/stores/classRecord'
@@ -28,14 +31,20 @@ function bring(event: Event): Promise<void> {
     plan.value = null
     if (!file) return
     const subjects = ['any', 'general', ...(classRecord.record?.subjects ?? []).map((subject) => subject.key)]
-    plan.value = planPhraseImport(
-      decodeText(new Uint8Array(await file.arrayBuffer())),
-      phrasebook.phrases,
-      subjects,
-      owner.value,
-    )
+    const text = await phrasesIn(new Uint8Array(await file.arrayBuffer()))
+    plan.value = planPhraseImport(text, phrasebook.phrases, subjects, owner.value)
     input.value = ''
   })
+}
+
+/** A text file as it is; of a workbook, the sheet that has phrases on it. */
+async function phrasesIn(bytes: Uint8Array): Promise<string> {
+  const { readSheets } = await import('~~/core/exchange/readSheets')
+  const [first, ...others] = readSheets(bytes)
+  if (!first || first.sheet === '') return decodeText(bytes)
+  const hasPhrases = ({ table }: NamedTable): boolean =>
+    ['part', 'text'].every((heading) => table.rows[0]?.cells.some((cell) => headingKey(cell) === heading))
+  return tableText(([first, ...others].find(hasPhrases) ?? first).table)
 }
 
 function putIn(): Promise<void> {
@@ -57,7 +66,8 @@ function putIn(): Promise<void> {
       ><span class="text-sm text-muted">CSV; a spreadsheet or text editor opens it</span>
     </p>
     <label class="grid gap-1 text-sm"
-      >Bring a phrasebook file <input type="file" accept=".csv,.tsv,.txt,text/csv" :disabled="busy" @change="bring"
+      >Bring a phrasebook file
+      <input type="file" accept=".csv,.tsv,.txt,.xlsx,.ods,text/csv" :disabled="busy" @change="bring"
     /></label>
     <p class="text-sm text-muted">
       {{

@@ -36,6 +36,15 @@ export const useRegister = defineStore('register', () => {
       if (work.kind === 'register' && work.path.startsWith(`${wanted}/`)) put(work.body.days)
   }
 
+  // What was undone, let go of or taken in elsewhere comes with the class; the register comes along.
+  watch(
+    () => classRecord.record?.students,
+    () => {
+      if (loaded.value === classRecord.place) void load().catch(() => (loaded.value = ''))
+      else loaded.value = ''
+    },
+  )
+
   function put(cells: readonly RegisterCell[]): void {
     const now = new Map(days.value)
     for (const { presence, ...at } of cells) {

@@ -84,3 +84,24 @@ export function save(
 ): Promise<Recorded> {
   return recordSave(db, { deed: { ...deed, personId: who.personId }, changes, ...(options && { options }) })
 }
+
+/**
+ * The same for changes that others follow (a sum its parts). What follows is found out anew where only that was changed
+ * by somebody meanwhile: whoever asked has seen nothing of it, and is not asked about it.
+ */
+export async function saveWithFollowing(
+  context: Context,
+  deed: Omit<Deed, 'personId'>,
+  { changes, following }: { changes: readonly Change[]; following: () => Promise<readonly Change[]> },
+  options?: RecordOptions,
+): Promise<Recorded> {
+  const saving = async (): Promise<Recorded> => save(context, deed, [...changes, ...(await following())], options)
+  try {
+    return await saving()
+  } catch (error) {
+    if (!(error instanceof Refusal) || error.kind !== 'conflict') throw error
+    const { conflicts = [] } = (error.details ?? {}) as { conflicts?: { nth: number }[] }
+    if (conflicts.length === 0 || conflicts.some(({ nth }) => nth < changes.length)) throw error
+    return saving()
+  }
+}

@@ -7,7 +7,7 @@ import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { answersOfWorks, questionsOfWorks, resultsOfWorks } from '../data/questions'
 import { worksAt, type WorkAt } from '../data/works'
-import { openPlace, save, setupOf, type Context, type Opened, type Place } from './context'
+import { openPlace, saveWithFollowing, setupOf, type Context, type Opened, type Place } from './context'
 
 /** Keeps what children reached in questions; a result that is their sum follows (core/record/resultOfAnswers.ts). */
 export async function writeAnswers(
@@ -17,9 +17,12 @@ export async function writeAnswers(
 ): Promise<number | null> {
   const { works, needs } = await openWorks(context, place, answers)
   const questions = await questionsOfWorks(context.db, [...works.keys()])
-  const changes = await answerChanges(context, { works, questions }, answers)
+  const standing = await answersOfWorks(context.db, [...works.keys()])
+  const changes = answerChanges(questions, answers)
   const kind = `gave ${answers.length === 1 ? 'a question’s result' : `${answers.length} questions’ results`}`
-  return (await save(context, { ...place, kind, needs }, changes, { show: answerShown })).event
+  const following = (): Promise<Change[]> => followingResults(context.db, { works, questions, standing }, answers)
+  const show = (row: Row | null): Row | null => row && { score: row.score ?? null }
+  return (await saveWithFollowing(context, { ...place, kind, needs }, { changes, following }, { show })).event
 }
 
 /** Keeps the questions of a piece of work, with answers that come along: one step back. */
@@ -37,6 +40,12 @@ export async function keepQuestions(
   const standing = await answersOfWorks(context.db, [workId])
   const now = questions.map((question): Question => ({ ...question, workId }))
   const gone = was.filter(({ number }) => !now.some((each) => each.number === number))
+  const all = withoutGone(standing, gone, answers)
+  const given = new Set(all.map((each) => `${each.studentId} ${each.number}`))
+  refuseTooMuch(
+    now,
+    standing.filter(({ studentId, number }) => !given.has(`${studentId} ${number}`)),
+  )
   const row = ({ words, skill, outOf }: Omit<Question, 'workId' | 'number'>): Row => ({ words, skill, out_of: outOf })
   const changes: Change[] = [
     ...now.map((question): Change => {
@@ -47,9 +56,11 @@ export async function keepQuestions(
     ...gone.map((before): Change => {
       return { table: 'question', key: { work_id: workId, number: before.number }, seen: row(before), after: null }
     }),
-    ...(await answerChanges(context, { works, questions: now }, withoutGone(standing, gone, answers), standing)),
+    ...answerChanges(now, all),
   ]
-  return (await save(context, { ...place, kind: 'kept the questions of a piece of work', needs }, changes)).event
+  const following = (): Promise<Change[]> => followingResults(context.db, { works, questions: now, standing }, all)
+  const kind = 'kept the questions of a piece of work'
+  return (await saveWithFollowing(context, { ...place, kind, needs }, { changes, following })).event
 }
 
 /** The answers that come along, and those that go with their question. */
@@ -84,29 +95,32 @@ async function openWorks(
   return { opened, works, needs }
 }
 
-async function answerChanges(
-  { db }: Context,
-  { works, questions }: { works: ReadonlyMap<string, WorkAt>; questions: readonly Question[] },
-  answers: readonly AnswerToWrite[],
-  known?: readonly Answer[],
-): Promise<Change[]> {
+/** @throws Refusal where a question is not there, or the score is more than it is out of */
+function answerChanges(questions: readonly Question[], answers: readonly AnswerToWrite[]): Change[] {
   const byNumber = new Map(questions.map((question) => [`${question.workId} ${question.number}`, question]))
-  const standing = known ?? (await answersOfWorks(db, [...works.keys()]))
-  for (const { workId, number, score } of [...answers, ...standing]) {
+  return answers.map(({ workId, number, studentId, score, was }): Change => {
     const question = byNumber.get(`${workId} ${number}`)
-    const again = answers.some((each) => each.score === null && each.workId === workId && each.number === number)
-    if (score === null || (question === undefined && again)) continue
-    if (!question) throw new Refusal('not found', `There is no question ${number} in this piece of work.`)
-    const problem = answerProblem(score, question)
+    if (!question && score !== null)
+      throw new Refusal('not found', `There is no question ${number} in this piece of work.`)
+    const problem = question && score !== null ? answerProblem(score, question) : null
+    if (problem !== null) throw new Refusal('invalid', problem)
+    return {
+      table: 'answer',
+      key: { work_id: workId, number, student_id: studentId },
+      seen: was === null ? null : { score: was },
+      after: score === null ? null : { score },
+    }
+  })
+}
+
+/** @throws Refusal where somebody has more in a question than it shall be out of */
+function refuseTooMuch(questions: readonly Question[], standing: readonly Answer[]): void {
+  const byNumber = new Map(questions.map((question) => [question.number, question]))
+  for (const { number, score } of standing) {
+    const question = byNumber.get(number)
+    const problem = question ? answerProblem(score, question) : null
     if (problem !== null) throw new Refusal('invalid', problem)
   }
-  const written = answers.map(({ workId, number, studentId, score, was }): Change => ({
-    table: 'answer',
-    key: { work_id: workId, number, student_id: studentId },
-    seen: was === null ? null : { score: was },
-    after: score === null ? null : { score },
-  }))
-  return [...written, ...(await followingResults(db, { works, questions, standing }, answers))]
 }
 
 async function followingResults(
@@ -141,8 +155,4 @@ async function followingResults(
     const seen = before ? { state: before.state, score: before.score, remark: before.remark } : null
     return { table: 'result', key: { work_id: workId, student_id: studentId }, seen, after: result }
   })
-}
-
-function answerShown(row: Row | null): Row | null {
-  return row && { score: row.score ?? null }
 }

@@ -7,7 +7,7 @@ import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { loadPlace } from '../data/places'
 import { attendanceOf, childrenOf, registerOf } from '../data/register'
-import { openPlace, save, type Context, type Opened, type Place } from './context'
+import { openPlace, saveWithFollowing, type Context, type Opened, type Place } from './context'
 
 /** The register of a class in a term, day by day. */
 export async function readRegister(context: Context, place: Place): Promise<RegisterDay[]> {
@@ -25,11 +25,11 @@ export async function keepRegister(
 ): Promise<number | null> {
   const ids = [...new Set(days.map(({ studentId }) => studentId))]
   const opened = await openPlace(context, place, ids)
-  const { changes: written, needs } = registerChanges(context, opened, days)
-  const changes = [...written, ...(await followingSums(context, place, days, opened.term))]
+  const { changes, needs } = registerChanges(context, opened, days)
+  const following = (): Promise<Change[]> => followingSums(context, place, days, opened.term)
   const kind = `kept ${new Set(days.map(({ day }) => day)).size === 1 ? 'a day' : 'some days'} of the register`
   const show = (row: Row | null): Row | null => (row && 'presence' in row ? { presence: row.presence ?? null } : row)
-  return (await save(context, { ...place, kind, needs }, changes, { show })).event
+  return (await saveWithFollowing(context, { ...place, kind, needs }, { changes, following }, { show })).event
 }
 
 /** Days of the register, as changes. @throws Refusal */

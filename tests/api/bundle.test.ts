@@ -197,6 +197,10 @@ describe('a OneRoster bundle', () => {
       ...(files.users ?? []),
       { sourcedId: 'u3', givenName: 'Eve', familyName: 'Moss', identifier: '7 Beech1' },
     ]
+    files.enrollments = [
+      ...(files.enrollments ?? []),
+      { sourcedId: 'hu3', classSourcedId: 'h', userSourcedId: 'u3', role: 'student' },
+    ]
     files.lineItems = [
       ...(files.lineItems ?? []),
       { sourcedId: 'w9', title: 'Adrift', classSourcedId: 'nowhere', gradingPeriodSourcedId: 't' },
@@ -207,6 +211,8 @@ describe('a OneRoster bundle', () => {
       '1 new result, 0 changed, 0 as they are',
     ])
     expect(body.leftOut.sort()).toEqual([
+      '1 child who could be somebody else here: Eve Moss (7 Beech1, which is another’s). ' +
+        'Give them the school’s number in the bundle.',
       '1 piece of work of a class that is not taken in: Adrift.',
       '1 result above what the work is out of.',
       '1 result of a child and a piece of work that stand in the bundle twice.',

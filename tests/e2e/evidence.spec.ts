@@ -84,6 +84,10 @@ test('the register is kept by the keyboard, also while the server is away', asyn
     await page.keyboard.press('Delete')
   }
   await saved(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('gridcell', { name: /^Will, .*: absent$/ })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(page.getByRole('gridcell', { name: /^Will, .*: absent$/ })).toHaveCount(0)
 })
 
 test('practice comes from a list and is told as a chart with its table', async ({ page }) => {

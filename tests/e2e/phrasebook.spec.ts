@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { openComment, saved, signIn } from './signedIn'
@@ -129,6 +130,18 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   await expect(page.getByText('1 put in, 1 changed')).toBeVisible()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   expect(old).toContain('{They}')
+
+  // The same from a workbook, on its second sheet.
+  const book = new ExcelJS.Workbook()
+  book.addWorksheet('About').addRow(['Our phrases'])
+  const sheet = book.addWorksheet('Phrases')
+  for (const line of [rows[0] ?? '', 'new-2,any,closing,any,top,Splendid!,,']) sheet.addRow(line.split(','))
+  await page.getByLabel('Bring a phrasebook file').setInputFiles({
+    name: 'phrases.xlsx',
+    mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    buffer: Buffer.from(await book.xlsx.writeBuffer()),
+  })
+  await expect(page.getByText('1 new, 0 changed, 0 unchanged, 0 doubtful')).toBeVisible()
 })
 
 test('findings are mended, said to be right, and found by the grammar checker in its worker', async ({ page }) => {
