@@ -6,7 +6,7 @@ import { planYear, type YearPlan } from '../../core/exchange/oneroster/planYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { bringPeople, layDownNames, noteBundle } from '../data/bundle/bringPeople'
-import { bringResults } from '../data/bundle/bringResults'
+import { bringResults, manyResults } from '../data/bundle/bringResults'
 import { bringWork, workLeftOut, type Brought } from '../data/bundle/bringWork'
 import { stageBundle } from '../data/bundle/stageBundle'
 import { loadPeople, loadYearHere } from '../data/bundle/yearHere'
@@ -28,13 +28,13 @@ class LookedAlone extends Error {
 export async function takeBundle(
   context: Context,
   yearId: string,
-  { bytes, take }: { bytes: AsyncIterable<Uint8Array>; take: boolean },
+  { bytes, take, many = manyResults }: { bytes: AsyncIterable<Uint8Array>; take: boolean; many?: number },
 ): Promise<BundleLook> {
   allow(changesSchool(context.who), 'take a OneRoster bundle in')
   yearOf(context, yearId)
   try {
     return await context.db.transaction(async (trx) => {
-      const look = await bring(trx, { personId: context.who.personId, yearId, bytes, take })
+      const look = await bring(trx, { personId: context.who.personId, yearId, bytes, take, many })
       if (!take || !look.isNew) throw new LookedAlone({ ...look, event: null })
       return look
     })
@@ -50,9 +50,11 @@ interface Bringing {
   readonly yearId: string
   readonly bytes: AsyncIterable<Uint8Array>
   readonly take: boolean
+  /** Of more new results than these, what they rest on is looked at all at once. */
+  readonly many: number
 }
 
-async function bring(trx: Knex.Transaction, { personId, yearId, bytes, take }: Bringing): Promise<BundleLook> {
+async function bring(trx: Knex.Transaction, { personId, yearId, bytes, take, many }: Bringing): Promise<BundleLook> {
   await stageBundle(trx, bytes)
   const plan = planYear(await loadPeople(trx), await loadYearHere(trx, yearId), randomUUID)
   const deed = { personId, classId: null, termId: null, kind: 'took a OneRoster bundle in', needs: ['school' as const] }
@@ -64,7 +66,7 @@ async function bring(trx: Knex.Transaction, { personId, yearId, bytes, take }: B
 
   const work = await bringWork(trx, { yearId, eventId })
 
-  const results = await bringResults(trx, eventId, take)
+  const results = await bringResults(trx, eventId, { take, many })
 
   return {
     brings: [

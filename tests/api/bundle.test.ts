@@ -1,8 +1,12 @@
+import { Readable } from 'node:stream'
 import { strToU8, zipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { DeskAnswer } from '../../contracts/answers'
 import type { BundleLook } from '../../contracts/bundle'
 import { headingsOf, inManifest, type BundleFile } from '../../core/exchange/oneroster/tables'
+import { databaseUrl, openDatabase } from '../../server/data/database'
+import { askerOf } from '../../server/data/people'
+import { takeBundle } from '../../server/services/bundle'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
@@ -220,6 +224,32 @@ describe('a OneRoster bundle', () => {
       '1 result of work that is not taken in.',
       '1 result whose score is no number.',
     ])
+  })
+
+  it('of very many results is looked at all at once by the database, which vouches for them as before', async () => {
+    const db = openDatabase(databaseUrl())
+    try {
+      const rules = async () =>
+        (
+          await db.raw<{ rows: { rule: string }[] }>(
+            `select conname || ' ' || pg_get_constraintdef(oid) as rule from pg_constraint
+             where conrelid = 'result'::regclass order by 1`,
+          )
+        ).rows
+      const before = await rules()
+      const person = await db('person').where({ sign_in: 'philippa' }).first('id')
+      const asker = await askerOf(db, person?.id ?? '', null)
+      if (!asker) throw new Error('There is no coordinator.')
+      const yearId = place.yearPath.split('/').at(-1) ?? ''
+      const bytes = Readable.from([packed(smallYear('7 Fir'))])
+      const taken = await takeBundle({ db, today: '2026-11-26', ...asker }, yearId, { bytes, take: true, many: 0 })
+      expect(taken.brings.at(-1)).toBe('3 new results, 0 changed, 0 as they are')
+      expect(await rules()).toEqual(before)
+      expect((await seen('7 Fir'))?.record.results).toHaveLength(3)
+      expect(await undo(taken.event)).toBe(200)
+    } finally {
+      await db.destroy()
+    }
   })
 
   it('is the coordinator’s', async () => {

@@ -30,13 +30,13 @@ const understood = `
     left join enrolment as place on place.class_id = named.class_id and place.student_id = child.student_id`
 
 /** So many new results at once are not checked one by one for what they rest on, but all together. */
-const many = 100_000
+export const manyResults = 100_000
 
 /** Adds and changes results, noting each as it came and as it was; or finds out how many it would be. */
 export async function bringResults(
   trx: Knex.Transaction,
   eventId: number,
-  take: boolean,
+  { take, many }: { take: boolean; many: number },
 ): Promise<Brought & { leftOut: string[] }> {
   // What has just come is planned for as it is, not as it was.
   await trx.raw('analyze staged_results, enrolment, result')
@@ -55,7 +55,7 @@ export async function bringResults(
   )
   // Where all is new there is nothing to tell of the rest.
   const rest = noted === staged[0]?.count ? [] : await countByReason(trx)
-  const { added, changed } = take ? await write(trx, eventId, noted) : await wouldWrite(trx, eventId)
+  const { added, changed } = take ? await write(trx, eventId, noted > many) : await wouldWrite(trx, eventId)
   const twice = noted - added - changed
   if (twice > 0 && take) await forgetTwice(trx, eventId)
   const all = rest.find(({ why }) => why === null)?.count ?? noted
@@ -81,7 +81,7 @@ async function countByReason(trx: Knex.Transaction): Promise<{ why: string | nul
 async function write(
   trx: Knex.Transaction,
   eventId: number,
-  noted: number,
+  isMany: boolean,
 ): Promise<{ added: number; changed: number }> {
   const add = async (): Promise<number> =>
     (
@@ -92,7 +92,7 @@ async function write(
         { event: eventId },
       )
     ).rowCount
-  const added = noted > many ? await restingOnAllAtOnce(trx, add) : await add()
+  const added = isMany ? await restingOnAllAtOnce(trx, add) : await add()
   const { rowCount: changed } = await trx.raw<{ rowCount: number }>(
     `update result set state = b.state, score = b.score, remark = b.remark from bundle_result as b
      where b.event_id = :event and b.was_state is not null
