@@ -43,6 +43,8 @@ export interface DeskClass {
   name: string
   /** What the person has there: "home class", or a subject's name. */
   role: string
+  /** Whether the person teaches there: neither coordinates alone nor is a second reader alone. */
+  teaches: boolean
   students: number
   counts: StudentProgress
 }

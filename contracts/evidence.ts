@@ -25,9 +25,11 @@ const answer = z.object({
   was: score,
 })
 
+const answerList = noneTwice(answer, 20_000, (each) => `${each.workId} ${each.number} ${each.studentId}`)
+
 /** What children reached in questions; null empties a cell. `was`: what the writer saw. */
 export const answersToWrite = z.object({
-  answers: noneTwice(answer, 20_000, (each) => `${each.workId} ${each.number} ${each.studentId}`).min(1),
+  answers: answerList.min(1),
 })
 export type AnswerToWrite = z.infer<typeof answer>
 
@@ -36,7 +38,7 @@ export const questionsToKeep = z.object({
   workId: z.uuid(),
   questions,
   was: questions,
-  answers: noneTwice(answer, 20_000, (each) => `${each.workId} ${each.number} ${each.studentId}`).default([]),
+  answers: answerList.default([]),
 })
 export type QuestionsToKeep = z.infer<typeof questionsToKeep>
 

@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { nameOrders } from '../core/people/names'
 
 /** How somebody likes to work. It changes what that person sees, never what is kept or what a family reads. */
 export const ownSettings = z.object({
   textSize: z.enum(['usual', 'larger', 'largest']),
-  names: z.enum(['given first', 'family first']),
+  names: z.enum(nameOrders),
   marksAs: z.enum(['percent', 'letter', 'points']),
   /** Of how many points, where marks are shown as points. */
   pointsOf: z.number().int().min(1).max(1000),

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import type { RunAnswer } from '~~/contracts/answers'
-import { blankTableProblem, composeBlankTable, leftForNames, type BlankTable } from '~~/core/reports/blankTable'
+import {
+  blankTableLimits,
+  blankTableProblem,
+  composeBlankTable,
+  leftForNames,
+  type BlankTable,
+} from '~~/core/reports/blankTable'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
@@ -47,7 +53,7 @@ async function askAfter(id: string): Promise<void> {
   Object.assign(document.createElement('a'), { href: `/api/runs/${id}/pdf`, download: '' }).click()
 }
 
-const most = 40
+const { columns: most, width, rowHeight } = blankTableLimits
 function addColumn(): void {
   kept.value = { ...kept.value, columns: [...kept.value.columns, { title: '', width: 25 }] }
 }
@@ -78,8 +84,8 @@ function dropColumn(at: number): void {
             <input
               v-model.number="column.width"
               type="number"
-              min="5"
-              max="250"
+              :min="width.least"
+              :max="width.most"
               required
               :aria-label="`Column ${at + 1}: millimetres wide`"
               class="field w-18"
@@ -97,8 +103,15 @@ function dropColumn(at: number): void {
         </p>
         <label class="flex flex-wrap items-center gap-2"
           >Each row
-          <input v-model.number="kept.rowHeight" type="number" min="5" max="60" required class="field w-18" /> mm
-          high</label
+          <input
+            v-model.number="kept.rowHeight"
+            type="number"
+            :min="rowHeight.least"
+            :max="rowHeight.most"
+            required
+            class="field w-18"
+          />
+          mm high</label
         >
         <label class="flex items-center gap-2"
           ><input v-model="kept.landscape" type="checkbox" /> Paper on its long side</label

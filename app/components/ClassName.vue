@@ -7,7 +7,7 @@ const emit = defineEmits<{ choose: [] }>()
 </script>
 
 <template>
-  <li class="[contain-intrinsic-size:auto_1.75rem] [content-visibility:auto]">
+  <li class="far-line">
     <button
       type="button"
       class="flex w-full items-center gap-2 border-l-3 px-3 py-[3px] text-left"

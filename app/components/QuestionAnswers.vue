@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import type { AnsweredQuestion } from '~~/core/record/questions'
-import { answerProblem } from '~~/core/record/questions'
+import { answered, answerProblem, type AnsweredQuestion } from '~~/core/record/questions'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What lies behind one child's result: each question, the skill it shows, and what was reached. */
 const props = defineProps<{ workId: string; studentId: string; may: boolean }>()
 const classRecord = useClassRecord()
-const questions = useQuestions(
-  () => props.workId,
-  () => props.studentId,
-)
+const questions = computed(() => {
+  const { index } = classRecord
+  return index ? answered(index.questionsOf(props.workId), index.answersOf(props.workId, props.studentId)) : []
+})
 const problem = ref('')
 const skillOf = (id: string | null): string =>
   classRecord.record?.skills.find((skill) => skill.id === id)?.statement ?? ''

@@ -5,7 +5,7 @@ import { mostQuestions } from '~~/core/record/questions'
 import type { SubjectWork } from '~~/core/record/termRecord'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** The questions of a piece of work: what each is out of, the skill it shows, how the class did; typed, or from a file. */
+/** The questions of a piece of work: what each is out of, which skill it shows, how the class did. */
 const props = defineProps<{ work: SubjectWork }>()
 const classRecord = useClassRecord()
 const { busy, problem, attempt } = useAttempt()

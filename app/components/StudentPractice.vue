@@ -2,7 +2,7 @@
 import { practiceByProgram } from '~~/core/record/practice'
 import { useClassRecord } from '~/stores/classRecord'
 
-/** What one child practised in programs of its own: a small chart of the weeks, goals, scores; the table lies behind. */
+/** What one child practised in programs of its own: a chart of the weeks with its table, goals, scores. */
 const classRecord = useClassRecord()
 const programs = computed(() => practiceByProgram(classRecord.index?.practiceOf(classRecord.student?.id ?? '') ?? []))
 </script>

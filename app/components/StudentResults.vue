@@ -52,7 +52,7 @@ watch(here, () => (trying.value = ''))
         v-for="{ piece, result } in lines"
         :key="piece.id"
         v-memo="[piece, result, settings.own.lowBelow, settings.own.highFrom, answersOf(piece.id), opened]"
-        class="flex flex-wrap gap-2 border-b border-rule py-1 [contain-intrinsic-size:auto_2.75rem] [content-visibility:auto]"
+        class="far-line flex flex-wrap gap-2 border-b border-rule py-1"
       >
         <span class="min-w-0 flex-1"
           >{{ piece.title

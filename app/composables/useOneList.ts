@@ -1,5 +1,6 @@
 import { useSessionStorage } from '@vueuse/core'
 import type { TaughtClass } from '~~/contracts/answers'
+import { stages } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
@@ -17,7 +18,7 @@ export function useOneList() {
   const onlyOpen = useSessionStorage('facunda.oneList.open', false)
   const fetched = shallowRef<readonly TaughtClass[]>([])
   const problem = ref('')
-  const canBe = computed(() => (view.desk?.classes.length ?? 0) > 1)
+  const canBe = computed(() => (view.desk?.classes.filter(({ teaches }) => teaches).length ?? 0) > 1)
 
   async function load(): Promise<void> {
     if (!all.value || !view.kept.termId) return
@@ -30,10 +31,7 @@ export function useOneList() {
   }
   watch([all, () => classRecord.place], load, { immediate: true })
 
-  const stage = computed(() => {
-    const { stage: now } = view.kept
-    return now === 'gather' || now === 'settle' || now === 'write' || now === 'read' || now === 'send' ? now : 'write'
-  })
+  const stage = computed(() => stages.find((each) => each === view.kept.stage) ?? 'write')
   const classes = computed(() =>
     fetched.value.map(({ children, ...room }) => {
       const here = room.id === classRecord.record?.classRoom.id

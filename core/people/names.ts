@@ -4,8 +4,9 @@ export interface PersonName {
   readonly family: string
 }
 
+export const nameOrders = ['given first', 'family first'] as const
 /** Which of the names a list shows first. */
-export type NameOrder = 'given first' | 'family first'
+export type NameOrder = (typeof nameOrders)[number]
 
 /**
  * "Maya O'Brien", or "O'Brien, Maya"; a person with one name is shown by it.

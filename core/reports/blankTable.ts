@@ -12,6 +12,13 @@ export interface BlankTable {
   readonly names: NameOrder
 }
 
+/** How many columns, and how wide and high in millimetres. */
+export const blankTableLimits = {
+  columns: 40,
+  width: { least: 5, most: 250 },
+  rowHeight: { least: 5, most: 60 },
+} as const
+
 /** Millimetres between the margins (54 points each side): ISO 216 for A4, and 8½ × 11 inches. */
 const widths = { A4: { portrait: 172, landscape: 259 }, Letter: { portrait: 178, landscape: 241 } } as const
 /** Millimetres that a name takes at the least. */

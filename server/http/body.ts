@@ -31,7 +31,7 @@ export async function* bodyStream(event: H3Event, most: number): AsyncGenerator<
   const tooLarge = (): Refusal => {
     // What is on its way is let run out, unlooked at: a connection that ends meanwhile may end before its answer is
     // read. Of what would never end, the connection ends with the answer.
-    if (said <= mostLetRunOut) req.resume()
+    if (said > most && said <= mostLetRunOut) req.resume()
     else res.setHeader('connection', 'close')
     return new Refusal('too large', `This is larger than ${mostInWords(most)}. Send less at once.`)
   }

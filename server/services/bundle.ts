@@ -58,16 +58,12 @@ async function bring(trx: Knex.Transaction, { personId, yearId, bytes, take, man
   await stageBundle(trx, bytes)
   const plan = planYear(await loadPeople(trx), await loadYearHere(trx, yearId), randomUUID)
   const deed = { personId, classId: null, termId: null, kind: 'took a OneRoster bundle in', needs: ['school' as const] }
-
   const [eventId = 0] = await keepEvents(trx, [{ deed, changes: [] }])
   await noteBundle(trx, eventId, yearId)
   await bringPeople(trx, plan, { yearId, eventId })
   await layDownNames(trx, plan)
-
   const work = await bringWork(trx, { yearId, eventId })
-
   const results = await bringResults(trx, eventId, { take, many })
-
   return {
     brings: [
       ...peopleInWords(plan),

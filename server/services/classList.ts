@@ -57,7 +57,7 @@ function daysRow({ daysOpen, absences, lates }: NonNullable<AttendanceToKeep['da
 /** How a row stands, for whoever met it changed. */
 function shown(row: Row | null, change: Change): Row | null {
   if (row === null || change.table === 'settled_mark') return row
-  if (change.table === 'practice') return { amount: row.amount ?? 0, beside: row.beside ?? null }
+  if (change.table === 'practice') return { amount: row.amount ?? null, beside: row.beside ?? null }
   if (change.table === 'settled_level') return levelShown(row)
   if (change.table !== 'attendance') return null
   return { daysOpen: row.days_open ?? 0, absences: row.absences ?? 0, lates: row.lates ?? 0 }

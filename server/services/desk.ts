@@ -42,8 +42,7 @@ export async function viewDesk(context: Context): Promise<DeskAnswer> {
 export async function viewChildren(context: Context, termId: string): Promise<TaughtClass[]> {
   const term = await loadTerm(context.db, termId)
   const setup = await setupOf(context, term.yearId)
-  const taught = new Set(context.who.teaching.flatMap(({ classId, secondReader }) => (secondReader ? [] : [classId])))
-  const own = (await readClasses(context, setup, term)).filter(({ classId }) => taught.has(classId))
+  const own = (await readClasses(context, setup, term)).filter(({ classId }) => teachesIn(context, classId))
   const counted = await countChildren(context.db, { ...term, today: context.today }, own)
   return own.flatMap(({ classId: id, name }) => {
     const children = counted.get(id)
@@ -56,7 +55,7 @@ async function deskClasses(context: Context, setup: SchoolSetup, term: Term): Pr
   const counted = await countClasses(context.db, { ...term, today: context.today }, own)
   return own.flatMap(({ classId: id, name }) => {
     const counts = counted.get(id)
-    return counts ? [{ id, name, role: roleIn(context, setup, id), ...counts }] : []
+    return counts ? [{ id, name, role: roleIn(context, setup, id), teaches: teachesIn(context, id), ...counts }] : []
   })
 }
 
@@ -68,6 +67,10 @@ async function readClasses(context: Context, setup: SchoolSetup, term: Term) {
     const subjects = setup.subjects.map((subject) => subject.key).filter(grants.readsSubject)
     return [{ ...room, subjects }]
   })
+}
+
+function teachesIn({ who }: Context, room: string): boolean {
+  return who.teaching.some(({ classId, secondReader }) => classId === room && !secondReader)
 }
 
 /** "home class", "whole class" for the coordinator, or the names of the subjects taught there. */

@@ -3,6 +3,8 @@ import { strToU8, zipSync } from 'fflate'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { DeskAnswer } from '../../contracts/answers'
 import type { BundleLook } from '../../contracts/bundle'
+import { readScore } from '../../core/exchange/readScore'
+import { readSheets } from '../../core/exchange/readSheets'
 import { headingsOf, inManifest, type BundleFile } from '../../core/exchange/oneroster/tables'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { askerOf } from '../../server/data/people'
@@ -250,6 +252,41 @@ describe('a OneRoster bundle', () => {
     } finally {
       await db.destroy()
     }
+  })
+
+  it('says of every result what the door of a class says of it', async () => {
+    const flags = ['', 'incomplete', 'missing', 'late']
+    const statuses = ['', 'fully graded', 'partially graded', 'submitted', 'not submitted', 'exempt', 'late']
+    const cases = flags.flatMap((flag) =>
+      statuses.flatMap((scoreStatus) =>
+        ['', '7.5'].map((score) => ({ scoreStatus, score, ...(flag && { [flag]: 'true' }) })),
+      ),
+    )
+    const files = smallYear('7 Gorse')
+    const [item] = files.lineItems ?? []
+    files.lineItems = cases.map((_, at) => ({ ...item, sourcedId: `c${at}`, title: `Case ${at}` }))
+    files.results = cases.map((each, at) => ({
+      ...{ sourcedId: `r${at}`, lineItemSourcedId: `c${at}`, studentSourcedId: 'u1', ...each },
+    }))
+    const bundle = packed(files)
+    const { rows = [] } = readSheets(bundle).find(({ sheet }) => sheet.endsWith('results'))?.table ?? {}
+    const [head, ...body] = rows.map(({ cells }) => cells)
+    const [work, score] = ['Work', 'Score'].map((heading) => head?.indexOf(heading) ?? -1)
+    const ofClass = body.flatMap((cells) => {
+      const read = readScore(cells[score ?? -1] ?? '', 20)
+      return read.kind === 'result' ? [`${cells[work ?? -1]} ${read.state} ${read.score}`] : []
+    })
+    const taken = await bring(bundle, 'yes')
+    const { record } = (await seen('7 Gorse')) ?? {}
+    const titles = new Map(record?.work.map(({ id, title }) => [id, title]))
+    const ofYear = record?.results.map(
+      ({ workId, state, score: reached }) => `${titles.get(workId)} ${state} ${reached}`,
+    )
+    expect(ofYear?.sort()).toEqual(ofClass.sort())
+    expect(new Set(ofClass.map((each) => each.split(' ')[2]))).toEqual(
+      new Set(['scored', 'late', 'missing', 'excused', 'incomplete']),
+    )
+    expect(await undo(taken.body.event)).toBe(200)
   })
 
   it('is the coordinator’s', async () => {

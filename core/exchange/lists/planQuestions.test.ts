@@ -43,11 +43,21 @@ const seen: Case[] = [
   ],
   [
     'a row for each answer, of several papers',
-    'Student,Work,Question,Score,Out of\nMaya Reed,Second quiz,2,1,1\nSam Reed,Other quiz,9,1,1\nSam Reed,Second quiz,q1,3,',
+    'Student,Work,Question,Score,Out of\nMaya Reed,Second quiz,2,1,1\nSam Reed,Other quiz,9,1,1\n' +
+      'Sam Reed,Second quiz,q1,3,',
     {
       questions: ['1 Tens s1 2', '2  - 1'],
       answers: ['1 2 1'],
       refused: ['4: Question 1 is out of 2: write a number from 0 to 2.'],
+    },
+  ],
+  [
+    'cells as gradebooks have them',
+    'Name,Q1,Q2 (4)\nMaya Reed,50 %,3/6\nSam Reed,-,missing',
+    {
+      questions: ['1 Tens s1 2', '2  - 4'],
+      answers: ['1 1 1', '1 2 2'],
+      refused: ['3: Question 2: “missing” is no score.'],
     },
   ],
   [

@@ -1,4 +1,4 @@
-import type { RowIdentity } from '../../people/matchStudent'
+import { studentMatcher, type RowIdentity } from '../../people/matchStudent'
 import { answerProblem, mostQuestions, type Answer, type Question } from '../../record/questions'
 import type { RecordIndex } from '../../record/recordIndex'
 import type { SubjectWork } from '../../record/termRecord'
@@ -6,6 +6,7 @@ import type { Student } from '../../record/roster'
 import { isSummary, roleByHeading } from '../gradebookWords'
 import { UnreadableFile } from '../problem'
 import { headingKey } from '../readRecords'
+import { readScore } from '../readScore'
 import { readTable, type TableRow } from '../readTable'
 import { childFinder, nameOf } from './childFinder'
 import { ownNames } from './classListColumns'
@@ -70,7 +71,7 @@ class PaperReading {
   private readonly said = new Map<number, SaidOfQuestion>()
   private readonly written: Written[] = []
   private readonly whose: (row: RowIdentity) => Student
-  private readonly isChild: (written: string) => boolean
+  private readonly match: ReturnType<typeof studentMatcher<Student>>
 
   constructor(
     private readonly index: RecordIndex,
@@ -78,13 +79,7 @@ class PaperReading {
     private readonly heading: TableRow,
   ) {
     this.whose = childFinder(index.record.students, 'whose it is')
-    this.isChild = (written) => {
-      try {
-        return this.whose({ number: written, name: written, given: '', family: '' }) !== undefined
-      } catch {
-        return false
-      }
-    }
+    this.match = studentMatcher(index.record.students)
   }
 
   readWide(rows: readonly TableRow[]): void {
@@ -161,9 +156,9 @@ class PaperReading {
   /** @throws NotTaken */
   private answerOf({ student, number, cell }: Written, questions: readonly Question[]): Answer | null {
     const question = questions.find((each) => each.number === number)
-    if (!question || cell === '' || cell === '-' || cell === '–') return null
-    const score = scoreIn(cell, question.outOf)
-    const problem = Number.isNaN(score) ? `Question ${number}: “${cell}” is no score.` : answerProblem(score, question)
+    const score = question && scoreIn(cell, question)
+    if (!question || score === null || score === undefined) return null
+    const problem = answerProblem(score, question)
     if (problem !== null) throw new NotTaken(problem)
     return { workId: this.work.id, number, studentId: student.id, score }
   }
@@ -186,7 +181,7 @@ class PaperReading {
 
   /** What nobody says is what somebody reached at the most, but a point at the least. */
   private highest(number: number): number {
-    const scores = this.written.filter((each) => each.number === number).map(({ cell }) => scoreIn(cell, 1))
+    const scores = this.written.filter((each) => each.number === number).map(({ cell }) => pointsIn(cell) ?? 1)
     return Math.max(1, ...scores.filter((score) => score <= mostPoints))
   }
 
@@ -198,8 +193,8 @@ class PaperReading {
       if (kind === 'words') said.words = cell.slice(0, 500)
       else if (kind === 'skill') said.skill = this.skillCalled(cell)
       else {
-        const outOf = scoreIn(cell, 1)
-        if (!(outOf > 0 && outOf <= mostPoints))
+        const outOf = pointsIn(cell) ?? 0
+        if (outOf <= 0 || outOf > mostPoints)
           throw new NotTaken(`Question ${number}: “${cell}” is no number of points.`)
         said.outOf = outOf
       }
@@ -220,8 +215,8 @@ class PaperReading {
       row.cells[this.heading.cells.findIndex((cell) => roleByHeading(cell) === wanted)] ?? ''
     const who = { number: part('number'), name: part('name'), given: part('given name'), family: part('family name') }
     const label = who.number || who.name || who.given || who.family
-    // What adds the others up is nobody's.
-    if (isSummary(label) && !this.isChild(label)) return
+    // What adds the others up is nobody's; a child may be called so (Max).
+    if (isSummary(label) && this.match(who).kind === 'unknown') return
     this.trying(row.number, () => act(this.whose(who)))
   }
 
@@ -247,10 +242,20 @@ function sameQuestion(one: Question, other: Question): boolean {
   return (['number', 'words', 'skill', 'outOf'] as const).every((part) => one[part] === other[part])
 }
 
-/** @returns not a number for what is none */
-function scoreIn(cell: string, outOf: number): number {
+/** What a cell gives of a question's points, as a gradebook's cell is read; null for none. @throws NotTaken */
+function scoreIn(cell: string, { number, outOf }: Question): number | null {
   if (/^[✓✔☑]$/.test(cell)) return outOf
   if (/^[✗✘☒]$/.test(cell)) return 0
-  const written = cell.replace(/\/.*$/, '').trim().replace(',', '.')
-  return written === '' ? Number.NaN : Number(written)
+  const read = readScore(cell, null)
+  if (read.kind === 'empty') return null
+  // Missing, late and the like are said of a whole paper, never of a question.
+  if (read.kind === 'refused' || read.state !== 'scored' || read.score === null)
+    throw new NotTaken(`Question ${number}: “${cell}” is no score.`)
+  return read.outOf === null ? read.score : (read.score / read.outOf) * outOf
+}
+
+/** A cell's figure as it is; null where it has none. */
+function pointsIn(cell: string): number | null {
+  const read = readScore(cell, null)
+  return read.kind === 'result' ? read.score : null
 }

@@ -13,8 +13,7 @@ export async function loadYearHere(trx: Knex.Transaction, yearId: string): Promi
     subjects: await one('select key, name from subject where year_id = :year and not retired order by position'),
     classes: await one('select id, name, subject as "group" from class_room where year_id = :year order by name'),
     students: await one(
-      `select id, school_number as "schoolNumber", legal_given as "legalGiven", used_name as "usedName", family
-       from student where :year::uuid is not null`,
+      `select id, school_number as "schoolNumber", legal_given as "legalGiven", used_name as "usedName", family from student`,
     ),
     places: await one(
       `select class_id as "classId", student_id as "studentId" from enrolment
