@@ -146,7 +146,7 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
     await trx(table)
       .whereIn('class_id', trx('class_room').where({ year_id: yearId }).select('id'))
       .delete()
-  for (const table of ['bundle_row', 'bundle_result'] as const)
+  for (const table of ['bundle_row', 'bundle_result', 'bundle_work'] as const)
     await trx(table)
       .whereIn('event_id', trx('bundle').where({ year_id: yearId }).select('event_id'))
       .delete()

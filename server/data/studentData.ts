@@ -63,6 +63,9 @@ export async function eraseStudentData(trx: Knex.Transaction, id: string): Promi
      where exists (select from jsonb_array_elements(changes) as change where ${aboutStudent})`,
     `delete from bundle_row where key ->> 'student_id' = :id::text
        or (in_table = 'student' and key ->> 'id' = :id::text)`,
+    // What a bundle brought can still be taken back without this student.
+    `update bundle_work as b set results = results - 1, sum = sum # sum_of_result(student_id, state, score, remark)
+     from result as r where r.student_id = :id and r.work_id = b.work_id`,
     `update gradebook_file set bytes = '' where class_id in (${rooms})`,
     `delete from report_file where run_id in (select id from report_run where :id::uuid = any(student_ids))`,
     `delete from report_document where student_id is null

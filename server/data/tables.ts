@@ -236,6 +236,7 @@ declare module 'knex/types/tables' {
     bundle: Table<{ event_id: number; year_id: string }>
     bundle_row: Table<{ event_id: number; in_table: string; key: object; before: object | null; after: object }>
     bundle_result: Table<{ event_id: number; work_id: string; student_id: string }>
+    bundle_work: Table<{ event_id: number; work_id: string; results: number; sum: string }>
     question: Table<{ work_id: string; number: number; words: string; skill: string | null; out_of: number }>
     answer: Table<{ work_id: string; number: number; student_id: string; score: number }>
     practice: Table<{

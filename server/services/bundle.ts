@@ -5,9 +5,12 @@ import { UnreadableFile } from '../../core/exchange/problem'
 import { planYear, type YearPlan } from '../../core/exchange/oneroster/planYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
+import type { AllAtOnce } from '../data/bundle/allAtOnce'
 import { bringPeople, layDownNames, noteBundle } from '../data/bundle/bringPeople'
-import { bringResults, manyResults } from '../data/bundle/bringResults'
+import { bringResults } from '../data/bundle/bringResults'
 import { bringWork, workLeftOut, type Brought } from '../data/bundle/bringWork'
+import { HeldFile } from '../data/bundle/heldFile'
+import { loadNamesHere } from '../data/bundle/namesHere'
 import { stageBundle } from '../data/bundle/stageBundle'
 import { loadPeople, loadYearHere } from '../data/bundle/yearHere'
 import { keepEvents } from '../data/changes/keptEvents'
@@ -28,13 +31,24 @@ class LookedAlone extends Error {
 export async function takeBundle(
   context: Context,
   yearId: string,
-  { bytes, take, many = manyResults }: { bytes: AsyncIterable<Uint8Array>; take: boolean; many?: number },
+  {
+    bytes,
+    take,
+    allAtOnce = 'where it pays',
+  }: { bytes: AsyncIterable<Uint8Array>; take: boolean; allAtOnce?: AllAtOnce },
 ): Promise<BundleLook> {
   allow(changesSchool(context.who), 'take a OneRoster bundle in')
   yearOf(context, yearId)
+  const held = new HeldFile()
   try {
     return await context.db.transaction(async (trx) => {
-      const look = await bring(trx, { personId: context.who.personId, yearId, bytes, take, many })
+      const look = await bring(trx, held, {
+        personId: context.who.personId,
+        yearId,
+        bytes,
+        take,
+        allAtOnce: take ? allAtOnce : 'never',
+      })
       if (!take || !look.isNew) throw new LookedAlone({ ...look, event: null })
       return look
     })
@@ -42,6 +56,8 @@ export async function takeBundle(
     if (error instanceof LookedAlone) return error.look
     if (error instanceof UnreadableFile) throw new Refusal('invalid', error.message)
     throw error
+  } finally {
+    await held.letGo()
   }
 }
 
@@ -50,20 +66,26 @@ interface Bringing {
   readonly yearId: string
   readonly bytes: AsyncIterable<Uint8Array>
   readonly take: boolean
-  /** Of more new results than these, what they rest on is looked at all at once. */
-  readonly many: number
+  readonly allAtOnce: AllAtOnce
 }
 
-async function bring(trx: Knex.Transaction, { personId, yearId, bytes, take, many }: Bringing): Promise<BundleLook> {
-  await stageBundle(trx, bytes)
+async function bring(
+  trx: Knex.Transaction,
+  held: HeldFile,
+  { personId, yearId, bytes, take, allAtOnce }: Bringing,
+): Promise<BundleLook> {
+  // Its few large statements are done before they would have been compiled.
+  await trx.raw('set local jit = off')
+  await stageBundle(trx, bytes, held)
   const plan = planYear(await loadPeople(trx), await loadYearHere(trx, yearId), randomUUID)
   const deed = { personId, classId: null, termId: null, kind: 'took a OneRoster bundle in', needs: ['school' as const] }
   const [eventId = 0] = await keepEvents(trx, [{ deed, changes: [] }])
   await noteBundle(trx, eventId, yearId)
   await bringPeople(trx, plan, { yearId, eventId })
   await layDownNames(trx, plan)
-  const work = await bringWork(trx, { yearId, eventId })
-  const results = await bringResults(trx, eventId, { take, many })
+  const work = await bringWork(trx, { yearId, eventId, allAtOnce })
+  const names = await loadNamesHere(trx, yearId, plan)
+  const results = await bringResults(trx, { eventId, held }, { take, allAtOnce, names })
   return {
     brings: [
       ...peopleInWords(plan),

@@ -235,7 +235,9 @@ describe('a OneRoster bundle', () => {
         (
           await db.raw<{ rows: { rule: string }[] }>(
             `select conname || ' ' || pg_get_constraintdef(oid) as rule from pg_constraint
-             where conrelid = 'result'::regclass order by 1`,
+             where conrelid in ('result'::regclass, 'work'::regclass)
+             union all select pg_get_indexdef(indexrelid) from pg_index
+             where indrelid in ('result'::regclass, 'work'::regclass) order by 1`,
           )
         ).rows
       const before = await rules()
@@ -243,12 +245,30 @@ describe('a OneRoster bundle', () => {
       const asker = await askerOf(db, person?.id ?? '', null)
       if (!asker) throw new Error('There is no coordinator.')
       const yearId = place.yearPath.split('/').at(-1) ?? ''
-      const bytes = Readable.from([packed(smallYear('7 Fir'))])
-      const taken = await takeBundle({ db, today: '2026-11-26', ...asker }, yearId, { bytes, take: true, many: 0 })
-      expect(taken.brings.at(-1)).toBe('3 new results, 0 changed, 0 as they are')
+      const take = (files: Files) =>
+        takeBundle({ db, today: '2026-11-26', ...asker }, yearId, {
+          ...{ bytes: Readable.from([packed(files)]), take: true, allAtOnce: 'always' },
+        })
+      const taken = await take(smallYear('7 Fir'))
+      expect([taken.brings.at(-1), taken.leftOut]).toEqual(['3 new results, 0 changed, 0 as they are', []])
       expect(await rules()).toEqual(before)
       expect((await seen('7 Fir'))?.record.results).toHaveLength(3)
+      // One who has been erased since is not brought back, and keeps nothing from being taken back.
+      const [orla] = (await seen('7 Fir'))?.record.students ?? []
+      const erase = { reason: 'asked by the family', schoolNumber: '7 Fir1' }
+      expect((await philippa('POST', `/api/students/${orla?.id}/erase`, erase)).status).toBe(200)
       expect(await undo(taken.event)).toBe(200)
+
+      const doubled = smallYear('7 Gale')
+      const third = doubled.results?.[2]
+      doubled.results?.push({ ...third, sourcedId: 'r4', score: 1 })
+      const once = await take(doubled)
+      expect([once.brings.at(-1), once.leftOut]).toEqual([
+        '3 new results, 0 changed, 0 as they are',
+        ['1 result of a child and a piece of work that stand in the bundle twice.'],
+      ])
+      expect(await rules()).toEqual(before)
+      expect(await undo(once.event)).toBe(200)
     } finally {
       await db.destroy()
     }
@@ -301,7 +321,7 @@ describe('a OneRoster bundle', () => {
     [
       'a row that is too long',
       () => packed({ ...smallYear('7 Elm') }, { 'export/results.csv': 'sourcedId,score\nr1,4\nr2,4,5\n' }),
-      /results.csv cannot be read, from line 3 on/,
+      /results.csv cannot be read, from row 3 on/,
     ],
     [
       'no headings',

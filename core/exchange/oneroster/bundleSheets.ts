@@ -2,6 +2,7 @@ import type { NamedTable } from '../readTable'
 import { grouped } from '../../grouped'
 import { UnreadableFile } from '../problem'
 import type { Bundle, BundleRow } from './readBundle'
+import { resultSaid } from './resultOfRow'
 
 /**
  * What a OneRoster bundle says of each class, as the tables that gradebooks and class lists are taken in from: the
@@ -80,12 +81,14 @@ function resultCells(
 
 /** A score as it can be typed: "17", "late 12", "missing", "excused". */
 function scoreOf(row: BundleRow): string {
-  const status = row('scoreStatus').toLowerCase()
-  const says = (flag: string): boolean => row(flag).toLowerCase() === 'true'
-  if (status === 'exempt') return 'excused'
-  if (says('incomplete')) return 'incomplete'
-  const score = row('score') || row('textScore')
-  if (says('missing') || (status === 'not submitted' && score === '')) return 'missing'
-  if (score === '') return ''
-  return says('late') || status === 'late' ? `late ${score}` : score
+  const said = resultSaid({
+    scoreStatus: row('scoreStatus'),
+    score: row('score'),
+    textScore: row('textScore'),
+    incomplete: row('incomplete'),
+    late: row('late'),
+    missing: row('missing'),
+  })
+  if (said === null) return ''
+  return said.state === 'scored' ? said.written : `${said.state} ${said.written}`.trim()
 }

@@ -1,120 +1,135 @@
 import type { Knex } from 'knex'
+import type { NamesHere } from '../../../core/exchange/oneroster/readResults'
+import { lookedAtAllAtOnce, manyRows, type AllAtOnce } from './allAtOnce'
 import type { Brought } from './bringWork'
+import { copyResults, type Copied } from './copyResults'
+import type { HeldFile } from './heldFile'
 
-/**
- * Each staged result with what it means here (core/exchange/oneroster/bundleSheets.ts says the same of a class's), and
- * why it has no place; one without a score says nothing.
- */
-const understood = `
-  select named.work_id, child.student_id, r.state, case when r.state in ('scored', 'late') then r.points end as score,
-    case when r.comment is null then ''
-      else left(trim(regexp_replace(r.comment, '\\s+', ' ', 'g')), 2000) end as remark,
-    case when named.work_id is null then 'of work that is not taken in'
-      when child.student_id is null then 'of somebody who is no child of this bundle'
-      when place.student_id is null then 'of children who are not in the class'
-      when r.state not in ('scored', 'late') then null
-      when r.written is null then 'without a score'
-      when r.points is null then 'whose score is no number'
-      when r.points > named.out_of then 'above what the work is out of' end as why
-  from (select lineitemsourcedid, studentsourcedid, comment, coalesce(score, textscore) as written,
-      number_in(coalesce(score, textscore)) as points,
-      case when lower(scorestatus) = 'exempt' then 'excused'
-        when lower(incomplete) = 'true' then 'incomplete'
-        when lower(missing) = 'true' then 'missing'
-        when lower(scorestatus) = 'not submitted' and coalesce(score, textscore) is null then 'missing'
-        when lower(late) = 'true' or lower(scorestatus) = 'late' then 'late'
-        else 'scored' end as state
-    from staged_results offset 0) as r
-    left join work_named as named on named.name = r.lineitemsourcedid
-    left join child_named as child on child.name = r.studentsourcedid
-    left join enrolment as place on place.class_id = named.class_id and place.student_id = child.student_id`
+/** What PostgreSQL answers when two rows share a key. */
+const twoOfOneKey = '23505'
+/** No row of results.csv is shorter than its two names. */
+const bytesOfRow = 16
 
-/** So many new results at once are not checked one by one for what they rest on, but all together. */
-export const manyResults = 100_000
+interface Bringing {
+  /** False only finds out how many it would be. */
+  readonly take: boolean
+  readonly allAtOnce: AllAtOnce
+  readonly names: NamesHere
+}
 
-/** Adds and changes results, noting each as it came and as it was; or finds out how many it would be. */
+/** Adds and changes results, noting how they are taken back; two of one child and piece of work are taken once. */
 export async function bringResults(
   trx: Knex.Transaction,
-  eventId: number,
-  { take, many }: { take: boolean; many: number },
+  { eventId, held }: { eventId: number; held: HeldFile },
+  { take, allAtOnce, names }: Bringing,
 ): Promise<Brought & { leftOut: string[] }> {
-  // What has just come is planned for as it is, not as it was.
-  await trx.raw('analyze staged_results, enrolment, result')
-  await trx.raw(`set local work_mem = '64MB'`)
-  const values = { event: eventId }
-  const { rowCount: noted } = await trx.raw<{ rowCount: number }>(
-    `insert into bundle_result
-     select :event, b.work_id, b.student_id, b.state, b.score, b.remark, here.state, here.score, here.remark
-     from (${understood}) as b left join result as here using (work_id, student_id)
-     where why is null and (here.work_id is null
-       or (here.state, here.score, here.remark) is distinct from (b.state, b.score, b.remark))`,
-    values,
-  )
-  const { rows: staged } = await trx.raw<{ rows: { count: number }[] }>(
-    'select count(*)::int as count from staged_results',
-  )
-  // Where all is new there is nothing to tell of the rest.
-  const rest = noted === staged[0]?.count ? [] : await countByReason(trx)
-  const { added, changed } = take ? await write(trx, eventId, noted > many) : await wouldWrite(trx, eventId)
-  const twice = noted - added - changed
-  if (twice > 0 && take) await forgetTwice(trx, eventId)
-  const all = rest.find(({ why }) => why === null)?.count ?? noted
-  const leftOut = [
-    ...rest.flatMap(({ why, count }) => (why === null ? [] : [{ why, count }])),
-    ...(twice > 0 ? [{ why: 'of a child and a piece of work that stand in the bundle twice', count: twice }] : []),
-  ]
+  const isMany = allAtOnce === 'always' || (allAtOnce === 'where it pays' && (await isMostlyNew(trx, held, names)))
+  const straight = isMany ? await straightIn(trx, held, names) : null
+  const copied = straight ?? (await layBeside(trx, held, names))
+  const fresh = straight ? copied.ofNewWork : await bringToNewWork(trx, take, isMany)
+  if (fresh > 0 && take) await noteNewWork(trx, eventId)
+  const { noted, added, changed } =
+    copied.ofStandingWork > 0 ? await bringToStandingWork(trx, eventId, take) : { noted: 0, added: 0, changed: 0 }
+  const leftOut = new Map(copied.leftOut)
+  const twice = copied.ofNewWork - fresh + noted - added - changed
+  if (twice > 0) leftOut.set('of a child and a piece of work that stand in the bundle twice', twice)
   return {
-    ...{ added, changed, unchanged: all - noted },
-    leftOut: leftOut.map(
-      ({ why, count }) => `${count.toLocaleString('en')} ${count === 1 ? 'result' : 'results'} ${why}.`,
-    ),
+    ...{ added: fresh + added, changed, unchanged: copied.ofStandingWork - noted },
+    leftOut: [...leftOut]
+      .sort(([, one], [, other]) => other - one)
+      .map(([why, count]) => `${count.toLocaleString('en')} ${count === 1 ? 'result' : 'results'} ${why}.`),
   }
 }
 
-async function countByReason(trx: Knex.Transaction): Promise<{ why: string | null; count: number }[]> {
-  const { rows } = await trx.raw<{ rows: { why: string | null; count: number }[] }>(
-    `select why, count(*)::int as count from (${understood}) as each group by why order by count desc`,
-  )
-  return rows
+/** Whether many come, none of them of work that stood, and the school has fewer: then its keys are made anew. */
+async function isMostlyNew(trx: Knex.Transaction, held: HeldFile, names: NamesHere): Promise<boolean> {
+  if (held.bytes < manyRows * bytesOfRow || [...names.work.values()].some(({ stands }) => stands)) return false
+  const { rows } = await trx.raw<{ rows: { bytes: string }[] }>(`select pg_relation_size('result') as bytes`)
+  return Number(rows[0]?.bytes ?? 0) < held.bytes
 }
 
-async function write(
+/** All of them straight among the school's; null, and as if it had not been, when two are of one child and work. */
+async function straightIn(trx: Knex.Transaction, held: HeldFile, names: NamesHere): Promise<Copied | null> {
+  try {
+    return await trx.transaction((inner) =>
+      lookedAtAllAtOnce(inner, { table: 'result', rules: 'what it rests on, and its keys' }, () =>
+        copyResults(inner, held, { names, into: 'result' }),
+      ),
+    )
+  } catch (error) {
+    if ((error as { code?: string }).code === twoOfOneKey) return null
+    throw error
+  }
+}
+
+async function layBeside(trx: Knex.Transaction, held: HeldFile, names: NamesHere): Promise<Copied> {
+  await trx.raw(
+    `create temp table brought_result (work_id uuid, student_id uuid, state text, score double precision, remark text,
+       stands boolean) on commit drop`,
+  )
+  const copied = await copyResults(trx, held, { names, into: 'brought_result' })
+  // What has just come is planned for as it is, not as it was.
+  await trx.raw('analyze brought_result, result')
+  await trx.raw(`set local work_mem = '64MB'`)
+  return copied
+}
+
+/** Results of work that the bundle brings itself: all are new. @returns how many */
+async function bringToNewWork(trx: Knex.Transaction, take: boolean, isMany: boolean): Promise<number> {
+  const run = async (query: string): Promise<number> => (await trx.raw<{ rowCount: number }>(query)).rowCount
+  const columns = 'work_id, student_id, state, score, remark'
+  if (isMany)
+    return lookedAtAllAtOnce(trx, { table: 'result', rules: 'what it rests on, and its keys' }, () =>
+      run(
+        `insert into result (${columns}) select distinct on (work_id, student_id) ${columns} from brought_result
+         where not stands`,
+      ),
+    )
+  if (take)
+    return run(
+      `insert into result (${columns}) select ${columns} from brought_result where not stands
+       on conflict (work_id, student_id) do nothing`,
+    )
+  return run(`select distinct work_id, student_id from brought_result where not stands`)
+}
+
+async function noteNewWork(trx: Knex.Transaction, eventId: number): Promise<void> {
+  await trx.raw(
+    `insert into bundle_work
+     select :event, work_id, count(*), bit_xor(sum_of_result(student_id, state, score, remark))
+     from result where work_id in (select work_id from work_named where not stands) group by work_id`,
+    { event: eventId },
+  )
+}
+
+/** Results of work that stood before the bundle came: each is noted as it comes and as it was. */
+async function bringToStandingWork(
   trx: Knex.Transaction,
   eventId: number,
-  isMany: boolean,
-): Promise<{ added: number; changed: number }> {
-  const add = async (): Promise<number> =>
-    (
-      await trx.raw<{ rowCount: number }>(
-        `insert into result (work_id, student_id, state, score, remark)
-         select work_id, student_id, state, score, remark from bundle_result
-         where event_id = :event and was_state is null on conflict (work_id, student_id) do nothing`,
-        { event: eventId },
-      )
-    ).rowCount
-  const added = isMany ? await restingOnAllAtOnce(trx, add) : await add()
-  const { rowCount: changed } = await trx.raw<{ rowCount: number }>(
+  take: boolean,
+): Promise<{ noted: number; added: number; changed: number }> {
+  const values = { event: eventId }
+  const run = async (query: string): Promise<number> => (await trx.raw<{ rowCount: number }>(query, values)).rowCount
+  const noted = await run(
+    `insert into bundle_result
+     select :event, b.work_id, b.student_id, b.state, b.score, b.remark, here.state, here.score, here.remark
+     from brought_result as b left join result as here using (work_id, student_id)
+     where b.stands and (here.work_id is null
+       or (here.state, here.score, here.remark) is distinct from (b.state, b.score, b.remark))`,
+  )
+  if (noted === 0 || !take) return { noted, ...(await wouldWrite(trx, eventId)) }
+  const added = await run(
+    `insert into result (work_id, student_id, state, score, remark)
+     select work_id, student_id, state, score, remark from bundle_result
+     where event_id = :event and was_state is null on conflict (work_id, student_id) do nothing`,
+  )
+  const changed = await run(
     `update result set state = b.state, score = b.score, remark = b.remark from bundle_result as b
      where b.event_id = :event and b.was_state is not null
        and result.work_id = b.work_id and result.student_id = b.student_id`,
-    { event: eventId },
   )
-  return { added, changed }
-}
-
-/**
- * Writes results while nobody else does, and has the database look once, at the end and at all of them, whether what
- * they rest on is there: one by one that takes four times as long.
- */
-async function restingOnAllAtOnce<T>(trx: Knex.Transaction, writing: () => Promise<T>): Promise<T> {
-  const { rows } = await trx.raw<{ rows: { name: string; rule: string }[] }>(
-    `select conname as name, pg_get_constraintdef(oid) as rule from pg_constraint
-     where conrelid = 'result'::regclass and contype = 'f'`,
-  )
-  for (const { name } of rows) await trx.raw('alter table result drop constraint ??', [name])
-  const made = await writing()
-  for (const { name, rule } of rows) await trx.raw(`alter table result add constraint ?? ${rule}`, [name])
-  return made
+  if (added + changed < noted) await forgetTwice(trx, eventId)
+  return { noted, added, changed }
 }
 
 async function wouldWrite(trx: Knex.Transaction, eventId: number): Promise<{ added: number; changed: number }> {

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { lookedAtAllAtOnce, manyRows, type AllAtOnce } from './allAtOnce'
 
 /** How many rows of some kind are new, changed, and as they are. */
 export interface Brought {
@@ -50,7 +51,7 @@ const understood = `
 /** Adds and changes pieces of work with their categories, noting each. What the bundle does not say stays. */
 export async function bringWork(
   trx: Knex.Transaction,
-  { yearId, eventId }: { yearId: string; eventId: number },
+  { yearId, eventId, allAtOnce }: { yearId: string; eventId: number; allAtOnce: AllAtOnce },
 ): Promise<Brought> {
   await trx.raw(understood, { year: yearId })
   await trx.raw('analyze brought_work')
@@ -78,17 +79,10 @@ export async function bringWork(
      where why is null`,
   )
   await trx.raw('analyze work_named')
-  const { rowCount: added } = await trx.raw<{ rowCount: number }>(
-    `with made as (insert into work (id, class_id, subject, term_id, title, category, done_on, out_of, weight, counts)
-       select named.work_id, said.class_id, said.subject, said.term_id, said.called,
-         (select key from category as here where here.class_id = said.class_id and here.subject = said.subject
-           and lower(said.category) in (lower(here.name), lower(here.key)) order by key limit 1),
-         said.done_on, named.out_of, coalesce(said.weight, 1), coalesce(said.counts, true)
-       from work_named as named join brought_work as said using (name) where not named.stands returning *)
-     insert into bundle_row (event_id, in_table, key, before, after)
-     select :event, 'work', jsonb_build_object('id', id), null, to_jsonb(made) from made`,
-    { event: eventId },
-  )
+  const fresh = await countOf(trx, 'not stands')
+  const add = () => addWork(trx, eventId)
+  const isMany = allAtOnce === 'always' || (allAtOnce === 'where it pays' && fresh > manyRows)
+  const added = isMany ? await lookedAtAllAtOnce(trx, { table: 'work', rules: 'what it rests on' }, add) : await add()
   const { rowCount: changed } = await trx.raw<{ rowCount: number }>(
     `with was as (select work.* from work_named as named join work on work.id = named.work_id where named.stands),
        made as (update work set done_on = coalesce(said.done_on, work.done_on), out_of = named.out_of,
@@ -104,10 +98,31 @@ export async function bringWork(
      from made join was using (id)`,
     { event: eventId },
   )
-  const { rows } = await trx.raw<{ rows: { stands: number }[] }>(
-    'select count(*) filter (where stands) as stands from work_named',
+  return { added, changed, unchanged: (await countOf(trx, 'stands')) - changed }
+}
+
+async function countOf(trx: Knex.Transaction, which: 'stands' | 'not stands'): Promise<number> {
+  const { rows } = await trx.raw<{ rows: { count: number }[] }>(
+    `select count(*)::int as count from work_named where ${which}`,
   )
-  return { added, changed, unchanged: Number(rows[0]?.stands ?? 0) - changed }
+  return rows[0]?.count ?? 0
+}
+
+async function addWork(trx: Knex.Transaction, eventId: number): Promise<number> {
+  const { rowCount } = await trx.raw<{ rowCount: number }>(
+    `with made as (insert into work (id, class_id, subject, term_id, title, category, done_on, out_of, weight, counts)
+       select named.work_id, said.class_id, said.subject, said.term_id, said.called, kind.key,
+         said.done_on, named.out_of, coalesce(said.weight, 1), coalesce(said.counts, true)
+       from work_named as named join brought_work as said using (name)
+         join (select class_id, subject, word, min(key) as key
+             from category, unnest(array[lower(name), lower(key)]) as word group by class_id, subject, word) as kind
+           on kind.class_id = said.class_id and kind.subject = said.subject and kind.word = lower(said.category)
+       where not named.stands returning *)
+     insert into bundle_row (event_id, in_table, key, before, after)
+     select :event, 'work', jsonb_build_object('id', id), null, to_jsonb(made) from made`,
+    { event: eventId },
+  )
+  return rowCount
 }
 
 /** Why pieces of work have no place here, with how many and some of their names. */

@@ -1,9 +1,11 @@
-import { Unzip, UnzipInflate, type UnzipFile } from 'fflate'
+import { Unzip, type UnzipFile } from 'fflate'
 import type { Knex } from 'knex'
 import { decodeText } from '../../../core/exchange/decodeText'
 import { bundleFiles, type BundleFile } from '../../../core/exchange/oneroster/tables'
 import { readManifest } from '../../../core/exchange/oneroster/readBundle'
 import { Refusal } from '../../access/refusal'
+import type { HeldFile } from './heldFile'
+import { unpackers } from './inflating'
 import { StagedFile, stagedTable, columnsOf } from './stagedFiles'
 
 /** What a bundle may come to once it is unpacked: some ten million results. */
@@ -13,19 +15,25 @@ const largestManifest = 100_000
 const pieceSize = 16 * 1024
 
 interface Part {
+  /** Which file of the zip it is of. */
+  nth: number
   name: string
   chunk: Uint8Array
   isLast: boolean
 }
 
 /**
- * Reads a bundle as its bytes come and lays each of its files into a table of the transaction's own. Only the manifest
- * is read here. A file that the manifest calls absent is not looked at, one that it promises must be there; rows that
+ * Reads a bundle as its bytes come and lays each of its files into a table of the transaction's own; the results wait
+ * until it is known what they speak of. Only the manifest is read here. A file that the manifest calls absent is not looked at, one that it promises must be there; rows that
  * are to be deleted or inactive are left out.
  * @throws Refusal in words for whoever brought it
  */
-export async function stageBundle(trx: Knex.Transaction, bytes: AsyncIterable<Uint8Array>): Promise<void> {
-  const staged = new Map<BundleFile, StagedFile>()
+export async function stageBundle(
+  trx: Knex.Transaction,
+  bytes: AsyncIterable<Uint8Array>,
+  results: HeldFile,
+): Promise<void> {
+  const staged = new Map<BundleFile, StagedFile | HeldFile>()
   const manifest: Uint8Array[] = []
   for await (const { name, chunk, isLast } of partsOf(bytes)) {
     const base = name.split('/').at(-1)?.toLowerCase() ?? ''
@@ -34,17 +42,19 @@ export async function stageBundle(trx: Knex.Transaction, bytes: AsyncIterable<Ui
     if (manifest.reduce((sum, { length }) => sum + length, 0) > largestManifest)
       throw new Refusal('invalid', 'The manifest of this bundle is no manifest.')
     if (!file) continue
-    const table = staged.get(file) ?? new StagedFile(trx, file)
+    const table = staged.get(file) ?? (file === 'results' ? results : new StagedFile(trx, file))
     staged.set(file, table)
     await table.write(chunk)
-    if (isLast) await table.end()
+    if (isLast && table instanceof StagedFile) await table.end()
   }
   const { isAbsent } = readManifest(manifest.length > 0 ? decodeText(Buffer.concat(manifest)) : null)
   for (const file of bundleFiles) {
-    if (isAbsent(file)) await emptyTable(trx, file, staged.has(file))
-    else if (!staged.has(file))
+    if (!isAbsent(file) && !staged.has(file))
       throw new Refusal('invalid', `The bundle's manifest promises ${file}.csv, and it is not there.`)
-    else await trx.raw(`delete from ${stagedTable(file)} where lower(status) in ('tobedeleted', 'inactive')`)
+    if (file === 'results' && isAbsent(file)) await results.letGo()
+    else if (isAbsent(file)) await emptyTable(trx, file, staged.has(file))
+    else if (file !== 'results')
+      await trx.raw(`delete from ${stagedTable(file)} where lower(status) in ('tobedeleted', 'inactive')`)
   }
 }
 
@@ -57,33 +67,34 @@ async function emptyTable(trx: Knex.Transaction, file: BundleFile, isThere: bool
 /** The parts of a packed file, one after the other, as its bytes come. */
 async function* partsOf(bytes: AsyncIterable<Uint8Array>): AsyncGenerator<Part> {
   let ready: Part[] = []
-  let unpacked = 0
-  let isZip = false
+  let [unpacked, files] = [0, 0]
   const unzip = new Unzip((file: UnzipFile) => {
-    isZip = true
-    file.ondata = (error, chunk, isLast) => {
-      if (error) throw error
+    const nth = (files += 1)
+    file.ondata = (_error, chunk, isLast) => {
       unpacked += chunk.length
-      if (unpacked > largestUnpacked) throw new Refusal('too large', 'Unpacked, this bundle is larger than 2 GB.')
-      ready.push({ name: file.name, chunk, isLast })
+      // What is too large is not even held until it is refused.
+      if (unpacked <= largestUnpacked) ready.push({ nth, name: file.name, chunk, isLast })
     }
     // What is no table is never unpacked.
     if (/\.csv$/i.test(file.name)) file.start()
   })
-  unzip.register(UnzipInflate)
-  const push = (piece: Uint8Array, isLast: boolean): Part[] => {
+  const { decoder, settled } = unpackers()
+  unzip.register(decoder)
+  const push = async (piece: Uint8Array, isLast: boolean): Promise<Part[]> => {
     try {
       unzip.push(piece, isLast)
-    } catch (error) {
-      if (error instanceof Refusal) throw error
+      await settled()
+    } catch {
       throw new Refusal('invalid', 'The file is damaged: it cannot be unpacked. Save it once more and choose it again.')
     }
-    const parts = ready
+    if (unpacked > largestUnpacked) throw new Refusal('too large', 'Unpacked, this bundle is larger than 2 GB.')
+    // The unpackers of two files work side by side: what they hand on is put in the order of the files.
+    const parts = ready.sort((one, other) => one.nth - other.nth)
     ready = []
     return parts
   }
   for await (const bunch of bytes)
-    for (let at = 0; at < bunch.length; at += pieceSize) yield* push(bunch.subarray(at, at + pieceSize), false)
-  yield* push(new Uint8Array(), true)
-  if (!isZip) throw new Refusal('invalid', 'This is no OneRoster bundle: a bundle is a zip of CSV files.')
+    for (let at = 0; at < bunch.length; at += pieceSize) yield* await push(bunch.subarray(at, at + pieceSize), false)
+  yield* await push(new Uint8Array(), true)
+  if (files === 0) throw new Refusal('invalid', 'This is no OneRoster bundle: a bundle is a zip of CSV files.')
 }

@@ -1,10 +1,10 @@
 import type { Knex } from 'knex'
-import { from as copyFrom, type CopyStreamQuery } from 'pg-copy-streams'
-import type { ClientBase } from 'pg'
+import type { CopyStreamQuery } from 'pg-copy-streams'
 import { decodeText } from '../../../core/exchange/decodeText'
 import { headingsOf, type BundleFile } from '../../../core/exchange/oneroster/tables'
 import { readTable } from '../../../core/exchange/readTable'
 import { Refusal } from '../../access/refusal'
+import { copyChunk, endCopy, openCopy } from './copyRows'
 
 /** What the standard has no heading for, as Facunda writes it. */
 const ownHeadings = ['metadata.facunda.weight', 'metadata.facunda.counts']
@@ -38,21 +38,14 @@ export class StagedFile {
   /** @throws Refusal when the file cannot be read */
   async write(chunk: Uint8Array): Promise<void> {
     if (this.stream === null) return this.readHead(chunk)
-    const { stream } = this
-    // Waiting until a chunk has gone keeps no more than one in memory.
-    await new Promise<void>((resolve, reject) => {
-      stream.write(chunk, (error) => (error ? reject(error) : resolve()))
-    }).catch((error: unknown) => refuseUnreadable(this.file, error))
+    await copyChunk(this.stream, chunk).catch((error: unknown) => refuseUnreadable(this.file, error))
   }
 
   /** @throws Refusal when the file cannot be read */
   async end(): Promise<void> {
     if (this.stream === null && this.head.length > 0) await this.readHead(Buffer.from('\n'))
     if (this.stream === null) throw new Refusal('invalid', `${this.file}.csv is empty.`)
-    const { stream } = this
-    const ended = new Promise<void>((resolve, reject) => stream.once('finish', resolve).once('error', reject))
-    stream.end()
-    await ended.catch((error: unknown) => refuseUnreadable(this.file, error))
+    await endCopy(this.stream).catch((error: unknown) => refuseUnreadable(this.file, error))
   }
 
   private async readHead(chunk: Uint8Array): Promise<void> {
@@ -66,10 +59,10 @@ export class StagedFile {
     const columns = this.columnsIn(decodeText(new Uint8Array(this.head.subarray(0, end))))
     const body = this.head.subarray(text.startsWith('\r\n', end) ? end + 2 : end + 1)
     await this.makeTable(columns)
-    const client = (await (this.trx.client as Knex.Client).acquireConnection()) as ClientBase
     const names = columns.map((column) => `"${column}"`).join(', ')
-    this.stream = client.query(
-      copyFrom(`copy ${stagedTable(this.file)} (${names}) from stdin with (format csv, null '')`),
+    this.stream = await openCopy(
+      this.trx,
+      `copy ${stagedTable(this.file)} (${names}) from stdin with (format csv, null '')`,
     )
     if (body.length > 0) await this.write(body)
   }
@@ -90,7 +83,7 @@ export class StagedFile {
 }
 
 /** What the database says of a file that is no table, in words for whoever brought it. */
-export function refuseUnreadable(file: string, error: unknown): never {
+function refuseUnreadable(file: string, error: unknown): never {
   const { code, where } = { code: '', where: '', ...(error instanceof Error ? (error as object) : {}) }
   const line = /line (\d+)/.exec(where)?.[1]
   if (code.startsWith('22'))

@@ -34,6 +34,16 @@ export async function undoBundle(trx: Knex.Transaction, eventId: number): Promis
      where b.event_id = :event
        and (r.state, r.score, r.remark) is distinct from (b.state, b.score, b.remark) limit 1`,
   )
+  await refuseChanged(
+    `select 1 from bundle_work as b left join lateral (
+       select count(*) as results, bit_xor(sum_of_result(student_id, state, score, remark)) as sum
+       from result where work_id = b.work_id) as r on true
+     where b.event_id = :event and (r.results, coalesce(r.sum, 0)) is distinct from (b.results, b.sum) limit 1`,
+  )
+  await trx.raw(
+    'delete from result as r using bundle_work as b where b.event_id = :event and r.work_id = b.work_id',
+    values,
+  )
   await trx.raw(
     `delete from result as r using bundle_result as b where b.event_id = :event and b.was_state is null
        and r.work_id = b.work_id and r.student_id = b.student_id`,

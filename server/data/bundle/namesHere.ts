@@ -1,0 +1,20 @@
+import type { Knex } from 'knex'
+import type { NamedWork, NamesHere } from '../../../core/exchange/oneroster/readResults'
+import type { YearPlan } from '../../../core/exchange/oneroster/planYear'
+import { grouped } from '../../../core/grouped'
+
+/** What a bundle's names mean here, once its people and its work are in. */
+export async function loadNamesHere(trx: Knex.Transaction, yearId: string, plan: YearPlan): Promise<NamesHere> {
+  const { rows: work } = await trx.raw<{ rows: (NamedWork & { name: string })[] }>(
+    `select name, work_id as "workId", class_id as "classId", out_of as "outOf", stands from work_named`,
+  )
+  const places = await trx('enrolment')
+    .whereIn('class_id', trx('class_room').where({ year_id: yearId }).select('id'))
+    .select('class_id', 'student_id')
+  const byClass = grouped(places, ({ class_id }) => class_id)
+  return {
+    work: new Map(work.map(({ name, ...named }) => [name, named])),
+    children: plan.students,
+    places: new Map([...byClass].map(([room, rows]) => [room, new Set(rows.map(({ student_id }) => student_id))])),
+  }
+}
