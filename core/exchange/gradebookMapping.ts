@@ -13,6 +13,7 @@ export const columnRoles = [
   'category',
   'date',
   'weight', // long files: how much the row's piece of work counts
+  'state', // long files: missing, late, excused … beside the score
   'remark',
   'ignore',
 ] as const

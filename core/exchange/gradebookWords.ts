@@ -23,6 +23,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['category', /^(work|assignment|task)?(category|type|kind|group)$|^(kategorie|categorie|categoria|kategori)$/],
   ['date', /^(date|due|duedate|day|doneon|datum|fecha|data|dato)$/],
   ['weight', /^(weight|weighting|gewicht(ung)?|coefficient|peso|ponderacion|vekt|vikt)$/],
+  ['state', /^(status|state|scorestatus|submissionstatus|estado|stato|statut)$/],
   ['remark', /^(remark|comment|note|notes|remarks|bemerkung|remarque|observacion(es)?)s?$/],
   ['ignore', /^(average|mean|sum|percent|%|overall|email|mail|class|homeroom|gradelevel|section)$/],
   // What a program has added up is no piece of work.
@@ -38,13 +39,22 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['ignore', /^(gesamt|end|schluss)note$|^(nota|voto|note|media|moyenne)(final|finale|generale|total)$/],
   ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
   // Who somebody is, in figures.
-  ['ignore', /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone|room|seat)$/],
+  [
+    'ignore',
+    /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone|room|seat|half|term|week|period)$/,
+  ],
+  ['ignore', /^(class)?(rank|position|place|ranking)$|^(rang|platz|puesto|posicion|posizione|plass|plats)$/],
   ['ignore', /^(alter|geburtsdatum|geschlecht|klasse|age|classe|edad|sexo|curso|eta|sesso|leeftijd|klas|alder)$/],
 ]
 
 const describingWords: readonly [DescribingRow, RegExp][] = [
-  ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/],
+  [
+    'out of',
+    /^(outof|total(marks|points|possible)|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/,
+  ],
   ['out of', /^(max(imale)?(punkte|punktzahl)|hochstpunktzahl|bareme|puntosmaximos|puntimassimi|maxpoang|makspoeng)$/],
+  // The word for points after "max" differs, the rest does not.
+  ['out of', /^ma(x|ks)(im(um|ale?))?(punkt|pont|poin|bod|pist|pkt|puan|pts|p)\p{L}*$/u],
   ['category', /^(category|type|kind|kategorie|categorie|categoria|kategori)$/],
   ['date', /^(date|due|duedate|datum|fecha|data|dato)$/],
   ['weight', /^(weight|counts|gewicht(ung)?|coefficient|peso|gewicht|vekt|vikt)$/],

@@ -1,27 +1,40 @@
 import { describedBy, roleByHeading } from './gradebookWords'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
+import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
+import { derivedColumns } from './derivedColumns'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
+import type { Matchable } from '../people/matchStudent'
+
+/** What is known beside the file itself. */
+export interface BesideFile {
+  /** The row with the headings, where a person has said so. */
+  readonly headingRow?: number | null
+  /** The children of the class: their names and numbers tell their columns in every language. */
+  readonly children?: readonly Matchable[]
+}
 
 /**
  * Guesses how a gradebook file is laid out, from its headings and its values. A guess to be shown, not a verdict.
  * @param categories the names the class already uses; the first is proposed where the file names none
- * @param headingRow the row with the headings, where a person has said so
  *
  * @example guessGradebook(table, ['Quizzes']) // column 1 is the name, column 2 a quiz out of 20 of 12 October, …
  */
 export function guessGradebook(
   table: Table,
   categories: readonly string[],
-  headingRow: number | null = null,
+  { headingRow = null, children = [] }: BesideFile = {},
 ): GradebookMapping {
-  const heading = table.rows.find((row) => row.number === headingRow) ?? headingRowOf(table)
-  const body = table.rows.filter((row) => row.number > heading.number)
-  const named = rolesByHeadings(heading.cells)
+  const ours = columnsOfChildren(table, children)
+  const worded = table.rows.find((row) => row.number === headingRow) ?? headingRowOf(table, ours)
+  const titles = headingRow === null ? titlesBesideDates(table, worded) : null
+  const heading = titles ?? worded
+  const named = withChildren(rolesByHeadings(worded.cells), ours)
   const long = named.includes('work') && named.includes('score')
-  const describingRows = long ? {} : describingRowsOf(table, heading, named)
-  const students = body.filter((row) => !(row.number in describingRows))
+  const described = long ? {} : describingRowsOf(table, heading, named)
+  const describingRows = titles ? { ...described, [String(worded.number)]: 'date' as const } : described
+  const students = table.rows.filter((row) => row.number > heading.number && !(row.number in describingRows))
   const columns = widestColumns(table, heading).map((index) =>
     guessColumn(index, named[index] ?? null, { heading, students, long }),
   )
@@ -29,7 +42,7 @@ export function guessGradebook(
     sheet: '',
     shape: long ? 'long' : 'wide',
     headingRow: heading.number,
-    columns,
+    columns: long ? withDates(columns, students) : withoutDerived(columns, heading, students),
     describingRows,
     category: categories[0] ?? 'Classwork',
     outOf: 100,
@@ -38,36 +51,53 @@ export function guessGradebook(
   }
 }
 
-const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
-const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
-const ownMaximum =
-  /^(.*\S)\s*(?:[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]|\/\s*(\d+(?:[.,]\d+)?))$/i
-
-/**
- * A heading's own maximum, as in "Quiz 3 (20)" or "Quiz 3 /20", parted from the title; and a date that stands in it.
- * "12/10/2026" is a date and "12/10" may be one, so neither is a maximum.
- *
- * @example readWorkHeading('River quiz (20)') // { title: 'River quiz', outOf: 20, date: null }
- * @example readWorkHeading('Quiz 12/10/2026') // { title: 'Quiz 12/10/2026', outOf: null, date: '12/10/2026' }
- */
-export function readWorkHeading(written: string): { title: string; outOf: number | null; date: string | null } {
-  // A heading may be broken over lines in its cell.
-  const heading = written.replace(/\s+/g, ' ')
-  const inWords = dateInWords.exec(heading)?.[1]
-  const date = fullDate.exec(heading)?.[1] ?? (inWords && readDate(inWords) ? inWords : null)
-  const parts = ownMaximum.exec(heading)
-  const most = parts?.[2] ?? parts?.[3]
-  const endsInDate = /\d{1,2}[./-]\d{1,2}([./-]\d{2,4})?\)?$/.test(heading) && mayBeDate(heading)
-  return parts && most !== undefined && !endsInDate
-    ? { title: parts[1] ?? heading, outOf: Number(most.replace(',', '.')), date }
-    : { title: heading, outOf: null, date }
+/** The columns that the class's own children tell are theirs; no other column can be the same then. */
+function withChildren(named: readonly (ColumnRole | null)[], ours: ChildColumns | null): (ColumnRole | null)[] {
+  if (!ours) return [...named]
+  const taken = new Set(ours.roles.values())
+  const width = Math.max(named.length, ...[...ours.roles.keys()].map((at) => at + 1))
+  const isWhole = taken.has('name')
+  return Array.from({ length: width }, (_, at) => {
+    const [own, said] = [ours.roles.get(at), named[at] ?? null]
+    if (own !== undefined) return own
+    const isTaken = said !== null && (taken.has(said) || (isWhole && identifying.has(said) && said !== 'number'))
+    return isTaken ? 'ignore' : said
+  })
 }
 
-/** Whether the figures at the end could be a day and a month, in either order. */
-function mayBeDate(heading: string): boolean {
-  const parts = /(\d{1,2})[./-](\d{1,2})(?:[./-]\d{2,4})?\)?$/.exec(heading)
-  const [one, two] = [Number(parts?.[1] ?? 0), Number(parts?.[2] ?? 0)]
-  return one > 0 && two > 0 && Math.max(one, two) <= 31 && Math.min(one, two) <= 12
+/**
+ * Where the row with the children's headings holds nothing but dates over the work, the titles stand in the row below
+ * it, or in the one above.
+ */
+function titlesBesideDates(table: Table, heading: TableRow): TableRow | null {
+  const work = heading.cells.flatMap((cell, at) => (cell !== '' && roleByHeading(cell) === null ? [at] : []))
+  if (work.length === 0 || !work.every((at) => readDate(heading.cells[at] ?? '') !== undefined)) return null
+  const place = table.rows.indexOf(heading)
+  const areTitles = (row: TableRow | undefined): boolean =>
+    row !== undefined &&
+    row.cells.every((cell, at) => cell === '' || work.includes(at)) &&
+    work.every((at) => isTitle(row.cells[at] ?? ''))
+  return [table.rows[place + 1], table.rows[place - 1]].find(areTitles) ?? null
+}
+
+function isTitle(cell: string): boolean {
+  return /\p{L}/u.test(cell) && readScore(cell, null).kind === 'refused'
+}
+
+function withoutDerived(columns: ColumnRole[], heading: TableRow, students: readonly TableRow[]): ColumnRole[] {
+  const scores = columns.flatMap((role, at) => (role === 'score' ? [at] : []))
+  const derived = derivedColumns(heading, students, scores)
+  return columns.map((role, at) => (derived.has(at) ? 'ignore' : role))
+}
+
+/** Where no heading names the day, the one column that holds nothing but dates tells it. */
+function withDates(columns: ColumnRole[], rows: readonly TableRow[]): ColumnRole[] {
+  if (columns.includes('date')) return columns
+  const dated = columns.flatMap((role, at) => {
+    const cells = rows.map((row) => row.cells[at] ?? '').filter((cell) => cell !== '')
+    return role === 'ignore' && cells.length > 0 && cells.every((cell) => readDate(cell) !== undefined) ? [at] : []
+  })
+  return columns.map((role, at) => (dated.length === 1 && at === dated[0] ? 'date' : role))
 }
 
 /**
@@ -81,10 +111,15 @@ function rolesByHeadings(cells: readonly string[]): (ColumnRole | null)[] {
   return named.map((role) => (role === 'family name' ? 'name' : role))
 }
 
-/** The row among the first twelve with the most headings we know; the first row when none has any. */
-function headingRowOf(table: Table): TableRow {
+/**
+ * The row among the first twelve with the most headings we know; where none has any, the one above the first child, or
+ * the first.
+ */
+function headingRowOf(table: Table, ours: ChildColumns | null): TableRow {
   const first = table.rows[0] ?? { number: 1, cells: [] }
-  let best = { row: first, known: 0 }
+  const above = table.rows.filter(({ number }) => number < (ours?.firstRow ?? 0))
+  const likely = above.findLast(({ cells }) => describedBy(cells.find((cell) => cell !== '') ?? '') === null)
+  let best = { row: likely ?? first, known: 0 }
   for (const row of table.rows.slice(0, 12)) {
     const known = row.cells.filter((cell) => cell !== '' && roleByHeading(cell) !== null).length
     if (known > best.known) best = { row, known }
@@ -167,8 +202,13 @@ function guessColumn(
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
   const scores = values.filter((cell) => readScore(cell, null).kind === 'result').length
-  if ((heading.cells[index] ?? '') === '') return 'ignore'
+  if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
   return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
+}
+
+/** Whether they number the rows: 1, 2, 3 … */
+function areCounted(values: readonly string[]): boolean {
+  return values.length > 2 && values.every((value, at) => value.replace(/\.$/, '') === String(at + 1))
 }
 
 /** Month first only when some date can be read no other way. */

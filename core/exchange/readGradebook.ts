@@ -2,10 +2,11 @@ import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
-import { readWorkHeading } from './guessGradebook'
+import { isSummary } from './gradebookWords'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
+import { readWorkHeading } from './readWorkHeading'
 
 /** A piece of work as the file tells of it. */
 export interface FileWork {
@@ -188,8 +189,8 @@ function withoutShare(category: string): string {
 /** The maximum that a column's own cells give, as in "17/20", where they agree; null where they give none. */
 function maximumInCells(cells: readonly string[]): number | null {
   const given = cells.flatMap((cell) => {
-    const parts = /\d\s*\/\s*(\d+(?:[.,]\d+)?)\s*$/.exec(cell)
-    return parts?.[1] === undefined ? [] : [Number(parts[1].replace(',', '.'))]
+    const read = readScore(cell, null)
+    return read.kind === 'result' && read.outOf !== null && !cell.includes('%') ? [read.outOf] : []
   })
   const [first] = given
   return first !== undefined && first > 0 && given.every((each) => each === first) ? first : null
@@ -203,7 +204,7 @@ function readLong(
 ): GradebookContent {
   const content: GradebookContent = { work: [], results: [], refused: [] }
   const byTitle = new Map<string, FileWork>()
-  for (const row of rows) {
+  for (const row of rows.filter((each) => !isSummary(each.cells[mapping.columns.indexOf('work')] ?? ''))) {
     const cell = (role: ColumnRole): string => row.cells[mapping.columns.indexOf(role)] ?? ''
     const nameOf = (role: ColumnRole): string => heading.cells[mapping.columns.indexOf(role)] ?? role
     const refuse = (role: ColumnRole, reason: string): void => {
@@ -221,7 +222,7 @@ function readLong(
     takeScore(content, {
       row: row.number,
       column: nameOf('score'),
-      cell: cell('score'),
+      cell: withState(cell('state'), cell('score')),
       who: identityOf(row, mapping.columns),
       piece,
       remark: cell('remark'),
@@ -248,6 +249,17 @@ function longWork(
     outOf: outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cell('weight')) ?? known?.weight ?? 1,
   }
+}
+
+/**
+ * What a row says of its result in two columns, as it would be typed in one. A state that is none of a result's (graded,
+ * published) says nothing.
+ * @example withState('late', '13') // 'late 13'
+ */
+function withState(state: string, score: string): string {
+  const read = readScore(state, null)
+  if (read.kind !== 'result' || read.state === 'scored') return score
+  return read.state === 'late' ? `late ${score}` : read.state
 }
 
 function takeScore(

@@ -27,26 +27,41 @@ const stateWords: Record<string, ResultState> = {
 }
 
 /**
- * Reads one score as people write it: "17", "17,5", "17/20", "85 %", "late 12", "missing", "ex".
+ * Reads one score as people write it: "17", "17,5", "17/20", "17 out of 20", "85 %", "late 12", "missing", "ex".
  * @param outOf the most that can be scored, where it is known
  *
  * @example readScore('85 %', 20) // 17 out of 20
  * readScore('absent', 20) // refused: “absent” is no score.
  */
 export function readScore(written: string, outOf: number | null): ScoreCell {
-  const tidy = written.trim().toLocaleLowerCase('en')
+  const tidy = plainly(written)
   if (tidy === '' || tidy === '-' || tidy === '–') return { kind: 'empty' }
   const words = /^(\p{L}[\p{L} ]*?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
   const state = words ? stateWords[words[1] ?? ''] : undefined
   if (words && state === undefined) return refusal(written)
+  // "41,200" steps are no 41.2 points.
+  if (/^\d{1,3},\d{3}$/.test(tidy))
+    return { kind: 'refused', reason: `“${written}” could be thousands. Write it without the comma.` }
   const figures = words ? words[2] : tidy
   if (figures === undefined) return { kind: 'result', state: state ?? 'scored', score: null, outOf: null }
   return readFigures(written, figures, state ?? 'scored', outOf)
 }
 
+/** Small letters, halves as decimals, and without a letter grade behind the figures: "17½", "17 (B)". */
+function plainly(written: string): string {
+  return written
+    .trim()
+    .toLocaleLowerCase('en')
+    .replace(/(\d)\s*½$/, '$1.5')
+    .replace(/^½$/, '0.5')
+    .replace(/(\d\s*%?)\s*\((?!late|missing)\p{L}[+-]?\)$/u, '$1')
+}
+
 function readFigures(written: string, figures: string, state: ResultState, outOf: number | null): ScoreCell {
   const plain = figures.replace(/\s*(points?|pts?|p|punkte?|puntos|punti|poeng|poäng)\.?$/, '')
-  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|\/\s*(\d+(?:[.,]\d+)?))?$/.exec(plain)
+  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|(?:\/|out of|of|von|sur|de|su|van|av|af)\s*(\d+(?:[.,]\d+)?))?$/.exec(
+    plain,
+  )
   if (!parts) return refusal(written)
   const value = toNumber(parts[1] ?? '')
   const ownOutOf = parts[3] === undefined ? null : toNumber(parts[3])

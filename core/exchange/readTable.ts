@@ -42,14 +42,17 @@ const delimiters = [',', ';', '\t', '|'] as const
  */
 export function readTable(text: string, largest: TableLimits = largestTable): Table {
   const delimiter = guessDelimiter(text)
-  const parsed = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false, preview: largest.lines + 1 })
+  const parse = (written: string) =>
+    Papa.parse<string[]>(written, { delimiter, skipEmptyLines: false, preview: largest.lines + 1 })
+  const asItIs = parse(text)
+  const parsed = asItIs.data.some(hasQuotesLeft) ? parse(withoutBlanksBesideQuotes(text, delimiter)) : asItIs
   if (parsed.data.length > largest.lines) {
     throw new UnreadableFile(
       `The file has more than ${largest.lines.toLocaleString('en')} lines, most of them empty or ` +
         'none of a class’s. Save only the rows of the class and choose that file.',
     )
   }
-  const broken = parsed.errors.find((error) => error.type === 'Quotes')
+  const broken = parsed.errors.find(isOfQuotes)
   if (broken) {
     throw new UnreadableFile(
       `Row ${(broken.row ?? 0) + 1} has a quotation mark that is never closed, or text after one that is.`,
@@ -81,6 +84,25 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
     )
   }
   return { rows, delimiter }
+}
+
+function isOfQuotes({ type }: { type: string }): boolean {
+  return type === 'Quotes'
+}
+
+/** A cell that still stands in quotes had blanks before them. */
+function hasQuotesLeft(cells: readonly string[]): boolean {
+  return cells.some((cell) => /^\s+"[^"]*"\s*$/.test(cell))
+}
+
+/** "Name" , "Quiz": the blanks around quoted cells, which are no part of them. */
+function withoutBlanksBesideQuotes(text: string, delimiter: string): string {
+  const sign = delimiter === '|' ? '\\|' : delimiter
+  const cell = new RegExp(
+    `(^|${sign})[^\\S\\r\\n${delimiter === '\t' ? '\\t' : ''}]*("(?:[^"]|"")*") *(?=${sign}|\\r|\\n|$)`,
+    'gm',
+  )
+  return text.replace(cell, '$1$2')
 }
 
 /**

@@ -32,15 +32,21 @@ export interface RowIdentity {
 export function studentMatcher<S extends Matchable>(students: readonly S[]): (row: RowIdentity) => Match<S> {
   const byNumber = new Map(students.map((student) => [numberKey(student.schoolNumber), student]))
   const byName = new Map<string, S[]>()
+  const byFamilyFirst = new Map<string, S[]>()
   const byHalf = new Map<string, S[]>()
   for (const student of students) {
     for (const half of new Set([student.legalGiven, student.usedName, student.family].map(nameKey))) {
       if (half !== '') byHalf.set(half, [...(byHalf.get(half) ?? []), student])
     }
+    for (const given of new Set([student.legalGiven, student.usedName])) {
+      const key = nameKey(`${student.family} ${given}`)
+      if (student.family !== '') byFamilyFirst.set(key, [...(byFamilyFirst.get(key) ?? []), student])
+    }
     for (const key of spellingsOf(student)) byName.set(key, [...(byName.get(key) ?? []), student])
   }
   return (row) => {
-    const candidates = byName.get(rowNameKey(row)) ?? []
+    // "Reed Maya" is Maya Reed where nobody is called Reed Maya.
+    const candidates = byName.get(rowNameKey(row)) ?? byFamilyFirst.get(nameKey(row.name ?? '')) ?? []
     const numbered = byNumber.get(numberKey(row.number ?? ''))
     if (numbered) {
       // A number and a name that disagree: one of them was mistyped, and nobody can tell which from here.

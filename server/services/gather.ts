@@ -37,7 +37,7 @@ export async function bringFile(
   const names = categoriesOf(record, subject).map((category) => category.name)
   const sheets: SheetAnswer[] = []
   for (const { sheet, table } of tables.slice(0, mostSheets)) {
-    const guess = { ...guessGradebook(table, names), sheet }
+    const guess = { ...guessGradebook(table, names, { children: record.students }), sheet }
     const here = { classId: place.classId, subject, headings: shapeOf(table, names) }
     const remembered = await rememberedMapping(context.db, here)
     sheets.push({

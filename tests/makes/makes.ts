@@ -29,8 +29,11 @@ export interface Make {
   readonly expected: readonly string[]
 }
 
+/** The collections in the order in which the program met them. */
+export const collections = ['seen', 'unread', 'unread2', 'unread3', 'unread4'] as const
+
 /** The files of one collection. */
-export function makesIn(collection: 'seen' | 'unread'): Make[] {
+export function makesIn(collection: (typeof collections)[number]): Make[] {
   const text = readFileSync(new URL(`./${collection}.txt`, import.meta.url), 'utf8')
   return text
     .split(/^=== /m)
@@ -54,7 +57,7 @@ function bytesOf(content: string, kind: string): Uint8Array {
 /** How a file comes in: as it is, after one correction of its columns, or not at all, with what came instead. */
 export function howItComesIn({ bytes, expected }: Make): { how: 'at once' | 'corrected' | 'not'; came: string[] } {
   const table = readTable(decodeText(bytes))
-  const guess = guessGradebook(table, [])
+  const guess = guessGradebook(table, [], { children: students })
   const came = brought(table, guess, expected)
   if (isAsExpected(came, expected)) return { how: 'at once', came }
   const corrected = corrections(table, guess).some((mapping) =>
@@ -74,7 +77,7 @@ function corrections(table: Table, guess: GradebookMapping): GradebookMapping[] 
     ...guess.columns.flatMap((_, at) =>
       columnRoles.map((role) => ({ ...guess, columns: guess.columns.map((each, nth) => (nth === at ? role : each)) })),
     ),
-    ...rows.map((headingRow) => guessGradebook(table, [], headingRow)),
+    ...rows.map((headingRow) => guessGradebook(table, [], { headingRow, children: students })),
     ...rows.flatMap((row) =>
       describingRows.map((kind) => ({ ...guess, describingRows: { ...guess.describingRows, [row]: kind } })),
     ),

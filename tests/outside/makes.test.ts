@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
-import { howItComesIn, makesIn } from '../makes/makes'
+import { collections, howItComesIn, makesIn } from '../makes/makes'
 
-// Forty gradebook files of as many makes, written by hand before the code (tests/makes/README.md).
-it.each([...makesIn('seen'), ...makesIn('unread')].map((make) => [make.name, make] as const))(
+// Gradebook files of 84 makes, written by hand before the code that reads them (tests/makes/README.md).
+it.each(collections.flatMap((each) => makesIn(each).map((make) => [make.name, make] as const)))(
   '%s comes in without a correction',
   (_, make) => {
     const { how, came } = howItComesIn(make)

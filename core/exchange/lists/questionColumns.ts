@@ -1,5 +1,5 @@
 import { describedBy, roleByHeading } from '../gradebookWords'
-import { readWorkHeading } from '../guessGradebook'
+import { readWorkHeading } from '../readWorkHeading'
 import { headingKey } from '../readRecords'
 import type { Table, TableRow } from '../readTable'
 

@@ -1,0 +1,70 @@
+import { readWorkHeading } from './readWorkHeading'
+import type { TableRow } from './readTable'
+
+/** What a mean written with one decimal may lie off by. */
+const roundedBy = 0.0501
+/** Two rows may agree by chance. */
+const fewest = 3
+
+/**
+ * Of columns with scores, those that only work the ones before them out again: their sum, their mean, or one of them
+ * in per cent. They are no work.
+ * @param columns the places of the columns that hold scores, in their order
+ * @example derivedColumns(heading of 'Quiz,Test,Avg', rows, [1, 2, 3]) // 3, where each is the mean of 1 and 2
+ */
+export function derivedColumns(
+  heading: TableRow,
+  students: readonly TableRow[],
+  columns: readonly number[],
+): ReadonlySet<number> {
+  const derived = new Set<number>()
+  const before: number[] = []
+  for (const at of columns) {
+    if (isWorkedOut(at, before, { heading, students })) derived.add(at)
+    else before.push(at)
+  }
+  return derived
+}
+
+function isWorkedOut(
+  at: number,
+  before: readonly number[],
+  { heading, students }: { heading: TableRow; students: readonly TableRow[] },
+): boolean {
+  const last = before.at(-1)
+  if (last === undefined) return false
+  const rows = students.flatMap(({ cells }) => {
+    const value = numberIn(cells[at] ?? '')
+    return value === null ? [] : [{ value, parts: (from: number) => partsOf(cells, before.slice(from)) }]
+  })
+  if (rows.length < fewest || new Set(rows.map(({ value }) => value)).size < 2) return false
+  const outOf = readWorkHeading(heading.cells[last] ?? '').outOf
+  const all = (is: (value: number, parts: readonly number[]) => boolean, from: number): boolean =>
+    rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
+  const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
+  if (isPercent) return true
+  // The run that is added up ends just before it.
+  for (let from = before.length - 2; from >= 0; from -= 1)
+    if (all((value, parts) => near(value, sum(parts)) || near(value, sum(parts) / parts.length), from)) return true
+  return false
+}
+
+function near(one: number, other: number): boolean {
+  return Math.abs(one - other) <= roundedBy
+}
+
+function sum(numbers: readonly number[]): number {
+  return numbers.reduce((all, each) => all + each, 0)
+}
+
+function partsOf(cells: readonly string[], columns: readonly number[]): number[] {
+  return columns.flatMap((at) => {
+    const value = numberIn(cells[at] ?? '')
+    return value === null ? [] : [value]
+  })
+}
+
+function numberIn(cell: string): number | null {
+  const written = /^\s*(-?\d+(?:[.,]\d+)?)\s*%?\s*$/.exec(cell)?.[1]
+  return written === undefined ? null : Number(written.replace(',', '.'))
+}

@@ -1,0 +1,38 @@
+import { readDate } from './readDate'
+
+const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
+const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
+const ownMaximum =
+  /^(.*\S)\s*(?:[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]|(?:\/|[\s_,-](?:out[\s_]of|max\.?)[\s_:])\s*(\d+(?:[.,]\d+)?))$/i
+
+/** "Out of 20: Maps" */
+const maximumAhead = /^(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]\s*(\S.*)$/i
+
+/**
+ * A heading's own maximum, as in "Quiz 3 (20)" or "Quiz 3 /20", parted from the title; and a date that stands in it.
+ * "12/10/2026" is a date and "12/10" may be one, so neither is a maximum.
+ *
+ * @example readWorkHeading('River quiz (20)') // { title: 'River quiz', outOf: 20, date: null }
+ * @example readWorkHeading('Quiz 12/10/2026') // { title: 'Quiz 12/10/2026', outOf: null, date: '12/10/2026' }
+ */
+export function readWorkHeading(written: string): { title: string; outOf: number | null; date: string | null } {
+  // A heading may be broken over lines in its cell.
+  const heading = written.replace(/\s+/g, ' ')
+  const inWords = dateInWords.exec(heading)?.[1]
+  const date = fullDate.exec(heading)?.[1] ?? (inWords && readDate(inWords) ? inWords : null)
+  const ahead = maximumAhead.exec(heading)
+  if (ahead) return { title: ahead[2] ?? heading, outOf: Number(ahead[1]?.replace(',', '.')), date }
+  const parts = ownMaximum.exec(heading)
+  const most = parts?.[2] ?? parts?.[3]
+  const endsInDate = /\d{1,2}[./-]\d{1,2}([./-]\d{2,4})?\)?$/.test(heading) && mayBeDate(heading)
+  return parts && most !== undefined && !endsInDate
+    ? { title: parts[1] ?? heading, outOf: Number(most.replace(',', '.')), date }
+    : { title: heading, outOf: null, date }
+}
+
+/** Whether the figures at the end could be a day and a month, in either order. */
+function mayBeDate(heading: string): boolean {
+  const parts = /(\d{1,2})[./-](\d{1,2})(?:[./-]\d{2,4})?\)?$/.exec(heading)
+  const [one, two] = [Number(parts?.[1] ?? 0), Number(parts?.[2] ?? 0)]
+  return one > 0 && two > 0 && Math.max(one, two) <= 31 && Math.min(one, two) <= 12
+}
