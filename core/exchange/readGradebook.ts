@@ -252,8 +252,8 @@ function longWork(
 }
 
 /**
- * What a row says of its result in two columns, as it would be typed in one. A state that is none of a result's (graded,
- * published) says nothing.
+ * What a row says of its result in two columns, as it would be typed in one. A state that is none of a result's
+ * (graded, published) says nothing.
  * @example withState('late', '13') // 'late 13'
  */
 function withState(state: string, score: string): string {

@@ -74,8 +74,6 @@ async function bring(
   held: HeldFile,
   { personId, yearId, bytes, take, allAtOnce }: Bringing,
 ): Promise<BundleLook> {
-  // Its few large statements are done before they would have been compiled.
-  await trx.raw('set local jit = off')
   await stageBundle(trx, bytes, held)
   const plan = planYear(await loadPeople(trx), await loadYearHere(trx, yearId), randomUUID)
   const deed = { personId, classId: null, termId: null, kind: 'took a OneRoster bundle in', needs: ['school' as const] }

@@ -309,6 +309,24 @@ describe('a OneRoster bundle', () => {
     expect(await undo(taken.body.event)).toBe(200)
   })
 
+  it('says a word of a scale in points, as the door of a class does', async () => {
+    const files = smallYear('7 Holly')
+    files.scoreScales = [{ sourcedId: 's', title: 'Letters', scoreScaleValue: '{A:90-100},{B:80-89},{C:4.5}' }]
+    files.lineItemScoreScales = [{ sourcedId: 'ls', lineItemSourcedId: 'w1', scoreScaleSourcedId: 's' }]
+    files.results = ['b', 'F'].map((textScore, at) => ({
+      ...{ sourcedId: `r${at}`, lineItemSourcedId: 'w1', studentSourcedId: `u${at + 1}`, textScore },
+    }))
+    const bundle = packed(files)
+    const rows = readSheets(bundle).find(({ sheet }) => sheet.endsWith('results'))?.table.rows ?? []
+    const at = rows[0]?.cells.indexOf('Score') ?? -1
+    // 84.5 of the 95 of the highest, of 20 points; an F is not on the scale.
+    expect(rows.slice(1).map(({ cells }) => cells[at])).toEqual(['17.79', 'F'])
+    const taken = await bring(bundle, 'yes')
+    expect(taken.body.leftOut).toEqual(['1 result whose score is no number.'])
+    expect((await seen('7 Holly'))?.record.results.map(({ score }) => score)).toEqual([17.79])
+    expect(await undo(taken.body.event)).toBe(200)
+  })
+
   it('is the coordinator’s', async () => {
     const ines = await signedInAs('ines')
     expect((await bring(packed(smallYear('7 Cedar')), 'yes', ines)).status).toBe(403)

@@ -3,6 +3,7 @@ import { grouped } from '../../grouped'
 import { UnreadableFile } from '../problem'
 import type { Bundle, BundleRow } from './readBundle'
 import { resultSaid } from './resultOfRow'
+import { inPoints, scalesOfWork, type ScoreScale } from './scoreScales'
 
 /**
  * What a OneRoster bundle says of each class, as the tables that gradebooks and class lists are taken in from: the
@@ -13,11 +14,12 @@ import { resultSaid } from './resultOfRow'
 export function bundleSheets({ rows }: Bundle): NamedTable[] {
   const by = (list: readonly BundleRow[]): Map<string, BundleRow> => new Map(list.map((row) => [row('sourcedId'), row]))
   const [users, lineItems, categories] = [by(rows.users), by(rows.lineItems), by(rows.categories)]
+  const scales = scalesOfWork(rows)
   const results = grouped(rows.results, (row) => lineItems.get(row('lineItemSourcedId'))?.('classSourcedId') ?? '')
   const places = grouped(rows.enrollments, (row) => row('classSourcedId'))
   const sheets = rows.classes.flatMap((room) => {
     const [id, title] = [room('sourcedId'), room('title')]
-    const given = (results.get(id) ?? []).map((row) => resultCells(row, { users, lineItems, categories }))
+    const given = (results.get(id) ?? []).map((row) => resultCells(row, { users, lineItems, categories, scales }))
     const pupils = (places.get(id) ?? []).filter((row) => row('role').toLowerCase() === 'student')
     const children = pupils.flatMap((row) => {
       const user = users.get(row('userSourcedId'))
@@ -65,22 +67,25 @@ function numberOf(user: BundleRow): string {
 
 function resultCells(
   row: BundleRow,
-  at: Readonly<Record<'users' | 'lineItems' | 'categories', ReadonlyMap<string, BundleRow>>>,
+  at: Readonly<Record<'users' | 'lineItems' | 'categories', ReadonlyMap<string, BundleRow>>> & {
+    readonly scales: ReadonlyMap<string, ScoreScale>
+  },
 ): string[] {
   const user = at.users.get(row('studentSourcedId'))
   const work = at.lineItems.get(row('lineItemSourcedId'))
   const category = at.categories.get(work?.('categorySourcedId') ?? '')?.('title') ?? ''
   const who = user ? [numberOf(user), user('givenName'), user('familyName')] : [row('studentSourcedId'), '', '']
   const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
+  const outOf = Number(work?.('resultValueMax').replace(',', '.') ?? '') || 100
   const weight = work?.('metadata.facunda.weight') ?? ''
   return [
     ...[...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', weight],
-    ...[scoreOf(row), row('comment')],
+    ...[scoreOf(row, at.scales.get(row('lineItemSourcedId')), outOf), row('comment')],
   ]
 }
 
 /** A score as it can be typed: "17", "late 12", "missing", "excused". */
-function scoreOf(row: BundleRow): string {
+function scoreOf(row: BundleRow, scale: ScoreScale | undefined, outOf: number): string {
   const said = resultSaid({
     scoreStatus: row('scoreStatus'),
     score: row('score'),
@@ -90,5 +95,6 @@ function scoreOf(row: BundleRow): string {
     missing: row('missing'),
   })
   if (said === null) return ''
-  return said.state === 'scored' ? said.written : `${said.state} ${said.written}`.trim()
+  const written = inPoints(said.written, scale, outOf)
+  return said.state === 'scored' ? written : `${said.state} ${written}`.trim()
 }

@@ -33,6 +33,7 @@ export function readBundle(files: ReadonlyMap<string, Uint8Array>): Bundle {
   const rows: Record<BundleFile, BundleRow[]> = {
     ...{ academicSessions: [], orgs: [], courses: [], classes: [], users: [] },
     ...{ roles: [], enrollments: [], categories: [], lineItems: [], results: [] },
+    ...{ scoreScales: [], lineItemScoreScales: [] },
   }
   for (const file of bundleFiles) rows[file] = read(file)
   return { version, rows }

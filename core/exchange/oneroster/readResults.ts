@@ -1,5 +1,6 @@
 import type { ResultState } from '../../marks/work'
 import { resultSaid } from './resultOfRow'
+import { inPoints, type ScoreScale } from './scoreScales'
 
 /** A piece of work that a bundle names, as it is known here. */
 export interface NamedWork {
@@ -8,6 +9,7 @@ export interface NamedWork {
   readonly outOf: number
   /** It was here before the bundle came. */
   readonly stands: boolean
+  readonly scale?: ScoreScale
 }
 
 /** What a bundle's own names mean here. */
@@ -61,7 +63,8 @@ export function resultsReader(
       missing: cellAt(cells, missing),
     })
     if (said === null) return 'without a score'
-    const reached = said.written === '' ? null : numberIn(said.written)
+    const reached =
+      said.written === '' ? null : numberIn(work.scale ? inPoints(said.written, work.scale, work.outOf) : said.written)
     if (reached === undefined) return 'whose score is no number'
     if (reached !== null && reached > work.outOf) return 'above what the work is out of'
     return { work, studentId, state: said.state, score: reached, remark: remarkIn(cellAt(cells, comment)) }

@@ -25,6 +25,9 @@ export const headings = {
   lineItems:
     'sourcedId status dateLastModified title description assignDate dueDate classSourcedId categorySourcedId ' +
     'gradingPeriodSourcedId resultValueMin resultValueMax academicSessionSourcedId schoolSourcedId',
+  scoreScales:
+    'sourcedId status dateLastModified title type orgSourcedId courseSourcedId classSourcedId scoreScaleValue',
+  lineItemScoreScales: 'sourcedId status dateLastModified lineItemSourcedId scoreScaleSourcedId',
   results:
     'sourcedId status dateLastModified lineItemSourcedId studentSourcedId scoreStatus score scoreDate comment ' +
     'textScore classSourcedId inProgress incomplete late missing',

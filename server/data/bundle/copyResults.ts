@@ -12,7 +12,7 @@ export interface Copied {
   readonly leftOut: ReadonlyMap<string, number>
 }
 
-/** Where results go: among those of the school, or into a table of the transaction's own, with whether their work stood. */
+/** Where results go: among the school's, or into a table of the transaction's own, with whether their work stood. */
 export type Into = 'result' | 'brought_result'
 
 /**

@@ -5,8 +5,8 @@ import { join } from 'node:path'
 const pieceSize = 256 * 1024
 
 /**
- * Bytes that wait for their turn on the disk, in a file without a name: nobody else can open it, and nothing of it stays
- * behind, however the program ends.
+ * Bytes that wait for their turn on the disk, in a file without a name: nobody else can open it, and nothing of it
+ * stays behind, however the program ends.
  */
 export class HeldFile {
   private file: FileHandle | null = null

@@ -4,8 +4,8 @@ import type { AsyncFlateStreamHandler, UnzipDecoder, UnzipDecoderConstructor } f
 const pieceSize = 256 * 1024
 
 /**
- * Unpackers of the files of one zip, by zlib: several times as fast as what is written in JavaScript. They work side by side;
- * `settled` waits until all that was pushed is unpacked, and throws what is wrong with it.
+ * Unpackers of the files of one zip, by zlib: several times as fast as what is written in JavaScript. They work side by
+ * side; `settled` waits until all that was pushed is unpacked, and throws what is wrong with it.
  */
 export function unpackers(): {
   decoder: UnzipDecoderConstructor

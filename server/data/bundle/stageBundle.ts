@@ -24,8 +24,8 @@ interface Part {
 
 /**
  * Reads a bundle as its bytes come and lays each of its files into a table of the transaction's own; the results wait
- * until it is known what they speak of. Only the manifest is read here. A file that the manifest calls absent is not looked at, one that it promises must be there; rows that
- * are to be deleted or inactive are left out.
+ * until it is known what they speak of. Only the manifest is read here. A file that the manifest calls absent is not
+ * looked at, one that it promises must be there; rows that are to be deleted or inactive are left out.
  * @throws Refusal in words for whoever brought it
  */
 export async function stageBundle(
@@ -33,6 +33,7 @@ export async function stageBundle(
   bytes: AsyncIterable<Uint8Array>,
   results: HeldFile,
 ): Promise<void> {
+  await spareCompiling(trx)
   const staged = new Map<BundleFile, StagedFile | HeldFile>()
   const manifest: Uint8Array[] = []
   for await (const { name, chunk, isLast } of partsOf(bytes)) {
@@ -56,6 +57,11 @@ export async function stageBundle(
     else if (file !== 'results')
       await trx.raw(`delete from ${stagedTable(file)} where lower(status) in ('tobedeleted', 'inactive')`)
   }
+}
+
+/** A bundle's few large statements are done before they would have been compiled. */
+async function spareCompiling(trx: Knex.Transaction): Promise<void> {
+  await trx.raw('set local jit = off')
 }
 
 async function emptyTable(trx: Knex.Transaction, file: BundleFile, isThere: boolean): Promise<void> {

@@ -24,14 +24,7 @@ export async function loadYearHere(trx: Knex.Transaction, yearId: string): Promi
 
 /** The staged parts of a bundle that are held whole. */
 export async function loadPeople(trx: Knex.Transaction): Promise<BundlePeople> {
-  const rowsOf = async (file: BundleFile): Promise<BundleRow[]> => {
-    const { rows } = await trx.raw<{ rows: Record<string, string | null>[] }>(`select * from ${stagedTable(file)}`)
-    return rows.map(
-      (row): BundleRow =>
-        (heading) =>
-          row[heading.toLowerCase()]?.trim() ?? '',
-    )
-  }
+  const rowsOf = (file: BundleFile) => stagedRows(trx, file)
   return {
     academicSessions: await rowsOf('academicSessions'),
     courses: await rowsOf('courses'),
@@ -40,4 +33,14 @@ export async function loadPeople(trx: Knex.Transaction): Promise<BundlePeople> {
     roles: await rowsOf('roles'),
     enrollments: await rowsOf('enrollments'),
   }
+}
+
+/** The rows of a staged file, each by its headings. */
+export async function stagedRows(trx: Knex.Transaction, file: BundleFile): Promise<BundleRow[]> {
+  const { rows } = await trx.raw<{ rows: Record<string, string | null>[] }>(`select * from ${stagedTable(file)}`)
+  return rows.map(
+    (row): BundleRow =>
+      (heading) =>
+        row[heading.toLowerCase()]?.trim() ?? '',
+  )
 }
