@@ -1,6 +1,6 @@
 import type { StudentComment } from '../core/record/termRecord'
 import { usualCheckSettings } from '../core/school/checkSettings'
-import { usualMarkRules } from '../core/marks/markRules'
+import { usualSchoolMarkRules } from '../core/marks/markRules'
 import { readPlan } from '../core/narrative/plan'
 import { she, they } from '../core/people/pronouns'
 import type { ClassRecord } from '../core/record/classRecord'
@@ -33,7 +33,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     school: {
       name: 'Willow School',
       place: 'Willow',
-      markRules: usualMarkRules,
+      markRules: usualSchoolMarkRules,
       possessives: 'apostrophe and s',
       checks: usualCheckSettings,
     },

@@ -1,11 +1,11 @@
-import { usualMarkRules } from '../core/marks/markRules'
+import { usualSchoolMarkRules } from '../core/marks/markRules'
 
 export const term = { name: 'Spring term', year: '2027', starts: '2027-01-11', ends: '2027-03-26' }
 export const days = { commentsDue: '2027-03-12', locks: '2027-03-19' }
 export const school = {
   name: 'Willow School',
   place: 'Willow',
-  markRules: usualMarkRules,
+  markRules: usualSchoolMarkRules,
   possessives: 'apostrophe only',
 }
 export const classRoom = { name: '5 Willow', teacher: 'Ada Moss' }

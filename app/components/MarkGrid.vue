@@ -23,7 +23,8 @@ const isNarrow = computed(() => width.value > 0 && width.value < 600)
 
 const subject = computed(() => classRecord.subject)
 const may = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
-const decimals = computed(() => classRecord.record?.school.markRules.decimals ?? 0)
+const rules = computed(() => classRecord.index?.rulesOf(subject.value?.key ?? ''))
+const decimals = computed(() => rules.value?.decimals ?? 0)
 const rows = computed(() => {
   const { index, record } = classRecord
   const key = subject.value?.key

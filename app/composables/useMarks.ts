@@ -11,9 +11,8 @@ export function useMarks() {
   function symbolOf(percent: number, subjectKey: string): string | undefined {
     const { index } = classRecord
     if (!index) return undefined
-    const subject = index.record.subjects.find((each) => each.key === subjectKey)
-    const scale = subject && index.scale(subject.markScale)
-    return scale && markLevel(percent, scale, index.record.school.markRules)?.symbol
+    const scale = index.markScaleOf(subjectKey)
+    return scale && markLevel(percent, scale, index.rulesOf(subjectKey))?.symbol
   }
 
   /** "84 %", "B" or "16.8 of 20"; a dash where there is no mark. */

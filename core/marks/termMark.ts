@@ -1,3 +1,5 @@
+import type { Scale } from '../scales/scale'
+import { drawTogether } from './drawTogether'
 import type { MarkRules } from './markRules'
 import type { Category, PieceOfWork, Result } from './work'
 import { weightedMean, type Weighted } from './weightedMean'
@@ -9,6 +11,8 @@ export interface CategoryMark {
   /** Its part of the term mark after empty categories dropped out, 0 to 1. */
   readonly share: number
   readonly pieces: number
+  /** It is the exam, which weighs apart from the others. */
+  readonly isExam: boolean
 }
 
 export interface TermMark {
@@ -24,10 +28,14 @@ export interface TermMark {
  * The mark that a term's results add up to.
  *
  * Formula (a fact of the trade): weighted mean of category means, each category being the weighted mean of its
- * results' percentages. Excused results leave both sides. A category with nothing in it drops out, and the other
- * weights are scaled up. Missing counts as zero or is left out, as the school decides. Nothing is rounded here.
+ * results' percentages, or what else the school draws them together by. Excused results leave both sides. A category
+ * with nothing in it drops out, and the other weights are scaled up. An exam weighs its part of the whole, all else the
+ * rest; where either is still empty, the other is the mark. Missing counts as zero or is left out, as the school
+ * decides. Nothing is rounded here.
  *
+ * @param work oldest first
  * @param results of one student; work without a result is not held against them
+ * @param scale of the subject's marks, for the most frequent level
  * @example quizzes 16/20 and 6/10, weight 40; a project 45/50, weight 60: 0.4 × 70 + 0.6 × 90 = 82
  */
 export function termMark(
@@ -35,6 +43,7 @@ export function termMark(
   results: readonly Result[],
   categories: readonly Category[],
   rules: MarkRules,
+  scale?: Scale,
 ): TermMark {
   const byWork = new Map(results.map((result) => [result.workId, result]))
   const perCategory = new Map<string, Weighted[]>(categories.map((category) => [category.key, []]))
@@ -52,7 +61,7 @@ export function termMark(
     counted += 1
     list.push({ value: percent, weight: rules.method === 'by points' ? piece.outOf * piece.weight : piece.weight })
   }
-  const marks = categoryMarks(categories, perCategory, rules)
+  const marks = categoryMarks(categories, perCategory, rules, scale)
   return {
     percent: weightedMean(marks.map((mark) => ({ value: mark.percent, weight: mark.share }))),
     categories: marks,
@@ -68,27 +77,38 @@ export function termMark(
 export function resultPercent(work: PieceOfWork, result: Result, rules: MarkRules): number | null {
   if (result.state === 'excused' || result.state === 'incomplete') return null
   if (result.state === 'missing') return rules.missing === 'counts as zero' ? 0 : null
-  return result.score === null ? null : (result.score / work.outOf) * 100
+  if (result.score === null || (result.state === 'late' && rules.late === 'is left out')) return null
+  const whole = (result.score / work.outOf) * 100
+  return result.state === 'late' && rules.late === 'loses some' ? whole * (1 - rules.lateLoss / 100) : whole
+}
+
+/** @example isExam({ name: 'Final exam', … }, { ...rules, exam: { category: 'final exam', weighs: 40 } }) // true */
+export function isExam({ name }: Category, { exam }: MarkRules): boolean {
+  return exam !== null && name.trim().toLocaleLowerCase('en') === exam.category.trim().toLocaleLowerCase('en')
 }
 
 function categoryMarks(
   categories: readonly Category[],
   perCategory: ReadonlyMap<string, Weighted[]>,
   rules: MarkRules,
+  scale: Scale | undefined,
 ): CategoryMark[] {
+  const byPoints = rules.method === 'by points'
   const filled = categories.flatMap((category) => {
     const items = perCategory.get(category.key) ?? []
-    const percent = weightedMean(items)
+    const percent = byPoints ? weightedMean(items) : drawTogether(items, rules, scale)
     // By points, a category weighs what its points weigh.
-    const weight = rules.method === 'by points' ? items.reduce((sum, item) => sum + item.weight, 0) : category.weight
-    return percent === null ? [] : [{ category, percent, weight, pieces: items.length }]
+    const weight = byPoints ? items.reduce((sum, item) => sum + item.weight, 0) : category.weight
+    return percent === null
+      ? []
+      : [{ category, percent, weight, pieces: items.length, isExam: isExam(category, rules) }]
   })
-  const total = filled.reduce((sum, each) => sum + each.weight, 0)
-  return filled.map(({ category, percent, weight, pieces }) => ({
-    key: category.key,
-    name: category.name,
-    percent,
-    share: total > 0 ? weight / total : 0,
-    pieces,
-  }))
+  const sum = (exam: boolean): number => filled.reduce((all, each) => all + (each.isExam === exam ? each.weight : 0), 0)
+  const totals = { exam: sum(true), rest: sum(false) }
+  const examPart = totals.exam === 0 ? 0 : totals.rest === 0 ? 1 : (rules.exam?.weighs ?? 0) / 100
+  return filled.map(({ category, percent, weight, pieces, isExam: ofExam }) => {
+    const [part, total] = ofExam ? [examPart, totals.exam] : [1 - examPart, totals.rest]
+    const share = total > 0 ? (weight / total) * part : 0
+    return { key: category.key, name: category.name, percent, share, pieces, isExam: ofExam }
+  })
 }

@@ -15,6 +15,6 @@ export function levelOfMark(
 ): { level: Level; percent: number } | undefined {
   const scale = index.scale(subject.markScale)
   if (!scale || settled?.percent === null || settled?.percent === undefined) return undefined
-  const level = markLevel(settled.percent, scale, index.record.school.markRules)
+  const level = markLevel(settled.percent, scale, index.rulesOf(subject.key))
   return level ? { level, percent: settled.percent } : undefined
 }

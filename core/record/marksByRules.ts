@@ -1,4 +1,4 @@
-import type { MarkRules } from '../marks/markRules'
+import { rulesOfSubject, type MarkRules, type SchoolMarkRules } from '../marks/markRules'
 import { roundHalfUp } from '../marks/rounding'
 import { markLevel } from '../marks/settledMark'
 import { termMark } from '../marks/termMark'
@@ -15,17 +15,19 @@ export interface RulesEffect {
  * What is settled stays as it is. O(results of the class).
  * @example marksByRules(index, { ...usualMarkRules, missing: 'is left out' }) // { marks: 168, others: 3 }
  */
-export function marksByRules(index: RecordIndex, rules: MarkRules): RulesEffect {
-  const { students, subjects, school } = index.record
+export function marksByRules(index: RecordIndex, rules: SchoolMarkRules): RulesEffect {
+  const { students, subjects } = index.record
   const shown = (studentId: string, subject: string, by: MarkRules): string | null => {
     const results = index.resultsOf(studentId, subject)
-    const { percent } = termMark(index.workOf(subject), results, index.categoriesOf(subject), by)
-    const scale = index.scale(subjects.find(({ key }) => key === subject)?.markScale ?? '')
+    const scale = index.markScaleOf(subject)
+    const { percent } = termMark(index.workOf(subject), results, index.categoriesOf(subject), by, scale)
     if (percent === null) return null
     return `${roundHalfUp(percent, by.decimals)} ${scale ? markLevel(percent, scale, by)?.symbol : ''}`
   }
   const pairs = students.flatMap(({ id }) =>
-    subjects.map(({ key }) => [shown(id, key, school.markRules), shown(id, key, rules)] as const),
+    subjects.map(
+      ({ key }) => [shown(id, key, index.rulesOf(key)), shown(id, key, rulesOfSubject(rules, key))] as const,
+    ),
   )
   return {
     marks: pairs.filter(([before, after]) => (before ?? after) !== null).length,

@@ -22,14 +22,14 @@ export function marksUnder(
   categories: readonly Category[],
   work: readonly PieceOfWork[] = index.workOf(subject),
 ): ChangedMark[] {
-  const { students, school } = index.record
-  const rules = school.markRules
+  const { students } = index.record
+  const rules = index.rulesOf(subject)
   return students.flatMap(({ id }) => {
     const results = index.resultsOf(id, subject)
     const markWith = (pieces: readonly PieceOfWork[], list: readonly Category[]): number | null => {
       const ids = new Set(pieces.map((piece) => piece.id))
       const own = results.filter((result) => ids.has(result.workId))
-      const { percent } = termMark(pieces, own, list, rules)
+      const { percent } = termMark(pieces, own, list, rules, index.markScaleOf(subject))
       return percent === null ? null : roundHalfUp(percent, rules.decimals)
     }
     const before = markWith(index.workOf(subject), index.categoriesOf(subject))

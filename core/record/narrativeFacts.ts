@@ -209,7 +209,7 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
   if (!settled) return null
   const { level, percent } = settled
-  const text = `Settled mark: ${percentText(percent, index.record.school.markRules.decimals)}, ${level.symbol} (${level.name})`
+  const text = `Settled mark: ${percentText(percent, index.rulesOf(subject.key).decimals)}, ${level.symbol} (${level.name})`
   const before = levelOfMark(index, subject, index.markBefore(studentId, subject.key))?.level
   return {
     kind: 'mark',

@@ -1,5 +1,7 @@
 import { grouped } from '../grouped'
+import { rulesOfSubject, type MarkRules } from '../marks/markRules'
 import type { Scale } from '../scales/scale'
+import type { School, Subject } from '../school/schoolSetup'
 import type { ClassRecord } from './classRecord'
 import type { Attendance } from './observations'
 import type { Practice } from './practice'
@@ -21,6 +23,10 @@ export interface RecordIndex {
   readonly record: ClassRecord
   readonly student: (id: string) => Student | undefined
   readonly scale: (key: string) => Scale | undefined
+  /** How marks of a subject are worked out. */
+  readonly rulesOf: (subject: string) => MarkRules
+  /** The scale of a subject's marks. */
+  readonly markScaleOf: (subject: string) => Scale | undefined
   /** Oldest first. */
   readonly workOf: (subject: string) => readonly SubjectWork[]
   readonly categoriesOf: (subject: string) => readonly SubjectCategory[]
@@ -52,6 +58,8 @@ export interface RecordIndex {
 export function indexRecord(record: ClassRecord): RecordIndex {
   const students = studentsById(record.students)
   const scales = scalesByKey(record.scales)
+  const rules = rulesBySubject(record.school)
+  const markScales = markScalesBySubject(record.subjects)
   const work = workBySubject(record.work)
   const subjectOfWork = subjectsOfWork(record.work)
   const categories = categoriesBySubject(record.categories)
@@ -73,6 +81,8 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     record,
     student: (id) => students.get(id),
     scale: (key) => scales.get(key),
+    rulesOf: (subject) => rules(subject),
+    markScaleOf: (subject) => scales.get(markScales.get(subject) ?? ''),
     workOf: (subject) => work.get(subject) ?? [],
     categoriesOf: (subject) => categories.get(subject) ?? [],
     resultsOf: (studentId, subject) => {
@@ -99,6 +109,9 @@ const none: readonly never[] = []
 
 const studentsById = once((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
 const scalesByKey = once((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
+const markScalesBySubject = once(
+  (subjects: readonly Subject[]) => new Map(subjects.map((each) => [each.key, each.markScale])),
+)
 const workBySubject = once((work: readonly SubjectWork[]) =>
   grouped(
     [...work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')),
@@ -147,6 +160,18 @@ const answersByPlace = once((answers: readonly Answer[]) =>
   grouped(answers, (each) => pair(each.workId, each.studentId)),
 )
 const practiceByStudent = once((practice: readonly Practice[]) => grouped(practice, (each) => each.studentId))
+
+/** The rules of each subject, put together once for as long as the school's are the same. */
+function rulesBySubject({ markRules }: School): (subject: string) => MarkRules {
+  const known = rulesKnown.get(markRules) ?? new Map<string, MarkRules>()
+  rulesKnown.set(markRules, known)
+  return (subject) => {
+    const rules = known.get(subject) ?? rulesOfSubject(markRules, subject)
+    known.set(subject, rules)
+    return rules
+  }
+}
+const rulesKnown = new WeakMap<object, Map<string, MarkRules>>()
 
 /**
  * Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed.

@@ -71,7 +71,7 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Na
   for (const piece of index.workOf(subjectKey)) {
     const result = byWork.get(piece.id)
     const percent =
-      result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.record.school.markRules) : null
+      result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.rulesOf(subjectKey)) : null
     if (percent === null || percent < praiseworthy || (best && percent < best.percent)) continue
     best = {
       title: piece.title,

@@ -112,7 +112,7 @@ function commentsIn(index: RecordIndex, student: Student, subject: string | null
 }
 
 function familyMark(index: RecordIndex, student: Student, subject: Subject): FamilyMark | null {
-  const { markRules } = index.record.school
+  const markRules = index.rulesOf(subject.key)
   const settled = index.markOf(student.id, subject.key)
   if (!settled) return null
   if (settled.special !== null) return { level: '', percent: null, special: settled.special }

@@ -1,7 +1,7 @@
 import type { ByGrade } from '../people/byGrade'
 import { includesGrade, type GradeRange } from '../people/gradeRange'
 import type { CheckSettings } from './checkSettings'
-import type { MarkRules } from '../marks/markRules'
+import type { SchoolMarkRules } from '../marks/markRules'
 import type { Phrasebook } from '../narrative/phrase'
 import type { CommentBox } from '../narrative/plan'
 import type { PossessiveRule } from '../narrative/possessive'
@@ -60,7 +60,7 @@ export interface School {
   readonly place: string
   /** Where a day begins: an IANA time zone. Where the server stands when it is left out. */
   readonly timeZone?: string | undefined
-  readonly markRules: MarkRules
+  readonly markRules: SchoolMarkRules
   readonly possessives: PossessiveRule
   /** What the checks look for. */
   readonly checks: CheckSettings

@@ -107,7 +107,8 @@ export function withProposalsTaken(record: ClassRecord): ClassRecord {
         index.workOf(subject.key),
         index.resultsOf(student.id, subject.key),
         index.categoriesOf(subject.key),
-        record.school.markRules,
+        index.rulesOf(subject.key),
+        index.markScaleOf(subject.key),
       )
       return percent === null
         ? []

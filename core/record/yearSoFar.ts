@@ -1,0 +1,43 @@
+import { termMark } from '../marks/termMark'
+import type { RecordIndex } from './recordIndex'
+
+/** A student's mark of one term, and what the terms come to up to it; percentages. */
+export interface TermSoFar {
+  readonly term: string
+  readonly percent: number
+  /** Of the term in view nothing may be settled yet: then it is what the record proposes. */
+  readonly isSettled: boolean
+  readonly soFar: number
+}
+
+/**
+ * The marks of one student and subject over the terms of the year, the first first, with the mean of the terms up to
+ * each. A term without a mark is left out. Nothing is rounded.
+ * @example yearSoFar(index, 'maya', 'mathematics').map(({ soFar }) => soFar) // 64, 67, 71 of terms with 64, 70 and 79
+ */
+export function yearSoFar(index: RecordIndex, studentId: string, subject: string): TermSoFar[] {
+  const { record } = index
+  const sofar: TermSoFar[] = []
+  let sum = 0
+  const add = (term: string, percent: number | null | undefined, isSettled: boolean): void => {
+    if (percent === null || percent === undefined) return
+    sum += percent
+    sofar.push({ term, percent, isSettled, soFar: sum / (sofar.length + 1) })
+  }
+  for (const { term, marks } of record.earlier.toReversed()) {
+    const mark = marks.find((each) => each.studentId === studentId && each.subject === subject)
+    add(term.name, mark?.percent, true)
+  }
+  const settled = index.markOf(studentId, subject)
+  if (settled) add(record.term.name, settled.percent, true)
+  else add(record.term.name, proposedPercent(index, studentId, subject), false)
+  return sofar
+}
+
+/** What the results of the term in view add up to. */
+export function proposedPercent(index: RecordIndex, studentId: string, subject: string): number | null {
+  const results = index.resultsOf(studentId, subject)
+  const rules = index.rulesOf(subject)
+  const work = index.workOf(subject)
+  return termMark(work, results, index.categoriesOf(subject), rules, index.markScaleOf(subject)).percent
+}
