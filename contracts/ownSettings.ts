@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { nameOrders } from '../core/people/names'
+import { everyMarkComparison } from '../core/record/markComparisons'
 
 /** How somebody likes to work. It changes what that person sees, never what is kept or what a family reads. */
 export const ownSettings = z.object({
@@ -11,6 +12,8 @@ export const ownSettings = z.object({
   /** Percentages below and from which results and marks are marked; null for not at all. */
   lowBelow: z.number().min(0).max(100).nullable(),
   highFrom: z.number().min(0).max(100).nullable(),
+  /** What a proposed mark is compared with, in the order of the columns. */
+  comparisons: z.array(z.enum(everyMarkComparison)).max(everyMarkComparison.length),
   workOrder: z.enum(['newest first', 'oldest first']),
   paper: z.enum(['as the device', 'paper', 'dark']),
   opensOn: z.enum(['the desk', 'where I was']),
@@ -25,6 +28,7 @@ export const usualSettings: OwnSettings = {
   pointsOf: 20,
   lowBelow: 50,
   highFrom: null,
+  comparisons: ['mostRecent', 'median', 'mostFrequent', 'lastTerm'],
   workOrder: 'newest first',
   paper: 'as the device',
   opensOn: 'the desk',

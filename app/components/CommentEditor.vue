@@ -9,6 +9,7 @@ import type { StudentComment } from '~~/core/record/termRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { usageOfComments } from '~~/core/record/usageOfComments'
 import { withoutUnkeepable } from '~~/core/text/plainText'
+import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
@@ -148,16 +149,16 @@ async function goOn(by: 1 | -1): Promise<void> {
 }
 
 function onKey(event: KeyboardEvent): void {
-  if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
+  if (pressed(event, 'finish')) {
     event.preventDefault()
     if (comment.value?.status !== 'finished') finish()
     void goOn(1)
-  } else if (event.altKey && event.code === 'KeyW') {
+  } else if (pressed(event, 'reword')) {
     event.preventDefault()
     if (comment.value?.text) reword('sentence')
-  } else if (event.altKey && (event.key === 'PageDown' || event.key === 'PageUp')) {
+  } else if (pressed(event, 'nextStudent') || pressed(event, 'studentBefore')) {
     event.preventDefault()
-    void goOn(event.key === 'PageDown' ? 1 : -1)
+    void goOn(pressed(event, 'nextStudent') ? 1 : -1)
   }
 }
 

@@ -89,6 +89,12 @@ function chosen(event: Event): string {
     <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{
       classRecord.may.locked ?? due
     }}</span>
+    <button type="button" class="quiet" aria-keyshortcuts="Control+K" title="Ctrl K" @click="sheet = 'go to'">
+      Go to
+    </button>
+    <button type="button" class="quiet" aria-label="Keys" aria-keyshortcuts="?" title="?" @click="sheet = 'keys'">
+      ?
+    </button>
     <button
       v-if="classRecord.may.notes"
       type="button"

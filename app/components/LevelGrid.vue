@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
+import { pressed } from '~/keys/keyTable'
+import { gridArrows } from '~/keys/gridArrows'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 import { useSettings } from '~/stores/settings'
@@ -99,7 +101,7 @@ function onKey(event: KeyboardEvent): void {
   }
   const student = students.value[at.value.row]
   if (!student || !column.value || !props.may || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'Delete' || event.key === 'Backspace') {
+  if (pressed(event, 'empty')) {
     event.preventDefault()
     classRecord.settleLevels(props.kind, [{ studentId: student.id, about: column.value.about, symbol: null }])
   } else if (event.key.length === 1 && event.key !== ' ') {

@@ -2,9 +2,12 @@
 import { useElementSize } from '@vueuse/core'
 import { pointsIn } from '~~/core/marks/markText'
 import { roundHalfUp } from '~~/core/marks/rounding'
+import { mostSettled } from '~~/core/marks/markRules'
+import { markComparisons } from '~~/core/record/markComparisons'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
 import { readSpecial, specialValues } from '~~/core/scales/special'
 import type { Student } from '~~/core/record/roster'
+import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 import { useSettings } from '~/stores/settings'
@@ -37,13 +40,11 @@ const open = computed(() =>
 )
 
 const shown = (percent: number | null): string => markShown(percent, subject.value?.key ?? '', decimals.value)
+const beside = computed(() => settings.own.comparisons.map((key) => ({ key, ...markComparisons[key] })))
+const compared = (value: number | string | null): string =>
+  value === null ? '—' : typeof value === 'string' ? value : shown(value)
 const comparisons = (proposal: MarkProposal): string =>
-  [
-    `recent ${shown(proposal.mostRecent)}`,
-    `median ${shown(proposal.median)}`,
-    `often ${proposal.mostFrequent ?? '—'}`,
-    `last term ${shown(proposal.lastTerm)}`,
-  ].join(' · ')
+  beside.value.map(({ short, found }) => `${short} ${compared(found(proposal))}`).join(' · ')
 /** Whether marks are typed and shown in points; else as percentages. */
 const asPoints = computed(() => settings.own.marksAs === 'points')
 const cellText = (proposal: MarkProposal): string => {
@@ -73,8 +74,11 @@ function settle(student: Student, proposal: MarkProposal, typed: string): boolea
   const special = readSpecial(text)
   const number = Number(text)
   const percent = special ? null : asPoints.value ? (number / settings.own.pointsOf) * 100 : number
-  if (percent !== null && !(percent >= 0 && percent <= 120)) {
-    const range = asPoints.value ? `points from 0 to ${settings.own.pointsOf}` : 'a percentage from 0 to 100'
+  const most = rules.value ? mostSettled(rules.value) : 100
+  if (percent !== null && !(percent >= 0 && percent <= most)) {
+    const range = asPoints.value
+      ? `points from 0 to ${(settings.own.pointsOf * most) / 100}`
+      : `a percentage from 0 to ${most}`
     problem.value = `“${typed}” is no mark. Type ${range}, or incomplete, absent, NA.`
     return false
   }
@@ -109,7 +113,7 @@ function onKey(event: KeyboardEvent, row: number): void {
   const input = event.target as HTMLInputElement
   const at = rows.value[row]
   if (!at) return
-  if (event.key === 'Enter') {
+  if (pressed(event, 'take')) {
     event.preventDefault()
     const wasEmpty = cellText(at.proposal) === '' && input.value.trim() === ''
     if (wasEmpty) take([at])
@@ -118,7 +122,7 @@ function onKey(event: KeyboardEvent, row: number): void {
   } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
     focusRow(row + (event.key === 'ArrowDown' ? 1 : -1))
-  } else if (event.key === 'Escape') {
+  } else if (pressed(event, 'asItStood')) {
     input.value = cellText(at.proposal)
   }
 }
@@ -145,7 +149,8 @@ function focusRow(row: number): void {
       <p class="text-sm text-muted">
         Enter takes the proposal. Type a number to settle another; empty the cell to take it back.
       </p>
-      <button v-if="may && open.length > 0" type="button" class="press ml-auto" @click="take(open)">
+      <MarkComparisons class="ml-auto" />
+      <button v-if="may && open.length > 0" type="button" class="press" @click="take(open)">
         Take {{ open.length }} open {{ open.length === 1 ? 'proposal' : 'proposals' }}
       </button>
     </div>
@@ -158,10 +163,7 @@ function focusRow(row: number): void {
           <th scope="col" class="pl-3" :class="isNarrow ? 'w-26' : 'w-32 pl-6'">Settled</th>
           <template v-if="!isNarrow">
             <th scope="col"><span class="sr-only">Standing</span></th>
-            <th scope="col" class="text-right">Most recent</th>
-            <th scope="col" class="text-right">Median</th>
-            <th scope="col" class="text-right">Most often</th>
-            <th scope="col" class="text-right">Last term</th>
+            <th v-for="{ key, title } in beside" :key="key" scope="col" class="text-right">{{ title }}</th>
           </template>
         </tr>
       </thead>
@@ -198,10 +200,9 @@ function focusRow(row: number): void {
           </td>
           <template v-if="!isNarrow">
             <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="proposal" /></td>
-            <td class="text-right text-muted">{{ shown(proposal.mostRecent) }}</td>
-            <td class="text-right text-muted">{{ shown(proposal.median) }}</td>
-            <td class="text-right text-muted">{{ proposal.mostFrequent ?? '—' }}</td>
-            <td class="text-right text-muted">{{ shown(proposal.lastTerm) }}</td>
+            <td v-for="{ key, found } in beside" :key="key" class="text-right text-muted">
+              {{ compared(found(proposal)) }}
+            </td>
           </template>
         </tr>
       </tbody>

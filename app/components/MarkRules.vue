@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { dequal } from 'dequal'
 import type { SchoolAndReport } from '~~/contracts/ownSetup'
+import { rulesOfSubject, type MarkRules } from '~~/core/marks/markRules'
 import { marksByRules } from '~~/core/record/marksByRules'
 import { useClassRecord } from '~/stores/classRecord'
 
@@ -14,40 +15,27 @@ watch(
   () => props.rules,
   (now) => (wanted.value = { ...now }),
 )
+/** The subject whose own rules are looked at; "" for those of all. */
+const subject = ref('')
+const subjects = computed(() => classRecord.record?.subjects ?? [])
+const called = computed(() => subjects.value.find(({ key }) => key === subject.value)?.name ?? '')
+const shown = computed(() =>
+  subject.value === '' ? rulesOfSubject(wanted.value, '') : rulesOfSubject(wanted.value, subject.value),
+)
+const own = computed(() => wanted.value.bySubject[subject.value] ?? {})
 const isChanged = computed(() => !dequal(wanted.value, props.rules))
 const effect = computed(() => {
   const { index } = classRecord
   return index && isChanged.value ? marksByRules(index, wanted.value) : null
 })
-const choices = [
-  [
-    'missing',
-    'Missing work',
-    [
-      ['counts as zero', 'counts as zero'],
-      ['is left out', 'is left out'],
-    ],
-  ],
-  [
-    'method',
-    'Marks add up',
-    [
-      ['by category', 'by categories and their weights'],
-      ['by points', 'by points'],
-    ],
-  ],
-  [
-    'letterFrom',
-    'The level is read off',
-    [
-      ['unrounded', 'the exact mark'],
-      ['rounded', 'the rounded mark'],
-    ],
-  ],
-] as const
 
-function change(part: object): void {
-  wanted.value = { ...wanted.value, ...part }
+function change(part: Partial<MarkRules>): void {
+  if (subject.value === '') wanted.value = { ...wanted.value, ...part }
+  else takeOwn({ ...own.value, ...part })
+}
+function takeOwn(rules: Partial<MarkRules> | null): void {
+  const { [subject.value]: _before, ...others } = wanted.value.bySubject
+  wanted.value = { ...wanted.value, bySubject: rules ? { ...others, [subject.value]: rules } : others }
 }
 </script>
 
@@ -55,24 +43,22 @@ function change(part: object): void {
   <div>
     <h3 class="font-semibold">How marks are worked out</h3>
     <p class="mt-1 text-sm text-muted">Proposals are worked out anew by what is chosen here; what is settled stays.</p>
-    <div class="mt-2 flex flex-wrap gap-3 text-sm">
-      <label v-for="[key, title, answers] in choices" :key="key" class="grid gap-1"
-        >{{ title }}
-        <select class="field" :value="wanted[key]" @change="change({ [key]: valueOf($event) })">
-          <option v-for="[value, words] in answers" :key="value" :value="value">{{ words }}</option>
-        </select></label
-      >
-      <label class="grid gap-1"
-        >Decimals shown
-        <input
-          class="field w-20"
-          type="number"
-          min="0"
-          max="3"
-          :value="wanted.decimals"
-          @change="change({ decimals: Number(valueOf($event)) })"
-      /></label>
-    </div>
+    <label class="mt-2 flex items-baseline gap-2 text-sm"
+      >Rules of
+      <select class="field" :value="subject" @change="subject = valueOf($event)">
+        <option value="">all subjects</option>
+        <option v-for="each in subjects" :key="each.key" :value="each.key">
+          {{ each.name }}{{ wanted.bySubject[each.key] ? ', has its own' : '' }}
+        </option>
+      </select></label
+    >
+    <p v-if="subject !== ''" class="mt-1 flex flex-wrap gap-x-4 text-sm text-muted">
+      What is changed here holds for {{ called }} alone; all else is as in all subjects.
+      <button v-if="wanted.bySubject[subject]" type="button" class="link" @click="takeOwn(null)">
+        As in all subjects
+      </button>
+    </p>
+    <MarkRuleFields :rules="shown" :disabled="disabled" @change="change" />
     <div v-if="isChanged" class="mt-3 grid max-w-160 gap-2">
       <p class="border-l-2 border-teal bg-teal-wash px-3 py-2 text-sm" role="status">
         <template v-if="effect">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { lastSchoolDays, sumsOfDays, type Presence } from '~~/core/record/register'
 import { laterDay } from '~~/core/laterDay'
+import { gridArrows } from '~/keys/gridArrows'
 import { useClassRecord } from '~/stores/classRecord'
 import { useRegister } from '~/stores/register'
 import { useSettings } from '~/stores/settings'

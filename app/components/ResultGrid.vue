@@ -6,6 +6,7 @@ import type { PieceOfWork } from '~~/core/marks/work'
 import { placesOfResults } from '~~/core/record/resultPlaces'
 import type { StudentResult } from '~~/core/record/termRecord'
 import type { WorkSpread } from '~/composables/useWorkSpread'
+import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 
@@ -162,16 +163,14 @@ function fillDown(): void {
 
 function onKey(event: KeyboardEvent): void {
   const control = event.ctrlKey || event.metaKey
-  const key = event.key.toLowerCase()
   const step = stepOf(event, Math.max(1, Math.floor((rows.value.scrollRect?.height ?? 300) / sizes.row) - 3))
   if (step) go(step, event.shiftKey)
   else if (event.key === 'Enter') go({ row: at.value.row + (event.shiftKey ? -1 : 1), column: at.value.column })
-  else if (control && key === 'z') (event.shiftKey ? steps.again : steps.back)()
-  else if (control && key === 'y') steps.again()
-  else if (control && key === 'd' && props.may) fillDown()
-  else if (event.key === 'F2') begin(textAt(at.value.row, at.value.column))
-  else if ((event.key === 'Delete' || event.key === 'Backspace') && props.may)
-    put(blockText().map((row) => row.map(() => '')))
+  else if (pressed(event, 'back')) steps.back()
+  else if (pressed(event, 'again')) steps.again()
+  else if (pressed(event, 'fillDown') && props.may) fillDown()
+  else if (pressed(event, 'edit')) begin(textAt(at.value.row, at.value.column))
+  else if (pressed(event, 'empty') && props.may) put(blockText().map((row) => row.map(() => '')))
   else if (event.key.length === 1 && !control && !event.altKey) begin(event.key)
   else return
   event.preventDefault()
@@ -179,7 +178,7 @@ function onKey(event: KeyboardEvent): void {
 
 function onFieldKey(event: KeyboardEvent): void {
   event.stopPropagation()
-  if (event.key === 'Escape') giveUp()
+  if (pressed(event, 'asItStood')) giveUp()
   else if (event.key === 'Enter' || event.key === 'Tab') {
     const { row, column } = at.value
     const back = event.shiftKey ? -1 : 1

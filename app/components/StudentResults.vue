@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { percentText } from '~~/core/marks/rounding'
-import { markProposal } from '~~/core/record/markProposal'
+import { markStory } from '~~/core/record/markStory'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 
@@ -8,9 +7,9 @@ import { useSettings } from '~/stores/settings'
 const classRecord = useClassRecord()
 const settings = useSettings()
 
-const proposal = computed(() => {
+const story = computed(() => {
   const { index, student, subject } = classRecord
-  return index && student && subject ? markProposal(index, student.id, subject.key) : null
+  return index && student && subject ? markStory(index, student.id, subject.key) : null
 })
 const categoryName = useCategoryName()
 const lines = computed(() => {
@@ -88,21 +87,6 @@ watch(here, () => (trying.value = ''))
         </template>
       </li>
     </ul>
-    <div v-if="proposal && proposal.computed.categories.length > 0">
-      <p class="small-head">How the mark adds up</p>
-      <ul>
-        <li v-for="each in proposal.computed.categories" :key="each.key" class="flex gap-2 py-0.5">
-          <span class="flex-1">{{ each.name }}</span><span>{{ percentText(each.percent) }}</span
-          ><span class="w-20 text-right text-muted">× {{ percentText(each.share * 100) }}</span>
-        </li>
-      </ul>
-      <p v-if="proposal.computed.percent !== null" class="flex border-t border-edge py-1 font-semibold">
-        <span class="flex-1">Proposal</span>{{ percentText(proposal.computed.percent, 1) }}
-        {{ proposal.proposedLevel?.symbol }}
-      </p>
-      <p v-if="proposal.computed.leftOut > 0" class="text-muted">
-        {{ proposal.computed.leftOut }} excused or incomplete, left out.
-      </p>
-    </div>
+    <HowTheMarkCame v-if="story && trying !== here" :story="story" />
   </div>
 </template>

@@ -6,15 +6,15 @@ const wide = '(min-width: 68.75rem)'
 
 /**
  * How the frame is folded: below `wide` the margin, below `middle` the class list too is a sheet that is called; and
- * which sheet is on the screen. A note is one at any width.
+ * which sheet is on the screen. A note, the keys and Go to are sheets at any width.
  */
 export const useFrame = createSharedComposable(() => {
   const isWide = useMediaQuery(wide)
   const isMiddle = useMediaQuery(middle)
-  const sheet = ref<'margin' | 'list' | 'note' | null>(null)
+  const sheet = ref<'margin' | 'list' | 'note' | 'keys' | 'go to' | null>(null)
   // What has room of its own again needs no sheet.
   watch([isWide, isMiddle], () => {
-    if (sheet.value === 'note') return
+    if (sheet.value !== 'margin' && sheet.value !== 'list') return
     if (isWide.value || (isMiddle.value && sheet.value === 'list')) sheet.value = null
   })
   return {

@@ -25,5 +25,5 @@ export function useMarks() {
   /** The level beside a mark; nothing where the mark is shown by its level already. */
   const besideMark = (symbol: string | undefined): string => (settings.own.marksAs === 'letter' ? '' : (symbol ?? ''))
 
-  return { markShown, besideMark }
+  return { markShown, besideMark, symbolOf }
 }

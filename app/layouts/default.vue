@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { isTyping, pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 import { useSession } from '~/stores/session'
@@ -35,22 +36,27 @@ function skip(): void {
   ;(work ?? main)?.focus()
 }
 
-// Alt M, Alt L and Alt J: the margin, the class list and a note that is jotted down, there and away.
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (!event.altKey || event.ctrlKey || event.metaKey) return
-  if (event.code === 'KeyM') {
-    event.preventDefault()
-    if (marginFolded.value) sheet.value = sheet.value === 'margin' ? null : 'margin'
+/** A sheet that a key calls and puts away. */
+function turn(which: NonNullable<typeof sheet.value>): void {
+  sheet.value = sheet.value === which ? null : which
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (pressed(event, 'margin')) {
+    if (marginFolded.value) turn('margin')
     else view.kept.margin = !view.kept.margin
-  } else if (event.code === 'KeyJ') {
-    event.preventDefault()
-    sheet.value = sheet.value === 'note' ? null : 'note'
-  } else if (event.code === 'KeyL') {
-    event.preventDefault()
-    if (listFolded.value) sheet.value = sheet.value === 'list' ? null : 'list'
+  } else if (pressed(event, 'list')) {
+    if (listFolded.value) turn('list')
     else document.querySelector<HTMLElement>('nav[aria-label="Class list"] [aria-current="true"]')?.focus()
-  }
-})
+  } else if (pressed(event, 'note')) turn('note')
+  else if (pressed(event, 'goTo')) turn('go to')
+  else if (pressed(event, 'keys') && !isTyping(event)) turn('keys')
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+// Before a grid takes a sign for what is typed into a cell.
+useEventListener('keydown', onKey, { capture: true })
 </script>
 
 <template>
@@ -79,6 +85,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <aside id="margin" aria-label="Margin" class="hidden shrink-0 wide:block" />
     </div>
     <NoteSheet v-if="classRecord.record && !nobody" />
+    <KeyList :open="sheet === 'keys'" @close="sheet = null" />
+    <GoTo :open="sheet === 'go to'" @close="sheet = null" />
     <SignInAgain />
   </div>
 </template>

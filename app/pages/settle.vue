@@ -63,7 +63,7 @@ const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1),
         <Tab v-for="each in tabs" :key="each" class="tab">{{ each }}</Tab>
       </TabList>
       <TabPanels>
-        <TabPanel :tabindex="-1"><MarkGrid /></TabPanel>
+        <TabPanel :tabindex="-1"><MarkViews /></TabPanel>
         <TabPanel :tabindex="-1"
           ><LevelGrid
             v-if="skills.length > 0"

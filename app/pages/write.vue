@@ -2,6 +2,7 @@
 import type { DraftsAnswer } from '~~/contracts/answers'
 import { writePronouns } from '~~/core/people/pronouns'
 import { askServer } from '~/composables/useApi'
+import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 import { useSettings } from '~/stores/settings'
@@ -43,7 +44,7 @@ function nextFinding(): void {
 }
 
 function onKey(event: KeyboardEvent): void {
-  if (!event.altKey || event.code !== 'KeyN') return
+  if (!pressed(event, 'nextFinding')) return
   event.preventDefault()
   nextFinding()
 }

@@ -5,6 +5,9 @@ import { displayName } from '~~/core/people/names'
 import { askServer } from '~/composables/useApi'
 import { useSaving } from './saving'
 
+/** What to change; a function where it depends on what the choice before has left. */
+type Change = Partial<OwnSettings> | ((own: OwnSettings) => Partial<OwnSettings>)
+
 /** How the person who is signed in likes to work, and what follows from it for names, marks and the paper. */
 export const useSettings = defineStore('settings', () => {
   const saving = useSaving()
@@ -28,14 +31,14 @@ export const useSettings = defineStore('settings', () => {
 
   /** One choice after the other, however fast they are made: each says what the one before has left. */
   let before: Promise<void> = Promise.resolve()
-  function change(part: Partial<OwnSettings>): Promise<void> {
+  function change(part: Change): Promise<void> {
     const now = before.then(() => send(part))
     before = now.catch(() => undefined)
     return now
   }
 
-  async function send(part: Partial<OwnSettings>): Promise<void> {
-    const settings = { ...own.value, ...part }
+  async function send(part: Change): Promise<void> {
+    const settings = { ...own.value, ...(typeof part === 'function' ? part(own.value) : part) }
     const { event } = await askServer<{ event: number | null }>('PUT', '/api/settings', { settings, was: own.value })
     take(settings)
     if (event !== null) saving.did(event)

@@ -115,8 +115,8 @@ function partInWords({ percent, share, pieces, isExam }: CategoryMark, rules: Ma
 
 function sumInWords(marks: readonly CategoryMark[], percent: number): string[] {
   if (marks.length < 2) return []
-  const terms = marks.map((mark) => `${per(mark.share * 100)} × ${per(mark.percent)}`)
-  return [`${terms.join(' + ')} = ${per(percent, 3)}`]
+  const terms = marks.map((mark) => `${per(mark.share * 100, 2)} × ${per(mark.percent, 2)}`)
+  return [`${terms.join(' + ')} = ${per(percent, 2)}`]
 }
 
 function endsOf(percent: number, index: RecordIndex, subject: string): string[] {

@@ -1,5 +1,7 @@
 import { termMark } from '../marks/termMark'
+import type { ClassRecord } from './classRecord'
 import type { RecordIndex } from './recordIndex'
+import type { SettledTerm } from './termRecord'
 
 /** A student's mark of one term, and what the terms come to up to it; percentages. */
 export interface TermSoFar {
@@ -24,7 +26,7 @@ export function yearSoFar(index: RecordIndex, studentId: string, subject: string
     sum += percent
     sofar.push({ term, percent, isSettled, soFar: sum / (sofar.length + 1) })
   }
-  for (const { term, marks } of record.earlier.toReversed()) {
+  for (const { term, marks } of earlierOfYear(record)) {
     const mark = marks.find((each) => each.studentId === studentId && each.subject === subject)
     add(term.name, mark?.percent, true)
   }
@@ -40,4 +42,9 @@ export function proposedPercent(index: RecordIndex, studentId: string, subject: 
   const rules = index.rulesOf(subject)
   const work = index.workOf(subject)
   return termMark(work, results, index.categoriesOf(subject), rules, index.markScaleOf(subject)).percent
+}
+
+/** The terms of the year before the one in view, the first first. */
+export function earlierOfYear({ earlier, term }: ClassRecord): SettledTerm[] {
+  return earlier.filter((each) => each.term.yearId === term.yearId).toReversed()
 }

@@ -1,4 +1,5 @@
 import type { LevelToSettle, MarkToSettle } from '../../contracts/settle'
+import { mostSettled, rulesOfSubject } from '../../core/marks/markRules'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Scale } from '../../core/scales/scale'
 import { keptSymbol, readSymbol } from '../../core/scales/symbol'
@@ -62,6 +63,10 @@ export function markChanges({ setup, grants }: Settling, { termId }: Place, mark
   const known = new Set(setup.subjects.map((subject) => subject.key))
   for (const subject of subjects) {
     allow(known.has(subject) && grants.changes(needFor(subject)), `settle marks in ${subject}`)
+  }
+  for (const { subject, mark } of marks) {
+    const most = mostSettled(rulesOfSubject(setup.school.markRules, subject))
+    if ((mark?.percent ?? 0) > most) throw new Refusal('invalid', `A mark is not above ${most} %. Nothing was changed.`)
   }
   const changes = marks.map(({ studentId, subject, mark, was }): Change => ({
     table: 'settled_mark',

@@ -1,0 +1,120 @@
+import { expect, test } from '@playwright/test'
+import { lookedAt } from './lookedAt'
+import { saved, signIn } from './signedIn'
+
+test('a mark is explained, compared as one likes, and seen across subjects and terms', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await page
+    .getByRole('navigation', { name: 'Class list' })
+    .getByRole('button', { name: /^Hyun-woo/ })
+    .click()
+
+  const story = page.getByRole('region', { name: 'How this mark came about' })
+  await story.getByText('Homework', { exact: true }).click()
+  await expect(story.getByText('9 of 10 = 90 %').first()).toBeVisible()
+  await expect(story).toContainText(/× .*=.*Rounded once, half up: \d+.%.*Reaches the pass line \(50.%, as is common/)
+
+  await page.getByRole('button', { name: 'Compare with' }).click()
+  await page.getByLabel('Most recent').uncheck()
+  await page.getByLabel('Newer heavier').check()
+  await page.getByRole('button', { name: 'Newer heavier: one column earlier' }).click()
+  await page.keyboard.press('Escape')
+  await page.reload()
+  const heads = page.getByRole('columnheader')
+  await expect(heads.filter({ hasText: /often|heavier|recent|term|Median/ })).toHaveText([
+    'Median',
+    'Most often',
+    'Newer heavier',
+    'Last term',
+  ])
+  expect(await lookedAt(page)).toEqual([[], 0])
+
+  await page.getByLabel('All subjects').check()
+  const row = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^Hyun-woo/ }) })
+  const cells = await row.getByRole('cell').allInnerTexts()
+  const [average, total, ...marks] = cells.map((cell) => Number(/[\d.]+/.exec(cell)?.[0]))
+  expect(marks.reduce((sum, mark) => sum + mark, 0)).toBe(total)
+  expect(average).toBe(Math.round(((total ?? 0) / marks.length) * 100) / 100)
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await row.getByRole('button').nth(1).click()
+  await expect(page.getByLabel('Subject', { exact: true })).toHaveValue('reading')
+
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await page.getByLabel('All terms').check()
+  await expect(page.getByRole('columnheader', { name: 'The year so far' })).toBeVisible()
+  const terms = (await row.getByRole('cell').allInnerTexts()).map((cell) => Number(/\d+/.exec(cell)?.[0]))
+  const [autumn = 0, winter = 0, soFar = 0] = terms
+  expect(Math.abs((autumn + winter) / 2 - soFar)).toBeLessThanOrEqual(1)
+  expect(await lookedAt(page)).toEqual([[], 0])
+})
+
+test('a school has rules of its own for a subject, told with their effect', async ({ page }) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school/report')
+  await page.getByLabel('Rules of').selectOption('Mathematics')
+  await page.getByLabel('A category comes to').selectOption('its most recent result')
+  await page.getByLabel('A pass is from, per cent').fill('40')
+  await page.getByLabel('A pass is from, per cent').press('Tab')
+  await expect(page.getByText(/\d+ of \d+ proposed marks would be others/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep these rules' }).click()
+  await expect(page.getByRole('option', { name: 'Mathematics, has its own' })).toBeAttached()
+
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  const story = page.getByRole('region', { name: 'How this mark came about' })
+  await expect(story).toContainText(/the most recent, of 2 results/)
+  await expect(story).toContainText('the pass line (40')
+  await page.goto('/school/report')
+  await page.getByLabel('Rules of').selectOption('Mathematics, has its own')
+  await page.getByRole('button', { name: 'As in all subjects' }).click()
+  await page.getByRole('button', { name: 'Keep these rules' }).click()
+  await expect(page.getByRole('option', { name: 'Mathematics, has its own' })).toHaveCount(0)
+})
+
+test('every stage shows its keys, and one field leads everywhere', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await page.getByRole('button', { name: /^Finn Aaltonen/ }).focus()
+  await page.keyboard.press('?')
+  const keys = page.getByRole('dialog', { name: 'Keys' })
+  await expect(keys).toContainText('take the proposal')
+  await expect(keys).not.toContainText('Alt W')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.keyboard.press('Escape')
+  await expect(keys).toBeHidden()
+
+  await page.keyboard.press('Control+k')
+  const field = page.getByRole('combobox', { name: 'Go to' })
+  await field.fill('meu zo')
+  await expect(page.getByRole('option')).toHaveText(['Zoë van der Meulenstudent'])
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Zoë van der Meulen/ })).toHaveAttribute('aria-current', 'true')
+
+  await page.keyboard.press('Control+k')
+  await field.fill('write')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/write$/)
+  // Where one types, a question mark is a question mark.
+  const editor = page.getByRole('textbox', { name: /for Zoë/ })
+  const text = await editor.inputValue()
+  await editor.press('End')
+  await editor.pressSequentially('?')
+  await expect(keys).toBeHidden()
+  await editor.press('Backspace')
+  await expect(editor).toHaveValue(text)
+  await saved(page)
+
+  await page.keyboard.press('Control+k')
+  await field.fill('xyzzy')
+  await expect(page.getByText('Nothing here is called so.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(field).toBeHidden()
+  await page.getByRole('button', { name: 'Go to' }).click()
+  await field.fill('my sett')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/my-settings/)
+})
