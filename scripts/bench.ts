@@ -23,6 +23,7 @@ import type { ReportDocument } from '../core/reports/document'
 import { ownFaces } from '../press/pdf/faces'
 import { setReports } from '../press/pdf/setReports'
 import type { CleanComment } from '../tests/faults/faults'
+import { benchMarks } from './benchMarks'
 import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '../tests/faults/measureChecks'
 
 // npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
@@ -34,6 +35,7 @@ if (size === 0) {
     spawnSync(process.execPath, [...process.execArgv, fileURLToPath(import.meta.url), String(each)], {
       stdio: 'inherit',
     })
+  benchMarks(grown(24))
   benchChecks()
   await benchPages()
   for (const bench of ['benchSchool', 'benchBundle'])

@@ -163,7 +163,7 @@ function focusRow(row: number): void {
           <th scope="col" class="pl-3" :class="isNarrow ? 'w-26' : 'w-32 pl-6'">Settled</th>
           <template v-if="!isNarrow">
             <th scope="col"><span class="sr-only">Standing</span></th>
-            <th v-for="{ key, title } in beside" :key="key" scope="col" class="text-right">{{ title }}</th>
+            <th v-for="{ key, title } in beside" :key="key" scope="col" class="pl-4 text-right align-bottom">{{ title }}</th>
           </template>
         </tr>
       </thead>
@@ -200,7 +200,7 @@ function focusRow(row: number): void {
           </td>
           <template v-if="!isNarrow">
             <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="proposal" /></td>
-            <td v-for="{ key, found } in beside" :key="key" class="text-right text-muted">
+            <td v-for="{ key, found } in beside" :key="key" class="pl-4 text-right text-muted">
               {{ compared(found(proposal)) }}
             </td>
           </template>

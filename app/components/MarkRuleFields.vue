@@ -116,7 +116,7 @@ const passLine = computed(() => passLineOf(rules))
     <label class="grid gap-1"
       >A pass is from, per cent
       <input
-        class="field w-28"
+        class="field w-44"
         type="number"
         min="0"
         max="100"

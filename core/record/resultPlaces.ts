@@ -43,21 +43,44 @@ export function withResults(results: readonly StudentResult[], cells: readonly R
   const old = placesOfResults(results)
   const byStudent = new Map(old.byStudent)
   const byWork = new Map(old.byWork)
-  const added = new Map<string, StudentResult>()
+  const changed = new Map<string, Changed>()
   for (const { workId, studentId, result } of cells) {
     const before = byWork.get(workId)?.get(studentId)
     const now = result && { workId, studentId, ...result }
     byWork.set(workId, withEntry(byWork.get(workId), studentId, now))
     const others = (byStudent.get(studentId) ?? []).filter((each) => each !== before)
     byStudent.set(studentId, now ? [...others, now] : others)
-    const place = `${workId} ${studentId}`
-    if (now && !old.byWork.get(workId)?.has(studentId)) added.set(place, now)
-    else added.delete(place)
+    changed.set(`${workId} ${studentId}`, { stood: old.byWork.get(workId)?.get(studentId), now })
   }
-  const kept = results.flatMap(({ workId, studentId }) => byWork.get(workId)?.get(studentId) ?? [])
-  const list = [...kept, ...added.values()]
+  const list = exchanged(results, [...changed.values()])
   known.set(list, { byStudent, byWork })
   return list
+}
+
+interface Changed {
+  /** What stood in the list; undefined where nothing did. */
+  readonly stood: StudentResult | undefined
+  readonly now: StudentResult | null
+}
+
+/** So few rows are sooner looked for one by one than every row is looked at. */
+const few = 8
+
+/** The list with rows exchanged where they stood, new ones behind. */
+function exchanged(results: readonly StudentResult[], changed: readonly Changed[]): StudentResult[] {
+  const added = changed.flatMap(({ stood, now }) => (stood === undefined && now ? [now] : []))
+  const standing = changed.flatMap(({ stood, now }) => (stood ? [[stood, now] as const] : []))
+  if (standing.length <= few) {
+    const list = [...results]
+    for (const [stood, now] of standing) list.splice(list.indexOf(stood), 1, ...(now ? [now] : []))
+    return [...list, ...added]
+  }
+  const instead = new Map<StudentResult, StudentResult | null>(standing)
+  const kept = results.flatMap((result) => {
+    const now = instead.get(result)
+    return now === undefined ? result : (now ?? [])
+  })
+  return [...kept, ...added]
 }
 
 function withEntry(
