@@ -5,21 +5,25 @@ import { noneTwice } from './text'
 
 const special = z.enum(Object.keys(specialValues) as [SpecialValue, ...SpecialValue[]])
 
-/** A settled mark; null where none is settled. */
-const settledMark = z
-  .object({
-    percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.').nullable(),
-    special: special.nullable(),
-    reason: text(300, 'Keep the reason under 300 characters.').nullable(),
-  })
-  .refine(
-    (mark) => (mark.percent === null) !== (mark.special === null),
-    'Settle either a percentage or a special value.',
-  )
+const settledMark = z.object({
+  percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.').nullable(),
+  special: special.nullable(),
+  reason: text(300, 'Keep the reason under 300 characters.').nullable(),
+})
+const oneOfBoth = (mark: { percent: number | null; special: SpecialValue | null }): boolean =>
+  (mark.percent === null) !== (mark.special === null)
+const neither = 'Settle either a percentage or a special value.'
+
+/** A settled mark as it stood; null where none was. */
+const standingMark = settledMark.refine(oneOfBoth, neither).nullable()
+/** A mark to settle, with what the writer saw proposed; null to settle none. */
+const wantedMark = settledMark
+  .extend({ proposed: z.number().min(0).nullable().optional() })
+  .refine(oneOfBoth, neither)
   .nullable()
 
 /** A mark to settle; null to take a settled one back, so that only the proposal is left. `was`: what the writer saw. */
-export const markToSettle = z.object({ studentId: z.uuid(), subject: key, mark: settledMark, was: settledMark })
+export const markToSettle = z.object({ studentId: z.uuid(), subject: key, mark: wantedMark, was: standingMark })
 export const marksToSettle = z.object({
   marks: noneTwice(markToSettle, 2000, (each) => `${each.studentId} ${each.subject}`).min(1),
 })

@@ -40,7 +40,7 @@ export async function growSchool(base: Knex, classes: number): Promise<Room[]> {
         from work join piece on piece.old = work.id;
       insert into result select piece.new, pair.new, state, score, remark
         from result join piece on piece.old = work_id join pair on pair.old = student_id;
-      insert into settled_mark select pair.new, subject, term_id, percent, special, reason
+      insert into settled_mark select pair.new, subject, term_id, percent, special, reason, proposed
         from settled_mark join pair on pair.old = student_id;
       insert into settled_level select pair.new, about, term_id, kind, symbol
         from settled_level join pair on pair.old = student_id;
@@ -66,7 +66,7 @@ export async function fillYear(base: Knex, { from, to }: { from: string; to: str
     (select id, row_number() over (order by starts) as nth from term where year_id = :from) as old join
     (select id, row_number() over (order by starts) as nth from term where year_id = :to) as new using (nth)) as pair`
   for (const [table, columns] of [
-    ['settled_mark', 'student_id, subject, pair.new, percent, special, reason'],
+    ['settled_mark', 'student_id, subject, pair.new, percent, special, reason, proposed'],
     ['settled_level', 'student_id, about, pair.new, kind, symbol'],
     ['comment', 'student_id, box, pair.new, text, sentences, own_words, status, version'],
     ['attendance', 'student_id, pair.new, days_open, absences, lates'],

@@ -102,8 +102,8 @@ export const rows = (): FolderRows => ({
     { work: 'w', number: '3', state: 'missing', score: null, remark: '' },
   ],
   marks: [
-    { ...inSpring, subject: 'sums', percent: 82.5, special: null, reason: 'seen' },
-    { term: 'Autumn', number: '1', subject: 'sums', percent: null, special: 'absent', reason: null },
+    { ...inSpring, subject: 'sums', percent: 82.5, special: null, reason: 'seen', proposed: 80.25 },
+    { term: 'Autumn', number: '1', subject: 'sums', percent: null, special: 'absent', reason: null, proposed: null },
   ],
   levels: [
     { ...inSpring, about: 's1', symbol: '2' },

@@ -35,6 +35,7 @@ const rows = computed(() => {
     ? record.students.map((student) => ({ student, proposal: markProposal(index, student.id, key) }))
     : []
 })
+const moved = computed(() => rows.value.filter(({ proposal }) => proposal.movedFrom !== null))
 const open = computed(() =>
   rows.value.filter(({ proposal }) => proposal.standing === 'open' && proposal.computed.percent !== null),
 )
@@ -155,6 +156,7 @@ function focusRow(row: number): void {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <MovedMarks v-if="subject" :moved="moved" :subject="subject.key" :may="may" />
     <table ref="grid" class="w-full">
       <thead>
         <tr class="border-b border-edge text-sm text-muted">
@@ -163,7 +165,9 @@ function focusRow(row: number): void {
           <th scope="col" class="pl-3" :class="isNarrow ? 'w-26' : 'w-32 pl-6'">Settled</th>
           <template v-if="!isNarrow">
             <th scope="col"><span class="sr-only">Standing</span></th>
-            <th v-for="{ key, title } in beside" :key="key" scope="col" class="pl-4 text-right align-bottom">{{ title }}</th>
+            <th v-for="{ key, title } in beside" :key="key" scope="col" class="pl-4 text-right align-bottom">
+              {{ title }}
+            </th>
           </template>
         </tr>
       </thead>

@@ -16,10 +16,9 @@ const may = computed(() => classRecord.subject !== null && classRecord.may.subje
 function setReason(reason: string): void {
   const { student, subject } = classRecord
   if (!student || !subject || !settled.value) return
-  const { percent, special } = settled.value
-  classRecord.settleMarks([
-    { studentId: student.id, subject: subject.key, mark: { percent, special, reason: reason.trim() || null } },
-  ])
+  const { percent, special, proposed = null } = settled.value
+  const mark = { percent, special, reason: reason.trim() || null, proposed }
+  classRecord.settleMarks([{ studentId: student.id, subject: subject.key, mark }])
 }
 
 function goBack(): void {

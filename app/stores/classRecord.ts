@@ -16,6 +16,7 @@ import type { LevelKind, StudentComment } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { sumOfAnswers } from '~~/core/record/questions'
 import { indexRecord, type RecordIndex } from '~~/core/record/recordIndex'
+import { proposedPercent } from '~~/core/record/yearSoFar'
 import { resultsThatFollow } from '~~/core/record/resultOfAnswers'
 import { withResults } from '~~/core/record/resultPlaces'
 import {
@@ -155,11 +156,17 @@ export const useClassRecord = defineStore('classRecord', () => {
   }
 
   /** Settles marks at once on the screen and then on the server; null takes one back. */
-  function settleMarks(marks: readonly MarkCell[]): void {
-    if (!record.value || marks.length === 0) return
+  function settleMarks(settled: readonly MarkCell[]): void {
+    const seen = index.value
+    if (!seen || settled.length === 0) return
+    const marks = settled.map((each): MarkCell => {
+      // Whoever settles has seen what is proposed now, unless the mark itself says otherwise.
+      const now = proposedPercent(seen, each.studentId, each.subject)
+      return { ...each, mark: each.mark && { proposed: now, ...each.mark } }
+    })
     const body = {
       marks: marks.map(({ studentId, subject: key, mark }) => {
-        const was = index.value?.markOf(studentId, key)
+        const was = seen.markOf(studentId, key)
         return {
           studentId,
           subject: key,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Scale } from '../scales/scale'
 import { usualMarkRules, type MarkRules } from './markRules'
-import { markLevel, standingOf } from './settledMark'
+import { markLevel, movedFrom, standingOf } from './settledMark'
 import { resultPercent, termMark } from './termMark'
 import type { Category, PieceOfWork, Result } from './work'
 
@@ -93,5 +93,21 @@ describe('a settled mark beside the proposal', () => {
   it('differs where nothing is proposed, or where neither a percentage nor a special value stands', () => {
     expect(standingOf(null, settled, usualMarkRules)).toBe('differs')
     expect(standingOf(80, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
+  })
+})
+
+describe('a proposal that has moved since', () => {
+  it.each([
+    [81, 74, 74],
+    [74.4, 74, null],
+    [81, null, null],
+    [81, undefined, null],
+    [null, 74, null],
+  ] as const)('%s now, %s then: from %s', (now, proposed, from) => {
+    const settled = { percent: 70, special: null, reason: 'own', ...(proposed !== undefined && { proposed }) }
+    expect(movedFrom(now, settled, usualMarkRules)).toBe(from)
+  })
+  it('is no question where nothing is settled', () => {
+    expect(movedFrom(81, undefined, usualMarkRules)).toBeNull()
   })
 })

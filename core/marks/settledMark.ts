@@ -9,6 +9,8 @@ export interface SettledMark {
   readonly percent: number | null
   readonly special: SpecialValue | null
   readonly reason: string | null
+  /** What the record proposed when it was settled; left out or null where nobody knows. */
+  readonly proposed?: number | null
 }
 
 /** How a settled mark stands to the proposal today. */
@@ -34,4 +36,15 @@ export function standingOf(proposal: number | null, settled: SettledMark | undef
  */
 export function markLevel(percent: number, scale: Scale, rules: MarkRules): Level | undefined {
   return levelForPercent(scale, rules.letterFrom === 'rounded' ? roundHalfUp(percent, rules.decimals) : percent)
+}
+
+/**
+ * What was proposed when a mark was settled, where the record proposes another now; null where it does not, or where
+ * nobody knows. Both are compared as they are shown.
+ * @example movedFrom(81, { percent: 74, special: null, reason: null, proposed: 74 }, usualMarkRules) // 74
+ */
+export function movedFrom(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): number | null {
+  const before = settled?.proposed ?? null
+  if (before === null || proposal === null) return null
+  return roundHalfUp(before, rules.decimals) === roundHalfUp(proposal, rules.decimals) ? null : before
 }

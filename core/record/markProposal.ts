@@ -1,6 +1,6 @@
 import { decayingAverage } from '../marks/drawTogether'
 import { mostFrequent, median } from '../marks/middle'
-import { markLevel, standingOf, type Standing } from '../marks/settledMark'
+import { markLevel, movedFrom, standingOf, type Standing } from '../marks/settledMark'
 import { resultPercent, termMark, type TermMark } from '../marks/termMark'
 import { weightedMean } from '../marks/weightedMean'
 import type { Level } from '../scales/scale'
@@ -14,6 +14,8 @@ export interface MarkProposal {
   readonly settled: StudentMark | undefined
   readonly settledLevel: Level | undefined
   readonly standing: Standing
+  /** What was proposed when it was settled, where another is proposed now. */
+  readonly movedFrom: number | null
   /** Percentages. */
   readonly mostRecent: number | null
   readonly median: number | null
@@ -55,6 +57,7 @@ export function markProposal(index: RecordIndex, studentId: string, subjectKey: 
     settled,
     settledLevel: levelOf(settled?.percent),
     standing: standingOf(computed.percent, settled, rules),
+    movedFrom: movedFrom(computed.percent, settled, rules),
     mostRecent: percents.at(-1) ?? null,
     median: median(percents),
     recencyWeighted: decayingAverage(percents, rules.newestWeighs / 100),

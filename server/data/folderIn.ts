@@ -190,12 +190,13 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
   await insertAll(
     trx,
     'settled_mark',
-    rows.marks.map(({ subject, percent, special, reason, ...place }) => ({
+    rows.marks.map(({ subject, percent, special, reason, proposed, ...place }) => ({
       ...ofTerm(place),
       subject,
       percent,
       special,
       reason,
+      proposed,
     })),
   )
   for (const [kind, levels] of [

@@ -82,7 +82,7 @@ const ofStudents = {
     from result join work on work.id = work_id join term on term.id = term_id and term.year_id = :year
       join student on student.id = student_id
     where student_id = any(:students) order by school_number, work_id`,
-  marks: `select term.name as term, school_number as number, subject, percent, special, reason
+  marks: `select term.name as term, school_number as number, subject, percent, special, reason, proposed
     from settled_mark join term on term.id = term_id and year_id = :year join student on student.id = student_id
     where student_id = any(:students) order by term.starts, school_number, subject`,
   levels: levelsQuery('skill'),

@@ -19,6 +19,7 @@ import { up as behindResults } from './migrations/0018_questions_practice_days_p
 import { up as bundles } from './migrations/0019_bundles'
 import { up as bundleWork } from './migrations/0020_bundle_work'
 import { up as moreMarkRules } from './migrations/0021_more_mark_rules'
+import { up as proposedWhenSettled } from './migrations/0022_proposed_when_settled'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -44,6 +45,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0019_bundles': bundles,
   '0020_bundle_work': bundleWork,
   '0021_more_mark_rules': moreMarkRules,
+  '0022_proposed_when_settled': proposedWhenSettled,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

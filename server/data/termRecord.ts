@@ -32,7 +32,7 @@ const settled = (term: string): string => `
   'term', (select json_build_object(${termColumns}) from ${term}),
   'marks', ${listOf(
     `json_build_object('studentId', student_id, 'subject', subject, 'percent', percent, 'special', special,
-      'reason', reason)`,
+      'reason', reason, 'proposed', proposed)`,
     `from settled_mark where ${ofPupils(term)}`,
   )},
   'levels', ${levels(term, 'skill')}, 'habitScores', ${levels(term, 'habit')},

@@ -72,7 +72,7 @@ export function markChanges({ setup, grants }: Settling, { termId }: Place, mark
     table: 'settled_mark',
     key: { student_id: studentId, subject, term_id: termId },
     seen: was,
-    after: mark,
+    after: mark && { ...mark, proposed: mark.proposed ?? null },
   }))
   return { changes, needs: subjects.map(needFor) }
 }

@@ -73,6 +73,53 @@ test('a school has rules of its own for a subject, told with their effect', asyn
   await expect(page.getByRole('option', { name: 'Mathematics, has its own' })).toHaveCount(0)
 })
 
+test('a result that comes late moves a proposal; what is settled stays until it is decided', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  const cell = page.getByRole('textbox', { name: 'Settled mark of Niamh Castellanos' })
+  const before = await cell.inputValue()
+  // By the keyboard alone: emptied, then one key takes the proposal and goes on.
+  await cell.fill('')
+  await cell.press('Enter')
+  await saved(page)
+  await cell.focus()
+  await page.keyboard.press('Enter')
+  await expect(
+    page
+      .getByRole('textbox', { name: 'Settled mark of Rosa D’Amico' })
+      .or(page.getByRole('textbox', { name: "Settled mark of Rosa D'Amico" })),
+  ).toBeFocused()
+  await expect(cell).toHaveValue(before)
+  await saved(page)
+
+  await page.getByRole('button', { name: /^Niamh Castellanos/ }).click()
+  await page.getByRole('button', { name: 'What if' }).click()
+  const trying = page.getByRole('form', { name: 'What if' })
+  await trying.getByRole('textbox').first().fill('0')
+  await trying.getByRole('button', { name: /Keep/ }).click()
+  const moved = page.getByRole('region', { name: /The record has changed since one mark was settled/ })
+  await expect(moved).toContainText(
+    new RegExp(`Niamh Castellanos: proposed ${before} % then, \\d+ % now; settled ${before} %`),
+  )
+  await expect(cell).toHaveValue(before)
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await moved.getByRole('button', { name: 'Keep what is settled for Niamh' }).click()
+  await expect(moved).toBeHidden()
+  await saved(page)
+  // A step back asks again; and what was decided is not asked again, here or after the page is opened anew.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(moved).toBeVisible()
+  await moved.getByRole('button', { name: /^Take \d+ % for Niamh/ }).click()
+  await expect(moved).toBeHidden()
+  await expect(cell).not.toHaveValue(before)
+  const taken = await cell.inputValue()
+  await saved(page)
+  await page.reload()
+  await expect(cell).toHaveValue(taken)
+  await expect(moved).toBeHidden()
+})
+
 test('every stage shows its keys, and one field leads everywhere', async ({ page }) => {
   await signIn(page, 'ines')
   await page.goto('/settle')

@@ -23,7 +23,9 @@ describe('a class of it', () => {
     const spring = of('5 Ash', 'Spring')
     expect(spring?.work.map(({ id }) => id)).toEqual(['w'])
     expect(spring?.results).toEqual([{ workId: 'w', studentId: '1', state: 'late', score: 7.5, remark: ' "late" ' }])
-    expect(spring?.marks).toEqual([{ studentId: '1', subject: 'sums', percent: 82.5, special: null, reason: 'seen' }])
+    expect(spring?.marks).toEqual([
+      { studentId: '1', subject: 'sums', percent: 82.5, special: null, reason: 'seen', proposed: 80.25 },
+    ])
     expect(spring?.earlier.map(({ term, marks, levels }) => [term.name, marks[0]?.special, levels[0]?.symbol])).toEqual(
       [['Autumn', 'absent', 'NA']],
     )

@@ -235,6 +235,7 @@ export const recordFiles = {
       percent: numberOrNothing('mark'),
       special: perhaps('in its place', 40),
       reason: perhaps('reason', 1000),
+      proposed: { ...numberOrNothing('proposed then'), newer: true },
     },
     ['term', 'number', 'subject'],
     { ...ofTerm, subject: 'subject' },

@@ -117,17 +117,17 @@ describe('a year in files', () => {
     ],
     [
       'no mark',
-      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: null, reason: null }] },
+      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: null, reason: null, proposed: null }] },
       'marks.csv|2|mark|There is a mark or something in its place.',
     ],
     [
       'two marks',
-      { marks: [{ ...inSpring, subject: 'sums', percent: 5, special: 'absent', reason: null }] },
+      { marks: [{ ...inSpring, subject: 'sums', percent: 5, special: 'absent', reason: null, proposed: null }] },
       'marks.csv|2|mark|There is a mark or something in its place.',
     ],
     [
       'a word in a mark’s place',
-      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: 'ill', reason: null }] },
+      { marks: [{ ...inSpring, subject: 'sums', percent: null, special: 'ill', reason: null, proposed: null }] },
       'marks.csv|2|in its place|“ill” stands for no mark.',
     ],
     [
