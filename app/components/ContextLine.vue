@@ -92,7 +92,14 @@ function chosen(event: Event): string {
     <button type="button" class="quiet" aria-keyshortcuts="Control+K" title="Ctrl K" @click="sheet = 'go to'">
       Go to
     </button>
-    <button type="button" class="quiet" aria-label="Keys" aria-keyshortcuts="?" title="?" @click="sheet = 'keys'">
+    <button
+      type="button"
+      class="quiet hidden middle:block"
+      aria-label="Keys"
+      aria-keyshortcuts="?"
+      title="?"
+      @click="sheet = 'keys'"
+    >
       ?
     </button>
     <button

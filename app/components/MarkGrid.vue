@@ -182,7 +182,7 @@ function focusRow(row: number): void {
             {{ settings.nameOf(student) }}
             <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(proposal) }}</span>
           </th>
-          <td class="text-right">
+          <td class="text-right whitespace-nowrap">
             <StandsOut :percent="proposal.computed.percent" :decimals="decimals" />
             {{ shown(proposal.computed.percent) }}
             <b class="inline-block w-4 font-semibold">{{ besideMark(proposal.proposedLevel?.symbol) }}</b>

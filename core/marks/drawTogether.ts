@@ -8,7 +8,7 @@ import { weightedMean, type Weighted } from './weightedMean'
  * @param items oldest first; percentages with their weights, which only the mean looks at
  * @param scale for the most frequent level; without one, the most frequent percentage
  * @returns null where there is nothing to draw together
- * @example drawTogether([{ value: 60, weight: 1 }, { value: 80, weight: 1 }], { ...rules, together: 'most recent' }) // 80
+ * @example drawTogether(of 60 and 80, { ...rules, together: 'most recent' }) // 80
  */
 export function drawTogether(
   items: readonly Weighted[],
@@ -32,7 +32,8 @@ export function drawTogether(
 
 /**
  * Single exponential smoothing, which schools call a decaying average: the first value as it is, then each newer one
- * weighs `newest`, and what came before it the rest. (Formula: NIST/SEMATECH e-Handbook of Statistical Methods, 6.4.3.1.)
+ * weighs `newest`, and what came before it the rest. (Formula: NIST/SEMATECH e-Handbook of Statistical Methods,
+ * 6.4.3.1.)
  * @param values oldest first
  * @param newest from 0 to 1
  * @example decayingAverage([60, 80], 0.65) // 73

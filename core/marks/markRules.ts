@@ -11,7 +11,7 @@ const rules = z.object({
   late: z.enum(['counts as it is', 'loses some', 'is left out']),
   /** Per cent of its score that a late result loses, where it loses some. */
   lateLoss: z.number().min(0).max(100),
-  /** By category: each category, then the categories by their weights. By points: points scored over points possible. */
+  /** Each category, then the categories by their weights; or points scored over points possible. */
   method: z.enum(['by category', 'by points']),
   /** What the results of a category are drawn together by; of marks by points it is always the mean. */
   together: z.enum(waysTogether),
@@ -80,7 +80,7 @@ export function passLineOf({ passLine }: MarkRules): { percent: number; isOwn: b
 /**
  * The rules of one subject: the school's, with what the subject does otherwise; what a school wrote down before a rule
  * was thought of is as usual.
- * @example rulesOfSubject({ ...rules, bySubject: { art: { together: 'most recent' } } }, 'art').together // 'most recent'
+ * @example rulesOfSubject({ bySubject: { art: { together: 'median' } } }, 'art').together // 'median'
  */
 export function rulesOfSubject(school: Partial<SchoolMarkRules>, subject: string): MarkRules {
   const { bySubject, ...own } = school

@@ -24,6 +24,9 @@ export interface TermMark {
   readonly leftOut: number
 }
 
+/** The rules, with the scale of the subject's marks for the most frequent level. */
+export type RulesOfMark = MarkRules & { readonly scale?: Scale | undefined }
+
 /**
  * The mark that a term's results add up to.
  *
@@ -35,15 +38,13 @@ export interface TermMark {
  *
  * @param work oldest first
  * @param results of one student; work without a result is not held against them
- * @param scale of the subject's marks, for the most frequent level
  * @example quizzes 16/20 and 6/10, weight 40; a project 45/50, weight 60: 0.4 × 70 + 0.6 × 90 = 82
  */
 export function termMark(
   work: readonly PieceOfWork[],
   results: readonly Result[],
   categories: readonly Category[],
-  rules: MarkRules,
-  scale?: Scale,
+  rules: RulesOfMark,
 ): TermMark {
   const byWork = new Map(results.map((result) => [result.workId, result]))
   const perCategory = new Map<string, Weighted[]>(categories.map((category) => [category.key, []]))
@@ -61,7 +62,7 @@ export function termMark(
     counted += 1
     list.push({ value: percent, weight: rules.method === 'by points' ? piece.outOf * piece.weight : piece.weight })
   }
-  const marks = categoryMarks(categories, perCategory, rules, scale)
+  const marks = categoryMarks(categories, perCategory, rules)
   return {
     percent: weightedMean(marks.map((mark) => ({ value: mark.percent, weight: mark.share }))),
     categories: marks,
@@ -90,13 +91,12 @@ export function isExam({ name }: Category, { exam }: MarkRules): boolean {
 function categoryMarks(
   categories: readonly Category[],
   perCategory: ReadonlyMap<string, Weighted[]>,
-  rules: MarkRules,
-  scale: Scale | undefined,
+  rules: RulesOfMark,
 ): CategoryMark[] {
   const byPoints = rules.method === 'by points'
   const filled = categories.flatMap((category) => {
     const items = perCategory.get(category.key) ?? []
-    const percent = byPoints ? weightedMean(items) : drawTogether(items, rules, scale)
+    const percent = byPoints ? weightedMean(items) : drawTogether(items, rules, rules.scale)
     // By points, a category weighs what its points weigh.
     const weight = byPoints ? items.reduce((sum, item) => sum + item.weight, 0) : category.weight
     return percent === null

@@ -140,8 +140,8 @@ describe('rounding against decimal arithmetic', () => {
 })
 const Exact = Decimal.clone({ precision: 80 })
 
-// Boundaries as education authorities have published them, from memory: Ontario’s Growing Success (2010), levels 1 to 4;
-// and India’s Central Board of Secondary Education, the eight points of its scholastic scale. Their names are the trade’s.
+// Boundaries as education authorities have published them, from memory: Ontario’s Growing Success (2010), levels 1 to
+// 4; and India’s Central Board of Secondary Education, the eight points of its scholastic scale.
 const scaleOf = (cuts: readonly (readonly [string, number])[]): Scale => ({
   ...{ key: 'k', name: 'published', kind: 'mark' },
   levels: cuts.map(([symbol, lowestPercent], at) => ({

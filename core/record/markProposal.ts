@@ -38,7 +38,7 @@ export function markProposal(index: RecordIndex, studentId: string, subjectKey: 
   const work = index.workOf(subjectKey)
   const results = index.resultsOf(studentId, subjectKey)
   const scale = index.markScaleOf(subjectKey)
-  const computed = termMark(work, results, index.categoriesOf(subjectKey), rules, scale)
+  const computed = termMark(work, results, index.categoriesOf(subjectKey), { ...rules, scale })
   const settled = index.markOf(studentId, subjectKey)
   const byWork = new Map(results.map((result) => [result.workId, result]))
   const percentsOf = (counts: boolean): number[] =>

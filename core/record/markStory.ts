@@ -35,7 +35,7 @@ export function markStory(index: RecordIndex, studentId: string, subject: string
   const [rules, scale] = [index.rulesOf(subject), index.markScaleOf(subject)]
   const [work, categories] = [index.workOf(subject), index.categoriesOf(subject)]
   const results = index.resultsOf(studentId, subject)
-  const { percent, categories: marks } = termMark(work, results, categories, rules, scale)
+  const { percent, categories: marks } = termMark(work, results, categories, { ...rules, scale })
   const lines = linesOf(work, results, new Set(categories.map(({ key }) => key)), rules)
   return {
     parts: marks.map((mark) => ({

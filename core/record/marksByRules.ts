@@ -20,7 +20,7 @@ export function marksByRules(index: RecordIndex, rules: SchoolMarkRules): RulesE
   const shown = (studentId: string, subject: string, by: MarkRules): string | null => {
     const results = index.resultsOf(studentId, subject)
     const scale = index.markScaleOf(subject)
-    const { percent } = termMark(index.workOf(subject), results, index.categoriesOf(subject), by, scale)
+    const { percent } = termMark(index.workOf(subject), results, index.categoriesOf(subject), { ...by, scale })
     if (percent === null) return null
     return `${roundHalfUp(percent, by.decimals)} ${scale ? markLevel(percent, scale, by)?.symbol : ''}`
   }

@@ -23,13 +23,13 @@ export function marksUnder(
   work: readonly PieceOfWork[] = index.workOf(subject),
 ): ChangedMark[] {
   const { students } = index.record
-  const rules = index.rulesOf(subject)
+  const rules = { ...index.rulesOf(subject), scale: index.markScaleOf(subject) }
   return students.flatMap(({ id }) => {
     const results = index.resultsOf(id, subject)
     const markWith = (pieces: readonly PieceOfWork[], list: readonly Category[]): number | null => {
       const ids = new Set(pieces.map((piece) => piece.id))
       const own = results.filter((result) => ids.has(result.workId))
-      const { percent } = termMark(pieces, own, list, rules, index.markScaleOf(subject))
+      const { percent } = termMark(pieces, own, list, rules)
       return percent === null ? null : roundHalfUp(percent, rules.decimals)
     }
     const before = markWith(index.workOf(subject), index.categoriesOf(subject))

@@ -39,9 +39,9 @@ export function yearSoFar(index: RecordIndex, studentId: string, subject: string
 /** What the results of the term in view add up to. */
 export function proposedPercent(index: RecordIndex, studentId: string, subject: string): number | null {
   const results = index.resultsOf(studentId, subject)
-  const rules = index.rulesOf(subject)
+  const rules = { ...index.rulesOf(subject), scale: index.markScaleOf(subject) }
   const work = index.workOf(subject)
-  return termMark(work, results, index.categoriesOf(subject), rules, index.markScaleOf(subject)).percent
+  return termMark(work, results, index.categoriesOf(subject), rules).percent
 }
 
 /** The terms of the year before the one in view, the first first. */

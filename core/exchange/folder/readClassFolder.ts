@@ -107,8 +107,7 @@ export function withProposalsTaken(record: ClassRecord): ClassRecord {
         index.workOf(subject.key),
         index.resultsOf(student.id, subject.key),
         index.categoriesOf(subject.key),
-        index.rulesOf(subject.key),
-        index.markScaleOf(subject.key),
+        { ...index.rulesOf(subject.key), scale: index.markScaleOf(subject.key) },
       )
       return percent === null
         ? []
