@@ -41,7 +41,7 @@ function waysOf(children: readonly Matchable[]): [ColumnRole, Known][] {
     const all = new Set(texts.map(nameKey).filter((text) => text !== ''))
     return (text) => all.has(nameKey(text))
   }
-  const numbers = among(children.map(({ schoolNumber }) => bare(schoolNumber)))
+  const numbers = among(children.map(({ schoolNumber }) => bare(schoolNumber)).filter(isNoScore))
   const givens = among(children.flatMap(({ legalGiven, usedName }) => [legalGiven, usedName]))
   const families = among(children.map(({ family }) => family))
   const wholes = among(
@@ -59,6 +59,11 @@ function waysOf(children: readonly Matchable[]): [ColumnRole, Known][] {
     ['family name', families],
     ['given name', givens],
   ]
+}
+
+/** A number of one or two signs could as well be what somebody scored. */
+function isNoScore(number: string): boolean {
+  return number.length > 2
 }
 
 /** Spreadsheets drop the zeros in front. */

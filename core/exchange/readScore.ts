@@ -41,7 +41,10 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
   if (words && state === undefined) return refusal(written)
   // "41,200" steps are no 41.2 points.
   if (/^\d{1,3},\d{3}$/.test(tidy))
-    return { kind: 'refused', reason: `“${written}” could be thousands. Write it without the comma.` }
+    return {
+      kind: 'refused',
+      reason: `“${written}” can be read in two ways. Write ${tidy.replace(',', '')} or ${tidy.replace(',', '.')}.`,
+    }
   const figures = words ? words[2] : tidy
   if (figures === undefined) return { kind: 'result', state: state ?? 'scored', score: null, outOf: null }
   return readFigures(written, figures, state ?? 'scored', outOf)

@@ -23,7 +23,9 @@ export async function bringResults(
   { eventId, held }: { eventId: number; held: HeldFile },
   { take, allAtOnce, names }: Bringing,
 ): Promise<Brought & { leftOut: string[] }> {
-  const isMany = allAtOnce === 'always' || (allAtOnce === 'where it pays' && (await isMostlyNew(trx, held, names)))
+  const isNew = ![...names.work.values()].some(({ stands }) => stands)
+  const pays = async (): Promise<boolean> => allAtOnce === 'where it pays' && isMuch(trx, held)
+  const isMany = isNew && (allAtOnce === 'always' || (await pays()))
   const straight = isMany ? await straightIn(trx, held, names) : null
   const copied = straight ?? (await layBeside(trx, held, names))
   const fresh = straight ? copied.ofNewWork : await bringToNewWork(trx, take, isMany)
@@ -41,9 +43,9 @@ export async function bringResults(
   }
 }
 
-/** Whether many come, none of them of work that stood, and the school has fewer: then its keys are made anew. */
-async function isMostlyNew(trx: Knex.Transaction, held: HeldFile, names: NamesHere): Promise<boolean> {
-  if (held.bytes < manyRows * bytesOfRow || [...names.work.values()].some(({ stands }) => stands)) return false
+/** Whether many come, and the school has fewer: then its keys are sooner made anew. */
+async function isMuch(trx: Knex.Transaction, held: HeldFile): Promise<boolean> {
+  if (held.bytes < manyRows * bytesOfRow) return false
   const { rows } = await trx.raw<{ rows: { bytes: string }[] }>(`select pg_relation_size('result') as bytes`)
   return Number(rows[0]?.bytes ?? 0) < held.bytes
 }

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest'
+import { guessGradebook } from './guessGradebook'
+import { readScore } from './readScore'
+import { readTable } from './readTable'
+
+const child = (schoolNumber: string, legalGiven: string, family: string) => ({
+  ...{ id: schoolNumber, schoolNumber, legalGiven, usedName: legalGiven, family },
+})
+const columnsOf = (lines: readonly string[], children: readonly ReturnType<typeof child>[] = []) =>
+  guessGradebook(readTable(lines.join('\n')), [], { children }).columns
+
+describe('columns that only the class tells', () => {
+  const children = [child('4101', 'Maya', 'Reed'), child('4102', 'Kit', 'Will'), child('4103', 'Will', 'Moss')]
+  it('are found under headings nobody knows, a given name that is also a family name or not', () => {
+    const rows = ['4101;Reed;Maya;7', '4102;Will;Kit;8', '4103;Moss;Will;9']
+    expect(columnsOf(['Ref. nr;A;B;Quiz', ...rows], children)).toEqual(['number', 'family name', 'given name', 'score'])
+  })
+  it('are no quiz whose scores happen to be school numbers', () => {
+    const small = [child('7', 'Maya', 'Reed'), child('8', 'Kit', 'Will'), child('9', 'Will', 'Moss')]
+    const rows = ['Maya Reed;9', 'Kit Will;7', 'Will Moss;8']
+    expect(columnsOf(['Wer;Quiz', ...rows], small)).toEqual(['name', 'score'])
+  })
+})
+
+describe('columns that work others out again', () => {
+  it('are known by their figures, whatever they are called', () => {
+    const rows = ['a;8;6;14;7;70', 'b;5;9;14;7;70', 'c;10;9;19;9.5;95', 'd;3;4;7;3.5;35']
+    expect(columnsOf(['Name;One (10);Two (10);X;Y;Z', ...rows])).toEqual([
+      ...['name', 'score', 'score', 'ignore', 'ignore', 'score'],
+    ])
+  })
+  it('are none where one row says otherwise, or where two rows agree by chance', () => {
+    expect(columnsOf(['Name;One;Two;X', 'a;8;6;14', 'b;5;9;14', 'c;10;9;20'])).toEqual([
+      ...['name', 'score', 'score', 'score'],
+    ])
+    expect(columnsOf(['Name;One;Two;X', 'a;8;6;14', 'b;5;8;13'])).toEqual(['name', 'score', 'score', 'score'])
+  })
+})
+
+it('figures that can be read in two ways are asked about', () => {
+  expect(readScore('41,200', null)).toEqual({
+    kind: 'refused',
+    reason: '“41,200” can be read in two ways. Write 41200 or 41.200.',
+  })
+  expect(readScore('7,25', 10)).toMatchObject({ score: 7.25 })
+})
