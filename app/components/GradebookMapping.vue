@@ -18,6 +18,7 @@ const words: Record<(typeof columnRoles)[number], string> = {
   'category': 'Category',
   'date': 'Date',
   'weight': 'Weight',
+  'counts': 'Into the mark',
   'state': 'Missing, late, excused',
   'remark': 'Remark',
   'ignore': 'Leave out',

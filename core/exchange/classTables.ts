@@ -1,6 +1,7 @@
 import { resultText } from '../marks/resultText'
 import { writePronouns } from '../people/pronouns'
 import type { Practice } from '../record/practice'
+import type { Question } from '../record/questions'
 import type { RegisterDay } from '../record/register'
 import type { RecordIndex } from '../record/recordIndex'
 import type { Student } from '../record/roster'
@@ -75,6 +76,7 @@ function results(index: RecordIndex, subject: string, name: string): ClassTable 
       describing('Category', (piece) => nameOf.get(piece.category) ?? piece.category),
       describing('Date', (piece) => piece.date),
       describing('Weight', (piece) => piece.weight),
+      describing('Into the mark', (piece) => (piece.counts ? 'yes' : 'no')),
       ...index.record.students.map((student) => [...whoIs(student), ...work.map(({ id }) => cell(id, student.id))]),
     ],
   }
@@ -93,8 +95,9 @@ function remarks(index: RecordIndex, subject: string, name: string): ClassTable 
 
 /** What was reached in each question, a row for each answer; read again at each piece of work. */
 function questions(index: RecordIndex, subject: string, name: string): ClassTable {
-  const rows = index.workOf(subject).flatMap((piece) =>
-    index.record.students.flatMap((student) => {
+  const { students: all } = index.record
+  const rows = index.workOf(subject).flatMap((piece) => [
+    ...all.flatMap((student) => {
       const scores = new Map(index.answersOf(piece.id, student.id).map(({ number, score }) => [number, score]))
       return index
         .questionsOf(piece.id)
@@ -103,11 +106,22 @@ function questions(index: RecordIndex, subject: string, name: string): ClassTabl
           ...[...whoIs(student), piece.title, number, words, skill, outOf, scores.get(number) ?? null],
         ])
     }),
-  )
+    ...unanswered(index, piece.id).map(({ number, words, skill, outOf }): ClassCell[] => [
+      ...[null, null, null, piece.title, number, words, skill, outOf, null],
+    ]),
+  ])
   return {
     name: `Questions ${name}`,
     rows: [[...who, 'Work', 'Question', 'Asked', 'Skill', 'Out of', 'Score'], ...rows],
   }
+}
+
+/** Questions that nobody has answered yet. */
+function unanswered(index: RecordIndex, workId: string): Question[] {
+  const answered = new Set(
+    index.record.students.flatMap(({ id }) => index.answersOf(workId, id).map(({ number }) => number)),
+  )
+  return index.questionsOf(workId).filter(({ number }) => !answered.has(number))
 }
 
 function registerTable(index: RecordIndex, register: readonly RegisterDay[]): ClassTable {

@@ -13,6 +13,7 @@ export const columnRoles = [
   'category',
   'date',
   'weight', // long files: how much the row's piece of work counts
+  'counts', // long files: whether the row's piece of work goes into the mark
   'state', // long files: missing, late, excused … beside the score
   'remark',
   'ignore',
@@ -20,7 +21,7 @@ export const columnRoles = [
 export type ColumnRole = (typeof columnRoles)[number]
 
 /** Rows of a wide file that describe the pieces of work instead of a student. */
-export const describingRows = ['out of', 'category', 'date', 'weight'] as const
+export const describingRows = ['out of', 'category', 'date', 'weight', 'counts'] as const
 export type DescribingRow = (typeof describingRows)[number]
 
 /** How a gradebook file is to be read: guessed by the program, corrected by the teacher. */

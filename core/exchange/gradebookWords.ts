@@ -23,6 +23,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['category', /^(work|assignment|task)?(category|type|kind|group)$|^(kategorie|categorie|categoria|kategori)$/],
   ['date', /^(date|due|duedate|day|doneon|datum|fecha|data|dato)$/],
   ['weight', /^(weight|weighting|gewicht(ung)?|coefficient|peso|ponderacion|vekt|vikt)$/],
+  ['counts', /^(goes)?intothemark$/],
   ['state', /^(status|state|scorestatus|submissionstatus|estado|stato|statut)$/],
   ['remark', /^(remark|comment|note|notes|remarks|bemerkung|remarque|observacion(es)?)s?$/],
   ['ignore', /^(average|mean|sum|percent|%|overall|email|mail|class|homeroom|gradelevel|section)$/],
@@ -57,6 +58,7 @@ const describingWords: readonly [DescribingRow, RegExp][] = [
   ['out of', /^ma(x|ks)(im(um|ale?))?(punkt|pont|poin|bod|pist|pkt|puan|pts|p)\p{L}*$/u],
   ['category', /^(category|type|kind|kategorie|categorie|categoria|kategori)$/],
   ['date', /^(date|due|duedate|datum|fecha|data|dato)$/],
+  ['counts', /^(goes)?intothemark$/],
   ['weight', /^(weight|counts|gewicht(ung)?|coefficient|peso|gewicht|vekt|vikt)$/],
 ]
 

@@ -150,12 +150,13 @@ export function countPlan(plan: ImportPlan): PlanCounts {
 
 function planWork(work: FileWork, existing: PieceOfWork | undefined, categoryKey: string | null): PlannedWork {
   if (!existing) return { work, categoryKey, change: 'new', existing: null, changes: [] }
-  const { category, outOf, weight, date } = existing
+  const { category, outOf, weight, date, counts } = existing
   const changes = [
     ...(outOf === work.outOf ? [] : [`out of ${outOf} → ${work.outOf}`]),
     ...(category === categoryKey ? [] : [`category ${category} → ${work.category}`]),
     ...(date === work.date ? [] : [`date ${date ?? 'none'} → ${work.date ?? 'none'}`]),
     ...(weight === work.weight ? [] : [`weight ${weight} → ${work.weight}`]),
+    ...(counts === work.counts ? [] : [work.counts ? 'goes into the mark' : 'only informs']),
   ]
   return { work, categoryKey, change: changes.length === 0 ? 'unchanged' : 'changed', existing, changes }
 }

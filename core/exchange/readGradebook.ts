@@ -15,6 +15,8 @@ export interface FileWork {
   date: string | null
   outOf: number
   weight: number
+  /** False where it only informs. */
+  counts: boolean
 }
 
 export interface FileResult {
@@ -160,6 +162,7 @@ function wideWork(
     date: date ?? known?.date ?? null,
     outOf: most ?? (own.outOf || null) ?? maximumInCells(cells) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
+    counts: countsIn(cellOf('counts')) ?? known?.counts ?? true,
   }
 }
 
@@ -248,6 +251,7 @@ function longWork(
     date: date ?? known?.date ?? null,
     outOf: outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cell('weight')) ?? known?.weight ?? 1,
+    counts: countsIn(cell('counts')) ?? known?.counts ?? true,
   }
 }
 
@@ -309,6 +313,11 @@ function partedName(cell: string): { name: string; number: string } {
  */
 export function writtenIdentity(who: RowIdentity): string {
   return [who.number, who.name, [who.given, who.family].filter(Boolean).join(' ')].filter(Boolean).join(' · ')
+}
+
+/** @example countsIn('no') // false; countsIn('') // null: the file does not say */
+function countsIn(written: string): boolean | null {
+  return written === '' ? null : !/^(no|n|false|0|nein|non|nee|nej|nei)$/i.test(written)
 }
 
 function positive(written: string): number | null {

@@ -50,7 +50,7 @@ Nobody Here,3,4
     change,
     before,
   })
-  const work = { weight: 1 }
+  const work = { weight: 1, counts: true }
   const { work: plannedWork, ...rest } = plan(text)
   expect(plannedWork).toEqual([
     {

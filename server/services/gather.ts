@@ -202,7 +202,6 @@ function workChange(piece: PlannedWork, id: string, file: FileRow, existing: Sub
       ...work,
       title: existing?.title ?? work.title,
       category: categoryKey ?? work.category,
-      counts: existing?.counts ?? true,
     }),
   }
 }

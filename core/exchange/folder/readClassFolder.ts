@@ -156,7 +156,6 @@ function readGradebooks(folder: FolderReader, record: ClassRecord): Pick<ClassRe
         ...work,
         id: `${key}/${work.title}`,
         subject: key,
-        counts: true,
         category: categoryKey(categories, work.category),
       })),
     )

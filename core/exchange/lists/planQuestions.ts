@@ -106,12 +106,20 @@ class PaperReading {
       // A table of several papers holds rows of others.
       if (at.work >= 0 && headingKey(cell(at.work)) !== headingKey(this.work.title)) continue
       const number = Number(/\d+/.exec(cell(at.question))?.[0] ?? 0)
-      this.ofChild(row, (student) => {
+      const define = (): void => {
         if (number === 0) throw new NotTaken(`“${cell(at.question)}” is no number of a question.`)
         if (!this.said.has(number)) this.said.set(number, { words: '', outOf: null, skill: '' })
         this.describe(row, number, 'words', cell(at.words))
         this.describe(row, number, 'out of', cell(at.outOf))
         this.describe(row, number, 'skill', cell(at.skill))
+      }
+      // A question that nobody has answered yet stands in a row without a child.
+      if (cell(at.score) === '' && this.isNobodys(row)) {
+        this.trying(row.number, define)
+        continue
+      }
+      this.ofChild(row, (student) => {
+        define()
         this.written.push({ row: row.number, student, number, cell: cell(at.score) })
       })
     }
@@ -210,10 +218,18 @@ class PaperReading {
     return found.about
   }
 
-  private ofChild(row: TableRow, act: (student: Student) => void): void {
+  private identityIn(row: TableRow): Required<RowIdentity> {
     const part = (wanted: string): string =>
       row.cells[this.heading.cells.findIndex((cell) => roleByHeading(cell) === wanted)] ?? ''
-    const who = { number: part('number'), name: part('name'), given: part('given name'), family: part('family name') }
+    return { number: part('number'), name: part('name'), given: part('given name'), family: part('family name') }
+  }
+
+  private isNobodys(row: TableRow): boolean {
+    return Object.values(this.identityIn(row)).every((part) => part === '')
+  }
+
+  private ofChild(row: TableRow, act: (student: Student) => void): void {
+    const who = this.identityIn(row)
     const label = who.number || who.name || who.given || who.family
     // What adds the others up is nobody's; a child may be called so (Max).
     if (isSummary(label) && this.match(who).kind === 'unknown') return

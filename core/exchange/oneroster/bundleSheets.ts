@@ -44,6 +44,7 @@ const resultHeadings = [
   'Date',
   'Out of',
   'Weight',
+  'Into the mark',
   'Score',
   'Remark',
 ]
@@ -78,8 +79,9 @@ function resultCells(
   const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
   const outOf = Number(work?.('resultValueMax').replace(',', '.') ?? '') || 100
   const weight = work?.('metadata.facunda.weight') ?? ''
+  const counts = work?.('metadata.facunda.counts').toLowerCase() === 'false' ? 'no' : ''
   return [
-    ...[...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', weight],
+    ...[...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', weight, counts],
     ...[scoreOf(row, at.scales.get(row('lineItemSourcedId')), outOf), row('comment')],
   ]
 }

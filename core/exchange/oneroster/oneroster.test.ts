@@ -51,12 +51,12 @@ describe('a bundle from elsewhere', () => {
     expect(shown(zipped(elsewhere))).toEqual([
       [
         '5 Ash, Sums: results',
-        'Number|Given name|Family name|Work|Category|Date|Out of|Weight|Score|Remark',
-        'n1|Maya|O’Hara|Quiz, first||2027-01-20|10||7.5|Said "why?"',
-        'u3|Zoë|Bae|Quiz, first||2027-01-20|10||excused|',
-        'n1|Maya|O’Hara|Map||2027-02-01|20||missing|',
-        'u3|Zoë|Bae|Map||2027-02-01|20||late 12|',
-        'u9|||Map||2027-02-01|20|||',
+        'Number|Given name|Family name|Work|Category|Date|Out of|Weight|Into the mark|Score|Remark',
+        'n1|Maya|O’Hara|Quiz, first||2027-01-20|10|||7.5|Said "why?"',
+        'u3|Zoë|Bae|Quiz, first||2027-01-20|10|||excused|',
+        'n1|Maya|O’Hara|Map||2027-02-01|20|||missing|',
+        'u3|Zoë|Bae|Map||2027-02-01|20|||late 12|',
+        'u9|||Map||2027-02-01|20||||',
       ],
       [
         '5 Ash, Sums: students',
@@ -183,6 +183,12 @@ describe('what goes out', () => {
     const [quiz] = index.record.work.filter(({ id }) => id === 'w1')
     const asked = quiz && planQuestions(tables.get('Questions Sums') ?? '', index, quiz)
     expect([asked?.unchanged, asked?.lines, asked?.refused]).toEqual([1, [], []])
+    // In a class that has none of it yet, all of it comes: what only informs too, and a question nobody answered.
+    const bare = indexRecord({ ...index.record, work: [], results: [], questions: [], answers: [] })
+    const anew = planned(bare, readTable(tables.get('Results Sums') ?? ''))
+    expect(anew.work.map(({ work }) => [work.title, work.counts])).toContainEqual(['+ and −', false])
+    const paper = quiz && planQuestions(tables.get('Questions Sums') ?? '', bare, quiz)
+    expect([paper?.questions, paper?.refused]).toEqual([index.record.questions, []])
     for (const [name, count] of [
       ['Marks', 1],
       ['Levels', 3],
