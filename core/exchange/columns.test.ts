@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { guessGradebook } from './guessGradebook'
-import { readScore } from './readScore'
 import { readTable } from './readTable'
 
 const child = (schoolNumber: string, legalGiven: string, family: string) => ({
@@ -37,10 +36,7 @@ describe('columns that work others out again', () => {
   })
 })
 
-it('figures that can be read in two ways are asked about', () => {
-  expect(readScore('41,200', null)).toEqual({
-    kind: 'refused',
-    reason: '“41,200” can be read in two ways. Write 41200 or 41.200.',
-  })
-  expect(readScore('7,25', 10)).toMatchObject({ score: 7.25 })
+it('so many thousands are no score where commas part the cells; elsewhere a comma is a decimal', () => {
+  expect(columnsOf(['Name,Steps,Quiz', 'a,"41,200",8.5', 'b,"38,050",7.5'])).toEqual(['name', 'ignore', 'score'])
+  expect(columnsOf(['Name;Quiz', 'a;3,333', 'b;4,667'])).toEqual(['name', 'score'])
 })

@@ -36,7 +36,7 @@ export function guessGradebook(
   const describingRows = titles ? { ...described, [String(worded.number)]: 'date' as const } : described
   const students = table.rows.filter((row) => row.number > heading.number && !(row.number in describingRows))
   const columns = widestColumns(table, heading).map((index) =>
-    guessColumn(index, named[index] ?? null, { heading, students, long }),
+    guessColumn(index, named[index] ?? null, { heading, students, long, delimiter: table.delimiter }),
   )
   return {
     sheet: '',
@@ -193,15 +193,29 @@ function widestColumns(table: Table, heading: TableRow): number[] {
   return Array.from({ length: width }, (_, index) => index)
 }
 
+interface ColumnsOf {
+  readonly heading: TableRow
+  readonly students: readonly TableRow[]
+  readonly long: boolean
+  readonly delimiter: string
+}
+
+/** "41,200" where commas part the cells, so that decimals have points: no score, but so many of something. */
+function isInThousands(cell: string, delimiter: string): boolean {
+  return delimiter === ',' && /^\d{1,3}(,\d{3})+$/.test(cell)
+}
+
 function guessColumn(
   index: number,
   named: ColumnRole | null,
-  { heading, students, long }: { heading: TableRow; students: readonly TableRow[]; long: boolean },
+  { heading, students, long, delimiter }: ColumnsOf,
 ): ColumnRole {
   if (long) return named ?? 'ignore'
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
-  const scores = values.filter((cell) => readScore(cell, null).kind === 'result').length
+  const scores = values.filter(
+    (cell) => !isInThousands(cell, delimiter) && readScore(cell, null).kind === 'result',
+  ).length
   if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
   return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
 }

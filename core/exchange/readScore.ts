@@ -39,12 +39,6 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
   const words = /^(\p{L}[\p{L} ]*?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
   const state = words ? stateWords[words[1] ?? ''] : undefined
   if (words && state === undefined) return refusal(written)
-  // "41,200" steps are no 41.2 points.
-  if (/^\d{1,3},\d{3}$/.test(tidy))
-    return {
-      kind: 'refused',
-      reason: `“${written}” can be read in two ways. Write ${tidy.replace(',', '')} or ${tidy.replace(',', '.')}.`,
-    }
   const figures = words ? words[2] : tidy
   if (figures === undefined) return { kind: 'result', state: state ?? 'scored', score: null, outOf: null }
   return readFigures(written, figures, state ?? 'scored', outOf)
