@@ -106,7 +106,7 @@ async function inviteColleague(page: Page): Promise<string> {
 
 async function settle(page: Page, school: string, keys: string): Promise<void> {
   await page.goto(`${school}/settle`)
-  await choose(page.getByLabel('Subject'), 'Chess')
+  await choose(page.getByLabel('Subject', { exact: true }), 'Chess')
   await click(page.getByRole('tab', { name: 'Skills in Chess' }))
   await click(page.getByRole('gridcell').first())
   counted.keys += keys.length

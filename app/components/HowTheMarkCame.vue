@@ -30,6 +30,9 @@ const bound = (words: string): string => words.replaceAll(' %', '\u00a0%')
         </li>
       </ul>
     </details>
+    <p v-if="story.proposal !== null" class="flex border-b border-edge py-1 font-semibold">
+      <span class="flex-1">Proposal</span>{{ bound(story.proposal) }}
+    </p>
     <p v-for="end in story.ends" :key="end" class="py-0.5">{{ bound(end) }}</p>
   </section>
 </template>

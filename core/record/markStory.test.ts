@@ -59,8 +59,8 @@ describe('across the subjects', () => {
 describe('how a mark came about', () => {
   const story = (change: Partial<ClassRecord> = {}) => markStory(indexRecord(exampleClass(change)), '1', 'sums')
   it('names each result, what it counts for, and how it ends', () => {
-    const { parts, leftOut, ends } = story()
-    expect(parts).toHaveLength(1)
+    const { parts, proposal, leftOut, ends } = story()
+    expect([parts.length, proposal]).toEqual([1, '75 % B'])
     expect(parts[0]?.words).toBe('75 %, the mean, of 2 results; weighs 100 %')
     expect(parts[0]?.lines.map(({ words }) => words)).toEqual(['6 of 10 = 60 %', '9 of 10 = 90 %'])
     expect(leftOut).toEqual([])

@@ -21,6 +21,8 @@ export interface StoryPart {
 
 /** How a mark came about, in words. */
 export interface MarkStory {
+  /** The proposal: "92.9 % A"; null while nothing counts. */
+  readonly proposal: string | null
   readonly parts: readonly StoryPart[]
   readonly leftOut: readonly StoryLine[]
   /** The sum, the rounding, the level and the pass, one sentence each. */
@@ -37,7 +39,9 @@ export function markStory(index: RecordIndex, studentId: string, subject: string
   const results = index.resultsOf(studentId, subject)
   const { percent, categories: marks } = termMark(work, results, categories, { ...rules, scale })
   const lines = linesOf(work, results, new Set(categories.map(({ key }) => key)), rules)
+  const level = percent === null || !scale ? undefined : markLevel(percent, scale, rules)
   return {
+    proposal: percent === null ? null : [per(percent), level?.symbol].filter(Boolean).join(' '),
     parts: marks.map((mark) => ({
       name: mark.name,
       words: partInWords(mark, rules),

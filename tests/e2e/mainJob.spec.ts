@@ -10,7 +10,7 @@ test('the main job: from a gradebook file to the report cards', async ({ page })
     .click()
 
   // Gather: the guess is shown, the summary says what will change, the file is taken in.
-  await page.getByLabel('Subject').selectOption('Mathematics')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
   await page.getByLabel('Choose a gradebook file').setInputFiles('demo/files/mathematics-late-results.csv')
   await expect(page.getByLabel('Column 1 is')).toHaveValue('name')
   await expect(page.getByText('is no score')).toBeVisible()

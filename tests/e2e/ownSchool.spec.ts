@@ -131,7 +131,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await page.getByRole('region', { name: '5 Willow' }).getByRole('button').first().click()
   await expect(page).toHaveURL(/\/gather$/)
   await page.goto(`${school.address}/settle`)
-  await page.getByLabel('Subject').selectOption('Chess')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Chess')
   await page.getByRole('tab', { name: 'Skills in Chess' }).click()
   await page.getByRole('gridcell', { name: /^Maya, Plans and defends/ }).click()
   await page.keyboard.press('2')

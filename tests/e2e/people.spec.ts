@@ -4,7 +4,7 @@ import { openComment, saved, signIn } from './signedIn'
 test('a specialist finds the own subject and nothing else', async ({ page }) => {
   await signIn(page, 'tobias')
   await page.goto('/settle')
-  await expect(page.getByLabel('Subject').getByRole('option')).toHaveText(['Music'])
+  await expect(page.getByLabel('Subject', { exact: true }).getByRole('option')).toHaveText(['Music'])
   await expect(page.getByRole('button', { name: /^Take \d+ open proposals/ })).toBeVisible()
   await page.getByRole('tab', { name: 'Habits' }).click()
   await expect(page.getByRole('button', { name: /^Fill \d/ })).toBeHidden()
@@ -31,7 +31,7 @@ test('the coordinator reads everything, changes nothing, and makes reports', asy
 test('a locked term says so and cannot be changed', async ({ page }) => {
   await signIn(page, 'ines')
   await page.goto('/settle')
-  await page.getByLabel('Term').selectOption({ index: 0 })
+  await page.getByLabel('Term', { exact: true }).selectOption({ index: 0 })
   await expect(page.getByText(/Autumn term has been locked since .*coordinator can open it/)).toBeVisible()
   await expect(page.getByLabel('Settled mark of Finn Aaltonen')).toBeDisabled()
 })
@@ -76,7 +76,7 @@ test('a text stops at the limit of its box, and says so', async ({ page }) => {
 test('a doubtful row is asked about and taken in when answered', async ({ page }) => {
   await signIn(page, 'ines')
   await page.goto('/gather')
-  await page.getByLabel('Subject').selectOption('Writing')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Writing')
   await page.getByLabel('Choose a gradebook file').setInputFiles('demo/files/writing-museum-visit.csv')
   await expect(page.getByRole('button', { name: 'Take in 7 results' })).toBeVisible()
   await page.getByLabel(/who is “Jonas”/).selectOption({ index: 2 })

@@ -177,7 +177,7 @@ test('a comment falls out of step when a level changes, and is brought back with
   const before = await editor.inputValue()
   await saved(page)
   await page.goto('/settle')
-  await page.getByLabel('Subject').selectOption('Science')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Science')
   await page.getByRole('tab', { name: /^Skills/ }).click()
   const cell = page.getByRole('gridcell', { name: /^Priya, Describes food webs/ })
   await cell.click()
