@@ -37,7 +37,7 @@ async function go(place: (typeof shown.value)[number] | null): Promise<void> {
   <Dialog :open="open" class="relative z-30" @close="emit('close')">
     <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
     <DialogPanel
-      class="fixed top-16 left-1/2 w-136 max-w-[calc(100vw-2rem)] -translate-x-1/2 border border-edge bg-paper shadow-xl"
+      class="fixed inset-x-0 top-16 mx-auto w-136 max-w-[calc(100vw-2rem)] border border-edge bg-paper shadow-xl"
     >
       <DialogTitle class="sr-only">Go to</DialogTitle>
       <Combobox :model-value="null" nullable @update:model-value="go">

@@ -19,9 +19,7 @@ watch(
 const subject = ref('')
 const subjects = computed(() => classRecord.record?.subjects ?? [])
 const called = computed(() => subjects.value.find(({ key }) => key === subject.value)?.name ?? '')
-const shown = computed(() =>
-  subject.value === '' ? rulesOfSubject(wanted.value, '') : rulesOfSubject(wanted.value, subject.value),
-)
+const shown = computed(() => rulesOfSubject(wanted.value, subject.value))
 const own = computed(() => wanted.value.bySubject[subject.value] ?? {})
 const isChanged = computed(() => !dequal(wanted.value, props.rules))
 const effect = computed(() => {

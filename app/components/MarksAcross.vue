@@ -3,13 +3,11 @@ import { roundHalfUp } from '~~/core/marks/rounding'
 import { acrossSubjects } from '~~/core/record/acrossSubjects'
 import { passLineOf } from '~~/core/marks/markRules'
 import { useClassRecord } from '~/stores/classRecord'
-import { useSettings } from '~/stores/settings'
 import { useView } from '~/stores/view'
 
 /** Each child's marks across the subjects, with their total and average; a proposal is told from what is settled. */
 const emit = defineEmits<{ open: [] }>()
 const classRecord = useClassRecord()
-const settings = useSettings()
 const view = useView()
 const { markShown } = useMarks()
 
@@ -49,45 +47,32 @@ function go(studentId: string, subject: string): void {
       In slanted figures what is only proposed; <span class="text-needs">▾</span> below the pass line.
       {{ lines }} Totals add up the marks as they are shown.
     </p>
-    <div class="relative overflow-x-auto">
-      <table class="w-full text-sm">
-        <thead>
-          <tr class="border-b border-edge text-sm text-muted">
-            <th scope="col" class="py-1 align-bottom">Student</th>
-            <th scope="col" class="px-1.5 text-right align-bottom">Average</th>
-            <th scope="col" class="px-1.5 text-right align-bottom">Total</th>
-            <th v-for="each in subjects" :key="each.key" scope="col" class="px-1.5 text-right align-bottom font-normal">
-              {{ each.name }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="{ student, across, cells } in rows"
-            :key="student.id"
-            class="border-b border-rule"
-            :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
-          >
-            <th scope="row" class="py-1 whitespace-nowrap">{{ settings.nameOf(student) }}</th>
-            <td class="px-1.5 text-right font-semibold">
-              {{ across.average === null ? '—' : roundHalfUp(across.average, 2) }}
-            </td>
-            <td class="px-1.5 text-right">{{ across.marks.length > 0 ? across.total : '—' }}</td>
-            <td v-for="{ key, mark, special } in cells" :key="key" class="px-1.5 text-right">
-              <button type="button" class="link whitespace-nowrap no-underline" @click="go(student.id, key)">
-                <template v-if="mark"
-                  ><span v-if="!mark.passes" class="text-needs"
-                    ><span aria-hidden="true">▾</span><span class="sr-only">below the pass line</span></span
-                  >
-                  <component :is="mark.isSettled ? 'span' : 'i'">{{
-                    markShown(mark.percent, key, decimals(key))
-                  }}</component><span v-if="!mark.isSettled" class="sr-only">, proposed</span></template
-                ><template v-else>{{ special || '—' }}</template>
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <StudentTable :rows="rows">
+      <template #heads>
+        <th scope="col" class="px-1.5 text-right align-bottom">Average</th>
+        <th scope="col" class="px-1.5 text-right align-bottom">Total</th>
+        <th v-for="each in subjects" :key="each.key" scope="col" class="px-1.5 text-right align-bottom font-normal">
+          {{ each.name }}
+        </th>
+      </template>
+      <template #cells="{ row: { student, across, cells } }">
+        <td class="px-1.5 text-right font-semibold">
+          {{ across.average === null ? '—' : roundHalfUp(across.average, 2) }}
+        </td>
+        <td class="px-1.5 text-right">{{ across.marks.length > 0 ? across.total : '—' }}</td>
+        <td v-for="{ key, mark, special } in cells" :key="key" class="px-1.5 text-right">
+          <button type="button" class="link whitespace-nowrap no-underline" @click="go(student.id, key)">
+            <template v-if="mark"
+              ><span v-if="!mark.passes" class="text-needs"
+                ><span aria-hidden="true">▾</span><span class="sr-only">below the pass line</span></span
+              >
+              <component :is="mark.isSettled ? 'span' : 'i'">{{
+                markShown(mark.percent, key, decimals(key))
+              }}</component><span v-if="!mark.isSettled" class="sr-only">, proposed</span></template
+            ><template v-else>{{ special || '—' }}</template>
+          </button>
+        </td>
+      </template>
+    </StudentTable>
   </div>
 </template>

@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { earlierOfYear, yearSoFar } from '~~/core/record/yearSoFar'
 import { useClassRecord } from '~/stores/classRecord'
-import { useSettings } from '~/stores/settings'
 
 /** Each child's marks in the subject over the terms of the year, and what they come to up to each. */
 const classRecord = useClassRecord()
-const settings = useSettings()
 const { markShown, besideMark, symbolOf } = useMarks()
 
 const terms = computed(() => {
@@ -29,41 +27,28 @@ const decimals = computed(() => classRecord.index?.rulesOf(key.value).decimals ?
     <p class="text-sm text-muted">
       The year so far is the mean of the terms up to then. In slanted figures what is only proposed.
     </p>
-    <div class="relative overflow-x-auto">
-      <table class="w-full text-sm">
-        <thead>
-          <tr class="border-b border-edge text-sm text-muted">
-            <th scope="col" class="py-1">Student</th>
-            <template v-for="(term, at) in terms" :key="term">
-              <th scope="col" class="px-2 text-right">{{ term }}</th>
-              <th v-if="at > 0" scope="col" class="px-2 text-right font-normal">so far</th>
-            </template>
-            <th scope="col" class="px-2 text-right">The year so far</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="{ student, cells, last } in rows"
-            :key="student.id"
-            class="border-b border-rule"
-            :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
-          >
-            <th scope="row" class="py-1 whitespace-nowrap">{{ settings.nameOf(student) }}</th>
-            <template v-for="(cell, at) in cells" :key="terms[at]">
-              <td class="px-2 text-right">
-                <component :is="cell?.isSettled === false ? 'i' : 'span'">{{
-                  markShown(cell?.percent, key, decimals)
-                }}</component><span v-if="cell?.isSettled === false" class="sr-only">, proposed</span>
-              </td>
-              <td v-if="at > 0" class="px-2 text-right text-muted">{{ markShown(cell?.soFar, key, decimals) }}</td>
-            </template>
-            <td class="px-2 text-right font-semibold">
-              {{ markShown(last?.soFar, key, decimals) }}
-              {{ last ? besideMark(symbolOf(last.soFar, key)) : '' }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <StudentTable :rows="rows">
+      <template #heads>
+        <template v-for="(term, at) in terms" :key="term">
+          <th scope="col" class="px-2 text-right">{{ term }}</th>
+          <th v-if="at > 0" scope="col" class="px-2 text-right font-normal">so far</th>
+        </template>
+        <th scope="col" class="px-2 text-right">The year so far</th>
+      </template>
+      <template #cells="{ row: { cells, last } }">
+        <template v-for="(cell, at) in cells" :key="terms[at]">
+          <td class="px-2 text-right">
+            <component :is="cell?.isSettled === false ? 'i' : 'span'">{{
+              markShown(cell?.percent, key, decimals)
+            }}</component><span v-if="cell?.isSettled === false" class="sr-only">, proposed</span>
+          </td>
+          <td v-if="at > 0" class="px-2 text-right text-muted">{{ markShown(cell?.soFar, key, decimals) }}</td>
+        </template>
+        <td class="px-2 text-right font-semibold">
+          {{ markShown(last?.soFar, key, decimals) }}
+          {{ last ? besideMark(symbolOf(last.soFar, key)) : '' }}
+        </td>
+      </template>
+    </StudentTable>
   </div>
 </template>

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { guessGradebook } from './guessGradebook'
+import { planImport } from './planImport'
 import { readTable } from './readTable'
 
 const child = (schoolNumber: string, legalGiven: string, family: string) => ({
@@ -39,4 +40,15 @@ describe('columns that work others out again', () => {
 it('so many thousands are no score where commas part the cells; elsewhere a comma is a decimal', () => {
   expect(columnsOf(['Name,Steps,Quiz', 'a,"41,200",8.5', 'b,"38,050",7.5'])).toEqual(['name', 'ignore', 'score'])
   expect(columnsOf(['Name;Quiz', 'a;3,333', 'b;4,667'])).toEqual(['name', 'score'])
+})
+
+it('a total of a long file is left out and named', () => {
+  const children = [child('4101', 'Maya', 'Reed'), child('4102', 'Kit', 'Moss')]
+  const lines = ['Student;Task;Score;Max', 'Maya Reed;Plan;8;10', 'Maya Reed;Total;8;10', 'Kit Moss;Plan;7;10']
+  const table = readTable(lines.join('\n'))
+  const plan = planImport(table, guessGradebook(table, [], { children }), {
+    ...{ students: children, work: [], results: [], categories: [] },
+  })
+  expect(plan.work.map(({ work }) => work.title)).toEqual(['Plan'])
+  expect(plan.notes).toEqual(['Row 3 (Maya Reed) adds the others up and was left out.'])
 })

@@ -15,7 +15,8 @@ const enough = 0.6
 /**
  * Finds the columns of numbers and names by the class's own children, whatever the headings say and in whatever
  * language; null where too few of them are found.
- * @example columnsOfChildren(table with 'Nazwisko' and 'Imię', students)?.roles // 1 → 'family name', 2 → 'given name'
+ * @example columnsOfChildren(table with 'Nazwisko' and 'Imię', students)?.roles
+ * // 1 → 'family name', 2 → 'given name'
  */
 export function columnsOfChildren(table: Table, children: readonly Matchable[]): ChildColumns | null {
   const ways = waysOf(children)

@@ -40,19 +40,15 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['ignore', /^(gesamt|end|schluss)note$|^(nota|voto|note|media|moyenne)(final|finale|generale|total)$/],
   ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
   // Who somebody is, in figures.
-  [
-    'ignore',
-    /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone|room|seat|half|term|week|period)$/,
-  ],
+  ['ignore', /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone)$/],
+  ['ignore', /^(room|seat|half|term|week|period)$/],
   ['ignore', /^(class)?(rank|position|place|ranking)$|^(rang|platz|puesto|posicion|posizione|plass|plats)$/],
   ['ignore', /^(alter|geburtsdatum|geschlecht|klasse|age|classe|edad|sexo|curso|eta|sesso|leeftijd|klas|alder)$/],
 ]
 
 const describingWords: readonly [DescribingRow, RegExp][] = [
-  [
-    'out of',
-    /^(outof|total(marks|points|possible)|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/,
-  ],
+  ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/],
+  ['out of', /^total(marks|points|possible)$/],
   ['out of', /^(max(imale)?(punkte|punktzahl)|hochstpunktzahl|bareme|puntosmaximos|puntimassimi|maxpoang|makspoeng)$/],
   // The word for points after "max" differs, the rest does not.
   ['out of', /^ma(x|ks)(im(um|ale?))?(punkt|pont|poin|bod|pist|pkt|puan|pts|p)\p{L}*$/u],

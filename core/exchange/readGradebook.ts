@@ -2,7 +2,6 @@ import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
-import { isSummary } from './gradebookWords'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
@@ -207,7 +206,7 @@ function readLong(
 ): GradebookContent {
   const content: GradebookContent = { work: [], results: [], refused: [] }
   const byTitle = new Map<string, FileWork>()
-  for (const row of rows.filter((each) => !isSummary(each.cells[mapping.columns.indexOf('work')] ?? ''))) {
+  for (const row of rows) {
     const cell = (role: ColumnRole): string => row.cells[mapping.columns.indexOf(role)] ?? ''
     const nameOf = (role: ColumnRole): string => heading.cells[mapping.columns.indexOf(role)] ?? role
     const refuse = (role: ColumnRole, reason: string): void => {

@@ -2,8 +2,9 @@ import { readDate } from './readDate'
 
 const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
 const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
-const ownMaximum =
-  /^(.*\S)\s*(?:[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]|(?:\/|[\s_,-](?:out[\s_]of|max\.?)[\s_:])\s*(\d+(?:[.,]\d+)?))$/i
+const inBrackets = /[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]/
+const behindSign = /(?:\/|[\s_,-](?:out[\s_]of|max\.?)[\s_:])\s*(\d+(?:[.,]\d+)?)/
+const ownMaximum = new RegExp(`^(.*\\S)\\s*(?:${inBrackets.source}|${behindSign.source})$`, 'i')
 
 /** "Out of 20: Maps" */
 const maximumAhead = /^(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]\s*(\S.*)$/i

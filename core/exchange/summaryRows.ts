@@ -15,11 +15,12 @@ export function withoutSummaries(
   { columns, headingRow, shape, describingRows }: GradebookMapping,
   students: readonly Matchable[],
 ): { children: Table; note: string[] } {
-  if (shape === 'long') return { children: table, note: [] }
   const match = studentMatcher(students)
   const summaries = table.rows.filter((row) => {
     const who = identityOf(row, columns)
     if (row.number <= headingRow || String(row.number) in describingRows) return false
+    // In a long file it is the work that is called a total; the row has a child.
+    if (shape === 'long') return isSummary(row.cells[columns.indexOf('work')] ?? '')
     return isSummary(writtenIdentity(who)) && match(who).kind === 'unknown'
   })
   const named = summaries.map((row) => `${row.number} (${writtenIdentity(identityOf(row, columns))})`)
