@@ -12,6 +12,11 @@ const settings = useSettings()
 const counts = computed(() => countPlan(props.plan))
 const changed = computed(() => props.plan.results.filter((result) => result.change === 'changed'))
 const workChanged = computed(() => props.plan.work.filter((piece) => piece.change === 'changed'))
+const weightsChanged = computed(() => props.plan.categoryWeights.filter(({ before }) => before !== null))
+const withWeight = (name: string): string => {
+  const given = props.plan.categoryWeights.find((each) => each.name === name)
+  return given ? `${name}, weight ${given.weight}` : `${name}, which weighs as much as the usual one`
+}
 const nameOf = (id: string): string => {
   const student = classRecord.index?.student(id)
   return student ? settings.nameOf(student) : id
@@ -33,7 +38,12 @@ const nameOf = (id: string): string => {
     </div>
     <p v-for="note in plan.notes" :key="note" class="text-sm text-muted">{{ note }}</p>
     <p v-if="plan.newCategories.length > 0" class="needs">
-      New categories: {{ plan.newCategories.join(', ') }}. They weigh as much as the usual one.
+      New categories: {{ plan.newCategories.map(withWeight).join(', ') }}.
+    </p>
+    <p v-if="weightsChanged.length > 0" class="needs">
+      The file gives categories another weight:
+      {{ weightsChanged.map(({ name, before, weight }) => `${name} ${before} → ${weight}`).join(', ') }}. The marks
+      move.
     </p>
     <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex flex-wrap items-center gap-x-3 gap-y-1">
       <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: who is “{{ doubt.written }}”?</label>

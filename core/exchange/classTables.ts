@@ -5,6 +5,7 @@ import type { Question } from '../record/questions'
 import type { RegisterDay } from '../record/register'
 import type { RecordIndex } from '../record/recordIndex'
 import type { Student } from '../record/roster'
+import { categoryWithWeight } from './categoryShare'
 
 export type ClassCell = string | number | null
 
@@ -16,9 +17,9 @@ export interface ClassTable {
 
 /**
  * All that came in about a class, as tables that Facunda reads again: the children; the results of each subject, with
- * what each piece of work is out of, its category, date and weight below its name, and the remarks, a row for each;
- * what lies behind them, question by question; marks, levels, habits, attendance, the register, practice, notes. A part
- * of which nothing is known is left out.
+ * what each piece of work is out of, its category with what it weighs, date and weight below its name, and the remarks,
+ * a row for each; what lies behind them, question by question; marks, levels, habits, attendance, the register,
+ * practice, notes. A part of which nothing is known is left out.
  * @param register the class's, by the day; it is no part of the record
  * @example classTables(index).map(({ name }) => name) // ['Students', 'Results Mathematics', 'Levels', …]
  */
@@ -58,7 +59,7 @@ function students({ record }: RecordIndex): ClassTable {
 function results(index: RecordIndex, subject: string, name: string): ClassTable | null {
   const work = index.workOf(subject)
   if (work.length === 0) return null
-  const nameOf = new Map(index.categoriesOf(subject).map((category) => [category.key, category.name]))
+  const nameOf = new Map(index.categoriesOf(subject).map((category) => [category.key, categoryWithWeight(category)]))
   const cell = (workId: string, studentId: string): ClassCell => {
     const result = index.resultOf(workId, studentId)
     if (!result) return null

@@ -141,9 +141,7 @@ function describingRowsOf(
       const kind =
         label !== null && !mayBeChild(row, { table, heading, people })
           ? label
-          : row.number < heading.number
-            ? toldAbove(row, people)
-            : null
+          : toldWithoutLabel(row, people, row.number < heading.number)
       return kind === null ? [] : [[String(row.number), kind] as const]
     }),
   )
@@ -173,12 +171,17 @@ function mayBeChild(
   return !isAtHead || !isHighest
 }
 
-/** What a row above the headings tells without a label: nothing over the children, dates or words over the work. */
-function toldAbove(row: TableRow, people: readonly number[]): DescribingRow | null {
+/**
+ * What a row tells without a label, with nothing in the columns of the children: dates in those of the work; above the
+ * headings numbers and words too, which below them are sums and remarks.
+ */
+function toldWithoutLabel(row: TableRow, people: readonly number[], isAbove: boolean): DescribingRow | null {
   const cells = row.cells.filter((cell) => cell !== '')
   if (people.length === 0 || cells.length === 0 || people.some((at) => (row.cells[at] ?? '') !== '')) return null
   if (row.cells.findIndex((cell) => cell !== '') < Math.max(...people)) return null
-  if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
+  if (cells.every((cell) => readDate(cell) !== undefined) && (isAbove || numberIn(cells[0] ?? '') === null))
+    return 'date'
+  if (!isAbove) return null
   if (cells.every((cell) => numberIn(cell) !== null)) return 'out of'
   return cells.every((cell) => numberIn(cell) === null) ? 'category' : null
 }

@@ -2,6 +2,7 @@ import type { Category, PieceOfWork, Result } from '../marks/work'
 import { displayName, nameKey } from '../people/names'
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import type { GradebookMapping } from './gradebookMapping'
+import { partedCategory } from './categoryShare'
 import { readGradebook, writtenIdentity, type FileResult, type FileWork, type Refusal } from './readGradebook'
 import type { Table } from './readTable'
 import { withoutSummaries } from './summaryRows'
@@ -36,6 +37,8 @@ export interface ImportPlan {
   work: PlannedWork[]
   results: PlannedResult[]
   newCategories: string[]
+  /** Weights of categories that the file gives and that the class does not have so. */
+  categoryWeights: PlannedWeight[]
   doubtful: DoubtfulPerson[]
   refused: Refusal[]
   /** What was left out and why, in sentences: columns that hold no results. */
@@ -53,12 +56,21 @@ export interface PlannedWork {
   changes: string[]
 }
 
+export interface PlannedWeight {
+  /** The key of its category, where the class has it. */
+  key: string | null
+  name: string
+  weight: number
+  /** What it weighs now; null for a new one. */
+  before: number | null
+}
+
 /** What a class has, for an import to be compared with. */
 export interface KnownGradebook<S extends Matchable> {
   readonly students: readonly S[]
   readonly work: readonly PieceOfWork[]
   readonly results: readonly KnownResult[]
-  readonly categories: readonly Pick<Category, 'key' | 'name'>[]
+  readonly categories: readonly Category[]
 }
 
 /**
@@ -73,7 +85,10 @@ export function planImport<S extends Matchable>(
 ): ImportPlan {
   const nameOf = new Map(known.categories.map((category) => [category.key, category.name]))
   const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
-  const plan: ImportPlan = { work: [], results: [], newCategories: [], doubtful: [], refused: [], notes: [] }
+  const plan: ImportPlan = {
+    ...{ work: [], results: [], newCategories: [], categoryWeights: [] },
+    ...{ doubtful: [], refused: [], notes: [] },
+  }
   const problem = tableProblem(table, mapping, known.students)
   if (problem !== null) {
     return { ...plan, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
@@ -86,8 +101,12 @@ export function planImport<S extends Matchable>(
   plan.refused.push(...content.refused)
   plan.notes.push(...columnNotes(table, mapping), ...note)
   const keyOf = categoryFinder(known.categories)
-  plan.work = content.work.map((work) => planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category)))
-  plan.newCategories = [...new Set(content.work.map((work) => work.category).filter((name) => keyOf(name) === null))]
+  plan.categoryWeights = weightsOf(content.work, known.categories, keyOf)
+  plan.work = content.work.map((written) => {
+    const work = { ...written, category: nameOfCategory(written.category, keyOf).name }
+    return planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category))
+  })
+  plan.newCategories = [...new Set(plan.work.map(({ work }) => work.category).filter((name) => keyOf(name) === null))]
   planResults(plan, content.results, mapping, known)
   plan.refused.sort((a, b) => a.row - b.row)
   return plan
@@ -124,6 +143,32 @@ function categoryFinder(categories: KnownGradebook<Matchable>['categories']): (w
     [...categories].reverse().flatMap(({ key, name }) => [[nameKey(key), key] as const, [nameKey(name), key] as const]),
   )
   return (written) => byName.get(nameKey(written)) ?? null
+}
+
+/** A category of the class may be called "Quizzes 40%": only what is no name of one is parted. */
+function nameOfCategory(
+  written: string,
+  keyOf: (written: string) => string | null,
+): { name: string; weight: number | null } {
+  return keyOf(written) === null ? partedCategory(written) : { name: written, weight: null }
+}
+
+/** The weights that a file gives beside the names of categories, each once, where they are not what stands. */
+function weightsOf(
+  work: readonly FileWork[],
+  categories: readonly Category[],
+  keyOf: (written: string) => string | null,
+): PlannedWeight[] {
+  const standing = new Map(categories.map((category) => [category.key, category]))
+  const given = new Map<string, PlannedWeight>()
+  for (const { category } of work) {
+    const { name, weight } = nameOfCategory(category, keyOf)
+    if (weight === null || given.has(nameKey(name))) continue
+    const key = keyOf(name)
+    const known = standing.get(key ?? '')
+    given.set(nameKey(name), { key, name: known?.name ?? name, weight, before: known?.weight ?? null })
+  }
+  return [...given.values()].filter(({ weight, before }) => weight !== before)
 }
 
 export interface PlanCounts {

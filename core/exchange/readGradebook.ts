@@ -134,7 +134,7 @@ function wideWork(
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
   const cellOf = (kind: DescribingRow): string => told(kind)?.cells[index] ?? ''
-  const category = withoutShare(cellOf('category')) || spanningCell({ table, heading, index, cells }, mapping)
+  const category = cellOf('category') || spanningCell({ table, heading, index, cells }, mapping)
   const known = standing(own.title)
   const most = positive(cellOf('out of'))
   if ((cellOf('out of') !== '' && most === null) || own.outOf === 0) {
@@ -175,17 +175,9 @@ function spanningCell({ table, heading, index }: WorkColumn, mapping: GradebookM
   )
   for (let at = index; row && at >= 0 && mapping.columns[at] === 'score'; at -= 1) {
     const cell = row.cells[at] ?? ''
-    if (cell !== '') return withoutShare(cell)
+    if (cell !== '') return cell
   }
   return ''
-}
-
-/**
- * A category's name without its share of the mark.
- * @example withoutShare('Homework (30%)') // 'Homework'
- */
-function withoutShare(category: string): string {
-  return category.replace(/\s*[([]?\d+(?:[.,]\d+)?\s*%[)\]]?$/, '')
 }
 
 /** The maximum that a column's own cells give, as in "17/20", where they agree; null where they give none. */

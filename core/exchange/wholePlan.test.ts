@@ -18,8 +18,8 @@ const known = {
   work: [{ id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 1, counts: true }],
   results: [{ workId: 'w', studentId: '1', state: 'scored' as const, score: 17, remark: '' }],
   categories: [
-    { key: 'q', name: 'Quizzes' },
-    { key: 'p', name: 'Projects' },
+    { key: 'q', name: 'Quizzes', weight: 40 },
+    { key: 'p', name: 'Projects', weight: 60 },
   ],
 }
 function plan(
@@ -70,6 +70,7 @@ Nobody Here,3,4
   ])
   expect(rest).toEqual({
     newCategories: ['Essays'],
+    categoryWeights: [],
     results: [result('Quiz', 17, 'unchanged', { state: 'scored', score: 17 }), result('Map', 9, 'new', null)],
     doubtful: [
       {
@@ -148,4 +149,18 @@ it('a long file tells of each row’s work, and leaves as it stands what it does
     [6, 'Out of', 'none'],
     [7, 'Date', 'someday'],
   ])
+})
+
+it('weights beside the names of categories: what stands otherwise, what is new, and a name that only ends like one', () => {
+  const weighed = plan(
+    'Name,Quiz,Map,Song,Play\nCategory,Quizzes (25%),Essays 35 %,projects (weight 60),Acts (2)\nFinn Reed,9,8,7,6',
+  )
+  expect(weighed.work.map(({ work }) => work.category)).toEqual(['Quizzes', 'Essays', 'projects', 'Acts (2)'])
+  expect(weighed.newCategories).toEqual(['Essays', 'Acts (2)'])
+  expect(weighed.categoryWeights).toEqual([
+    { key: 'q', name: 'Quizzes', weight: 25, before: 40 },
+    { key: null, name: 'Essays', weight: 35, before: null },
+  ])
+  const long = plan('Name,Work,Category,Score\nFinn Reed,Quiz,Quizzes 40%,9')
+  expect([long.newCategories, long.categoryWeights]).toEqual([[], []])
 })

@@ -151,14 +151,20 @@ function planFor(record: ClassRecord, subject: string, table: Table, mapping: Gr
 /** New work gets an id here; everything else is a row as the plan has it, with what stood there when it was made. */
 function changesOf(plan: ImportPlan, record: ClassRecord, file: FileRow): Change[] {
   const here = { class_id: file.class_id, subject: file.subject }
-  // A new category weighs as much as the usual one, and the teacher is told.
+  // A new category of which the file gives no weight weighs as much as the usual one, and the teacher is told.
   const usual = usualWeight(categoriesOf(record, file.subject))
+  const given = new Map(plan.categoryWeights.map(({ name, weight }) => [name, weight]))
   const newCategories = plan.newCategories.map((name): Change => ({
     table: 'category',
     key: { ...here, key: name },
     seen: null,
-    after: { name, weight: usual },
+    after: { name, weight: given.get(name) ?? usual },
   }))
+  const weights = plan.categoryWeights.flatMap(({ key, name, weight, before }): Change[] =>
+    key === null || before === null
+      ? []
+      : [{ table: 'category', key: { ...here, key }, seen: { name, weight: before }, after: { name, weight } }],
+  )
   const ids = new Map(plan.work.map(({ work, existing }) => [nameKey(work.title), existing?.id ?? randomUUID()]))
   const idOf = (title: string): string => ids.get(nameKey(title)) ?? ''
   const known = new Map(record.work.map((piece) => [piece.id, piece]))
@@ -178,7 +184,7 @@ function changesOf(plan: ImportPlan, record: ClassRecord, file: FileRow): Change
         after: { state: result.state, score: result.score, remark: result.remark },
       }
     })
-  return [...newCategories, ...works, ...results]
+  return [...newCategories, ...weights, ...works, ...results]
 }
 
 function workChange(piece: PlannedWork, id: string, file: FileRow, existing: SubjectWork | undefined): Change {

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { collections, howItComesIn, makesIn } from '../makes/makes'
 
-// Gradebook files of 84 makes, written by hand before the code that reads them (tests/makes/README.md).
+// Gradebook files of 104 makes, written by hand before the code that reads them (tests/makes/README.md).
 it.each(collections.flatMap((each) => makesIn(each).map((make) => [make.name, make] as const)))(
   '%s comes in without a correction',
   (_, make) => {

@@ -1,3 +1,4 @@
+import { categoryWithWeight } from '../categoryShare'
 import type { NamedTable } from '../readTable'
 import { grouped } from '../../grouped'
 import { UnreadableFile } from '../problem'
@@ -74,7 +75,7 @@ function resultCells(
 ): string[] {
   const user = at.users.get(row('studentSourcedId'))
   const work = at.lineItems.get(row('lineItemSourcedId'))
-  const category = at.categories.get(work?.('categorySourcedId') ?? '')?.('title') ?? ''
+  const category = categoryCell(at.categories.get(work?.('categorySourcedId') ?? ''))
   const who = user ? [numberOf(user), user('givenName'), user('familyName')] : [row('studentSourcedId'), '', '']
   const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
   const outOf = Number(work?.('resultValueMax').replace(',', '.') ?? '') || 100
@@ -84,6 +85,13 @@ function resultCells(
     ...[...who, work?.('title') ?? '', category, day, work?.('resultValueMax') ?? '', weight, counts],
     ...[scoreOf(row, at.scales.get(row('lineItemSourcedId')), outOf), row('comment')],
   ]
+}
+
+/** A category with its weight, where the bundle gives one above 0. */
+function categoryCell(category: BundleRow | undefined): string {
+  const name = category?.('title') ?? ''
+  const weight = Number(category?.('weight').replace(',', '.') ?? '')
+  return name !== '' && weight > 0 ? categoryWithWeight({ name, weight }) : name
 }
 
 /** A score as it can be typed: "17", "late 12", "missing", "excused". */

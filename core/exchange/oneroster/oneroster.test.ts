@@ -92,14 +92,15 @@ function planned({ record, workOf, categoriesOf }: RecordIndex, table: Table): I
   )
   return planImport(table, guess, { ...record, work: workOf('sums'), categories })
 }
-const summary = ({ results, work, refused, newCategories, doubtful }: ImportPlan) => ({
+const summary = ({ results, work, refused, newCategories, categoryWeights, doubtful }: ImportPlan) => ({
   changes: [...new Set([...results, ...work].map(({ change }) => change))],
   given: results.length,
   refused,
   newCategories,
+  categoryWeights,
   doubtful,
 })
-const unchanged = { changes: ['unchanged'], refused: [], newCategories: [], doubtful: [] }
+const unchanged = { changes: ['unchanged'], refused: [], newCategories: [], categoryWeights: [], doubtful: [] }
 
 const result = fc.oneof(
   fc.record({ state: fc.constantFrom('scored' as const, 'late' as const), score: fc.constantFrom(0, 7.5, 10, 0.1) }),
@@ -187,6 +188,11 @@ describe('what goes out', () => {
     const bare = indexRecord({ ...index.record, work: [], results: [], questions: [], answers: [] })
     const anew = planned(bare, readTable(tables.get('Results Sums') ?? ''))
     expect(anew.work.map(({ work }) => [work.title, work.counts])).toContainEqual(['+ and −', false])
+    const without = { ...bare.record, categories: [] }
+    const weights = planned(indexRecord(without), readTable(tables.get('Results Sums') ?? '')).categoryWeights
+    expect(weights.map(({ name, weight }) => [name, weight])).toEqual(
+      index.categoriesOf('sums').map(({ name, weight }) => [name, weight]),
+    )
     const paper = quiz && planQuestions(tables.get('Questions Sums') ?? '', bare, quiz)
     expect([paper?.questions, paper?.refused]).toEqual([index.record.questions, []])
     for (const [name, count] of [
