@@ -5,6 +5,7 @@ import type { PackedTerm } from '../core/record/packedTerm'
 import type { SchoolSetup } from '../core/school/schoolSetup'
 import type { Term } from '../core/record/term'
 import type { StudentComment } from '../core/record/termRecord'
+import type { Reopening } from '../core/terms/lock'
 import type { StudentProgress } from '../core/terms/progress'
 import type { SignedIn } from './session'
 
@@ -20,6 +21,8 @@ export interface Permissions {
   phrasebook: boolean
   /** A sentence saying why nothing can be changed, or null. */
   locked: string | null
+  /** What of a locked term the coordinator has opened again here. */
+  reopened: readonly Reopening[]
 }
 
 /** One class in one term, as far as the reader may see it; with the set-up it makes the whole record. */
@@ -30,6 +33,8 @@ export interface ClassAnswer {
   may: Permissions
   /** ISO date on the server. */
   today: string
+  /** When it was read, by the database's clock, in ms: what others change from then on is told (contracts/live.ts). */
+  readAt: number
 }
 
 /** The school's set-up as far as it concerns the reader, with the own phrases beside the school's. */

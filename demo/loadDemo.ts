@@ -12,6 +12,7 @@ import type { ClassRecord } from '../core/record/classRecord'
 import type { Student } from '../core/record/roster'
 import type { StudentComment } from '../core/record/termRecord'
 import { demoMark, setMark } from '../server/data/databaseMark'
+import { setLockAside } from '../server/data/lockSetAside'
 import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
@@ -31,12 +32,14 @@ const daysTo = { commentsDue: 9, locks: 23, ends: 25 }
  * Loads Larkhollow School into an empty database: the school's own set-up, then everything else through the same
  * services, in the name of its teachers, as if they had done it by hand.
  */
-export async function loadDemo(db: Knex, today: string): Promise<void> {
+export async function loadDemo(db: Knex.Transaction, today: string): Promise<void> {
   const classFiles = await readFolder(`${here}batch`)
   const schoolFiles = new FolderReader(await readFolder(`${here}school`))
   const { record, problems } = readClassFolder(classFiles)
   if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
   const people = await addPeople(db, schoolFiles)
+  // The demo may be loaded as of a day that is over.
+  await setLockAside(db)
   const before = record.earlier[0]?.term ?? fail('The demo needs a term before.')
   const winterEnds = laterDay(today, daysTo.ends)
   const year = { name: record.term.year, starts: before.starts, ends: laterDay(winterEnds, 180) }

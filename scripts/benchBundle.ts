@@ -29,7 +29,7 @@ const folder = mkdtempSync(join(tmpdir(), 'facunda-bundle-'))
 const [zip, results] = [join(folder, 'bundle.zip'), join(folder, 'results.csv')]
 try {
   await migrate(db)
-  await loadDemo(db, today)
+  await db.transaction((trx) => loadDemo(trx, today))
   const yearId = (await db('school_year').first())?.id ?? ''
   const terms = await db('term').where({ year_id: yearId }).orderBy('starts')
   const subjects = (await db('subject').where({ year_id: yearId }).orderBy('position')).map((each) => each.name)

@@ -36,7 +36,7 @@ const log = '.facunda/bench-cluster/data/server.log'
 let web: ChildProcess | null = null
 try {
   await migrate(db)
-  await loadDemo(db, new Date().toLocaleDateString('sv-SE'))
+  await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
   const rooms = await growSchool(db, classes)
   await db.raw('vacuum analyze')
   web = startWeb()

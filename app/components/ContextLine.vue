@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { howSoon, nextDue } from '~~/core/terms/due'
+import { longDate } from '~~/core/reports/longDate'
+import { howSoon, isNear, nextDue } from '~~/core/terms/due'
+import { lockWarning } from '~~/core/terms/lock'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 import { useSettings } from '~/stores/settings'
 
 /** Whose data this is, always, and the way to another class, subject (or comment box) or term. */
+const props = defineProps<{ /** Who has just changed something here. */ others: readonly string[] }>()
 const classRecord = useClassRecord()
 const settings = useSettings()
 const view = useView()
@@ -21,7 +24,23 @@ const due = computed(() => {
   if (!answer) return ''
   const { what, days } = nextDue(answer.record.term, answer.today)
   const named = what === 'comments' ? 'Comments' : 'Progress reports'
-  return days > 0 ? `${named} due ${howSoon(days)}` : `${named} ${days < 0 ? 'were' : 'are'} due ${howSoon(days)}`
+  const locks = lockWarning(answer.record.term, answer.today)
+  const said = days > 0 ? `${named} due ${howSoon(days)}` : `${named} ${days < 0 ? 'were' : 'are'} due ${howSoon(days)}`
+  return locks ? `${said}; the term ${locks}` : said
+})
+/** What a lock leaves: nothing, or what was opened again. */
+const lock = computed(() => {
+  const { locked, reopened } = classRecord.may
+  if (locked !== null || reopened.length === 0) return locked
+  const named = reopened.map(({ subject, until }) => {
+    const what = subject === null ? 'all of it' : classRecord.record?.subjects.find(({ key }) => key === subject)?.name
+    return `${what ?? subject} open until ${longDate(until)}`
+  })
+  return `Locked; ${named.join(', ')}`
+})
+const isSoon = computed(() => {
+  const answer = classRecord.answer
+  return answer !== null && isNear(nextDue(answer.record.term, answer.today).days)
 })
 
 async function go(part: Partial<typeof view.kept>): Promise<void> {
@@ -86,9 +105,10 @@ function chosen(event: Event): string {
     <span aria-hidden="true" class="text-muted">·</span>
     <span v-if="listFolded" id="list-call" />
     <span v-else>{{ student }}</span>
-    <span class="ml-auto" :class="classRecord.may.locked ? 'text-needs' : 'text-muted'">{{
-      classRecord.may.locked ?? due
-    }}</span>
+    <span v-if="props.others.length > 0" class="ml-auto text-teal" aria-hidden="true"
+      >changed by {{ props.others.join(', ') }}</span
+    >
+    <span v-else class="ml-auto" :class="lock || isSoon ? 'text-needs' : 'text-muted'">{{ lock ?? due }}</span>
     <button type="button" class="quiet" aria-keyshortcuts="Control+K" title="Ctrl K" @click="sheet = 'go to'">
       Go to
     </button>

@@ -14,6 +14,7 @@ const route = useRoute()
 /** A class without students has no work; the phrasebook needs one to show phrases with. */
 const nobody = computed(() => classRecord.record?.students.length === 0)
 const { marginFolded, listFolded, sheet } = useFrame()
+const { others } = useLive()
 
 onMounted(async () => {
   await saving.takeUp()
@@ -65,7 +66,8 @@ useEventListener('keydown', onKey, { capture: true })
       To the work
     </button>
     <StageBar />
-    <ContextLine />
+    <ContextLine :others="others" />
+    <p class="sr-only" role="status">{{ others.length > 0 ? `${others.join(', ')} changed something here` : '' }}</p>
     <p v-if="saving.trouble" class="needs" role="alert">{{ saving.trouble }}</p>
     <RefusedWork />
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>

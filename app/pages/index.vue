@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
-import { howSoon, nextDue } from '~~/core/terms/due'
+import { howSoon, isNear, nextDue } from '~~/core/terms/due'
+import { lockWarning } from '~~/core/terms/lock'
 import { nextStage, stages, type Stage } from '~~/core/terms/progress'
 import type { DeskClass } from '~~/contracts/answers'
 import { useSession } from '~/stores/session'
@@ -20,6 +21,7 @@ const words: Record<Stage, string> = {
   send: 'reports made',
 }
 const due = computed(() => view.desk && nextDue(view.desk.term, view.desk.today))
+const locks = computed(() => view.desk && lockWarning(view.desk.term, view.desk.today))
 
 async function open(each: DeskClass, stage: string): Promise<void> {
   if (view.kept.classId !== each.id) Object.assign(view.kept, { classId: each.id, studentId: null })
@@ -44,7 +46,9 @@ async function signOut(): Promise<void> {
     <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>
     <p v-if="due" class="mt-3 font-serif text-lg">
       {{ view.desk.term.name }}: {{ due.what }} are due on {{ longDate(due.day) }},
-      <strong :class="due.days < 3 ? 'text-needs' : ''">{{ howSoon(due.days) }}</strong>.
+      <strong :class="isNear(due.days) ? 'text-needs' : ''">{{ howSoon(due.days) }}</strong><template v-if="locks"
+        >; the term <strong class="text-needs">{{ locks }}</strong></template
+      >.
     </p>
     <section
       v-for="each in view.desk.classes"

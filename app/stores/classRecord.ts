@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import type { News } from '~~/contracts/live'
 import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import type { CellsToKeep } from '~~/contracts/classList'
 import type { PhotoToKeep, QuestionsToKeep, RegisterToKeep } from '~~/contracts/evidence'
@@ -8,7 +9,7 @@ import type { GivenCell } from '~~/core/exchange/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
-import { unpackTerm } from '~~/core/record/packedTerm'
+import { unpackComment, unpackTerm } from '~~/core/record/packedTerm'
 import type { Attendance } from '~~/core/record/observations'
 import type { Student } from '~~/core/record/roster'
 import type { Subject } from '~~/core/school/schoolSetup'
@@ -37,11 +38,7 @@ import type { Work } from '~/shelf/work'
 import { useSaving } from './saving'
 import { useView } from './view'
 
-interface Loaded {
-  record: ClassRecord
-  may: ClassAnswer['may']
-  today: string
-}
+type Loaded = Omit<ClassAnswer, 'term' | 'reads'> & { record: ClassRecord }
 
 /** The class in view: everything the stages compute from, changed at once and sent in the background. */
 export const useClassRecord = defineStore('classRecord', () => {
@@ -56,7 +53,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     () =>
       answer.value?.may ?? {
         ...{ subjects: [], general: false, notes: false, photos: false, reports: false, phrasebook: false },
-        locked: null,
+        ...{ locked: null, reopened: [] },
       },
   )
   const index = computed(() => (record.value ? indexRecord(record.value) : null))
@@ -145,6 +142,21 @@ export const useClassRecord = defineStore('classRecord', () => {
         }
       }
     }
+  }
+
+  /** Shows what others changed, but nothing over what this device has still to send. */
+  function putNews({ marks, levels, results, attendance, comments }: News): void {
+    const now = answer.value
+    if (!now) return
+    const of = (kind: LevelKind) => levels.filter((each) => each.kind === kind)
+    if (marks.length > 0) show((record) => withMarks(record, marks))
+    for (const kind of ['skill', 'habit'] as const) {
+      if (of(kind).length > 0) show((record) => withLevels(record, kind, of(kind)))
+    }
+    if (results.length > 0) putResults(results)
+    if (attendance.length > 0) show((record) => withAttendance(record, attendance))
+    putComments(comments.map((comment) => unpackComment(comment, now.record.term.id)))
+    showShelf()
   }
 
   function nameOf(studentId: string): string {
@@ -376,6 +388,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     writeComment,
     commentKey,
     putComments,
+    putNews,
     chooseBox,
     rewrite,
     acceptFinding,

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import type { ClassesAnswer, ListedStudent, RosterAnswer, StudentToMove } from '~~/contracts/classes'
 import type { OwnSetupAnswer, SchoolAndReport, SetupChange } from '~~/contracts/ownSetup'
+import type { ReopeningsAnswer, ReopeningToWrite } from '~~/contracts/reopenings'
 import type { YearsAnswer, YearToFollow, YearToMake } from '~~/contracts/setUp'
 import type { TermDays } from '~~/core/terms/schoolYear'
 import { askServer } from '~/composables/useApi'
@@ -130,6 +131,14 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     await loadYear()
   }
 
+  async function loadReopenings(): Promise<ReopeningsAnswer> {
+    return askServer<ReopeningsAnswer>('GET', `${await path()}/reopenings`)
+  }
+
+  async function writeReopening(wanted: ReopeningToWrite): Promise<void> {
+    await change('/reopenings', wanted)
+  }
+
   async function writeSetup(changes: SetupChange[]): Promise<void> {
     if (changes.length === 0) return
     await change('/setup/rows', { changes })
@@ -167,6 +176,8 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     writeStudents,
     moveStudent,
     writeTerm,
+    loadReopenings,
+    writeReopening,
     writeSetup,
     writeSchool,
   }

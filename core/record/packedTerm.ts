@@ -68,7 +68,8 @@ function unpackSettled({ term, marks, levels, habitScores, comments }: PackedSet
   }
 }
 
-function unpackComment(comment: PackedComment, termId: string): StudentComment {
+/** A comment as it is computed with; its sentences lie in its text. */
+export function unpackComment(comment: PackedComment, termId: string): StudentComment {
   const around = { text: comment.text, termId }
   return { ...comment, sentences: comment.sentences.map((sentence) => wholeSentence(sentence, around)) }
 }

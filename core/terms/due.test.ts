@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { howSoon, nextDue } from './due'
+import { isOpenFor, lockWarning, openSubjects } from './lock'
 
 const term = { progressDue: '2026-09-30', commentsDue: '2026-11-27' }
 
@@ -20,4 +21,29 @@ it.each([
   [-3, '3 days ago'],
 ])('%i days is %s', (days, expected) => {
   expect(howSoon(days)).toBe(expected)
+})
+
+it.each([
+  ['2027-03-08', null],
+  ['2027-03-09', 'locks in 10 days'],
+  ['2027-03-18', 'locks in 1 day'],
+  ['2027-03-19', null],
+])('on %s a term that locks on 19 March: %s', (today, expected) => {
+  expect(lockWarning({ locks: '2027-03-19' }, today)).toBe(expected)
+})
+
+it('a locked term is open for what was opened again, and for nothing else', () => {
+  const term = { locks: '2027-03-19' }
+  const open = (today: string, ...subjects: (string | null)[]) => {
+    const found = openSubjects(
+      term,
+      today,
+      subjects.map((subject) => ({ subject, until: today })),
+    )
+    return ['art', 'sums', null].map((subject) => isOpenFor(found, subject))
+  }
+  expect(open('2027-03-18')).toEqual([true, true, true])
+  expect(open('2027-03-19')).toEqual([false, false, false])
+  expect(open('2027-03-19', 'art')).toEqual([true, false, false])
+  expect(open('2027-03-19', 'art', null)).toEqual([true, true, true])
 })

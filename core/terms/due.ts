@@ -1,5 +1,5 @@
 import type { Term } from '../record/term'
-import { daysUntil } from './lock'
+import { daysUntil } from './daysUntil'
 
 /** What is due next in a term. */
 export interface Due {
@@ -29,4 +29,12 @@ export function howSoon(days: number): string {
   if (days === 0) return 'today'
   const count = `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'}`
   return days < 0 ? `${count} ago` : `in ${count}`
+}
+
+/** So many days before something is due, or a term locks, it is said so that it is seen. */
+const warnedBefore = 10
+
+/** @example isNear(10) // true; isNear(-1) // true: it is over and was not done */
+export function isNear(days: number): boolean {
+  return days <= warnedBefore
 }

@@ -1,6 +1,6 @@
 import { laterDay } from '../laterDay'
 import type { Term } from '../record/term'
-import { daysUntil } from './lock'
+import { daysUntil } from './daysUntil'
 
 /** A school year as it is written down; days are ISO dates. */
 export interface YearDays {

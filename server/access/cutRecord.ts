@@ -45,14 +45,15 @@ function cutLevels([studentId, symbols]: PackedLevels[number], reads: Reader): P
   return [studentId, Object.fromEntries(Object.entries(symbols).filter(([skill]) => reads.skill(skill)))]
 }
 
-interface Reader {
+/** Who reads what hangs on a subject, a skill or a box. */
+export interface Reader {
   subject: (key: string) => boolean
   skill: (id: string) => boolean
   box: (key: string) => boolean
 }
 
 /** What is told apart by a skill or a box belongs to that skill's or box's subject; unknown ones are nobody's. */
-function readerOf(setup: SchoolSetup, readsSubject: (subject: string) => boolean): Reader {
+export function readerOf(setup: SchoolSetup, readsSubject: (subject: string) => boolean): Reader {
   const subjectOfSkill = new Map(setup.skills.map((skill) => [skill.id, skill.subject]))
   const subjectOfBox = new Map(setup.boxes.map((box) => [box.key, box.subject]))
   const reads = (subject: string | null | undefined): boolean =>

@@ -1,5 +1,5 @@
 import type { Term } from '../../core/record/term'
-import { isLocked } from '../../core/terms/lock'
+import { isLocked, isOpenFor, openSubjects, type Reopening } from '../../core/terms/lock'
 import { includesGrade, type GradeRange } from '../../core/people/gradeRange'
 import { Refusal } from './refusal'
 
@@ -112,13 +112,48 @@ export function allow(permitted: boolean, doing: string): void {
 }
 
 /** Why nothing of a term can be changed today, in a sentence that says who can open it again; null while it is open. */
-export function lockedWords(term: Pick<Term, 'name' | 'locks'>, today: string): string | null {
-  if (!isLocked(term, today)) return null
-  return `${term.name} has been locked since ${term.locks}. The coordinator can open it again.`
+export function lockedWords({ term, reopenings }: LockHere, today: string): string | null {
+  const open = openSubjects(term, today, reopenings)
+  return open === 'all' || open.size > 0 ? null : lockedSince(term)
+}
+
+function lockedSince({ name, locks }: Pick<Term, 'name' | 'locks'>): string {
+  return `${name} has been locked since ${locks}. The coordinator can open it again.`
+}
+
+/** Says that a term is locked. */
+export function lockedTerm(term: Pick<Term, 'name' | 'locks'>): Refusal {
+  return new Refusal('locked', lockedSince(term))
 }
 
 /** @throws Refusal when the term is locked */
 export function allowOpenTerm(term: Pick<Term, 'name' | 'locks'>, today: string): void {
-  const words = lockedWords(term, today)
-  if (words !== null) throw new Refusal('locked', words)
+  if (isLocked(term, today)) throw lockedTerm(term)
+}
+
+/** A term with what of it is open again in a class today. */
+export interface LockHere {
+  readonly term: Pick<Term, 'name' | 'locks'>
+  readonly reopenings: readonly Reopening[]
+}
+
+/**
+ * Grants as far as the lock of the term leaves them: asking to change what is not open is refused in the lock's words.
+ * @throws Refusal when nothing of the term is open
+ */
+export function underLock(grants: Grants, { term, reopenings }: LockHere, today: string): Grants {
+  const open = openSubjects(term, today, reopenings)
+  if (open === 'all') return grants
+  if (open.size === 0) throw lockedTerm(term)
+  return {
+    ...grants,
+    changes: (need) => {
+      if (need !== 'own' && !isOpenFor(open, subjectOf(need))) throw lockedTerm(term)
+      return grants.changes(need)
+    },
+  }
+}
+
+function subjectOf(need: Need): string | null {
+  return need.startsWith('subject ') ? need.slice('subject '.length) : null
 }

@@ -5,6 +5,7 @@ import type { SchoolFolder } from '../../core/exchange/folder/schoolFolder'
 import type { KeptSentence } from '../../core/narrative/keptSentence'
 import type { Phrase } from '../../core/narrative/phrase'
 import { signInKey } from '../access/signInKey'
+import { setLockAside } from './lockSetAside'
 import { fingerprintOf } from './photos'
 import { phraseColumns } from './schoolSetup'
 import { addTerm, addYear } from './setUpSchool'
@@ -48,6 +49,7 @@ export async function loadKnown(
 /** Adds a school year with everything that its folder holds. Who is here already is the same person or child. */
 export async function addFolder(trx: Knex.Transaction, folder: SchoolFolder): Promise<void> {
   const { year, setup, retired, rows } = folder
+  await setLockAside(trx)
   const yearId = await addYear(trx, year, setup, retired)
   const terms = new Map<string, string>()
   for (const each of year.terms) terms.set(each.name, await addTerm(trx, { ...each, yearId }))

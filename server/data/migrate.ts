@@ -20,6 +20,8 @@ import { up as bundles } from './migrations/0019_bundles'
 import { up as bundleWork } from './migrations/0020_bundle_work'
 import { up as moreMarkRules } from './migrations/0021_more_mark_rules'
 import { up as proposedWhenSettled } from './migrations/0022_proposed_when_settled'
+import { up as reopeningsAndLocks } from './migrations/0023_reopenings_and_locks'
+import { up as newsOfEvents } from './migrations/0024_news_of_events'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -46,6 +48,8 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0020_bundle_work': bundleWork,
   '0021_more_mark_rules': moreMarkRules,
   '0022_proposed_when_settled': proposedWhenSettled,
+  '0023_reopenings_and_locks': reopeningsAndLocks,
+  '0024_news_of_events': newsOfEvents,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import type { YearToFollow, YearToMake } from '../../contracts/setUp'
 import { nextGrade } from '../../core/terms/nextYear'
+import { setLockAside } from './lockSetAside'
 import { addRoom } from './setUpSchool'
 
 /** What is carried over, a table after those it rests on; of the first, what is retired stays behind. */
@@ -122,6 +123,7 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
      update event set class_id = null, term_id = null, needs = null, changes = '[]' where id in (select id from gone)`,
     { year: yearId },
   )
+  await setLockAside(trx)
   const only = await studentsOfThisYearAlone(trx, yearId)
   for (const table of ['result', 'answer', 'question'] as const)
     await trx(table)

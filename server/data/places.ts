@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { Term } from '../../core/record/term'
+import type { Reopening } from '../../core/terms/lock'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { gathered } from './gathered'
@@ -10,6 +11,8 @@ import { today } from './today'
 export interface OpenedPlace {
   term: Term
   room: ClassTeaching
+  /** What of a locked term is open again in this class today. */
+  reopenings: readonly Reopening[]
   /** Of the students asked about, those who are in the class. */
   enrolled: ReadonlySet<string>
 }
@@ -64,7 +67,10 @@ const placesQuery = `
     (select coalesce(json_agg(distinct grade_level), '[]') from enrolment
       where class_id = asked.class_id) as grades,
     (select coalesce(json_agg(student_id), '[]') from members_of(asked.class_id, asked.term_id, :today)
-      where student_id = any(asked.students)) as enrolled
+      where student_id = any(asked.students)) as enrolled,
+    (select coalesce(json_agg(json_build_object('subject', subject, 'until', to_day)), '[]') from reopening
+      where term_id = asked.term_id and (class_id is null or class_id = asked.class_id)
+        and :today between from_day and to_day) as reopenings
   from json_to_recordset(:places) as asked (nth int, class_id uuid, term_id uuid, students uuid[])
   order by nth`
 
@@ -75,6 +81,7 @@ interface PlaceRow {
   subjects: string[]
   grades: string[]
   enrolled: string[]
+  reopenings: Reopening[]
 }
 
 async function placeRows(db: Knex, places: readonly PlaceAsked[]): Promise<PlaceRow[]> {
@@ -100,6 +107,7 @@ export async function loadPlace(db: Knex, place: PlaceAsked): Promise<OpenedPlac
   if (!row.term) throw new Refusal('not found', 'There is no such term.')
   return {
     term: row.term,
+    reopenings: row.reopenings,
     room: { classId: place.classId, group: row.group, specialistSubjects: row.subjects, grades: row.grades },
     enrolled: new Set(row.enrolled),
   }

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { setLockAside } from './lockSetAside'
 
 /** The tables that keep something of a student, asked of the database itself, so that none is forgotten. */
 async function tablesOfStudents(db: Knex): Promise<string[]> {
@@ -56,6 +57,7 @@ async function rowsOf(db: Knex, query: string, id: string): Promise<object[]> {
  * not with a family yet.
  */
 export async function eraseStudentData(trx: Knex.Transaction, id: string): Promise<void> {
+  await setLockAside(trx)
   const rooms = 'select class_id from enrolment where student_id = :id'
   for (const query of [
     `update event set changes = (select coalesce(jsonb_agg(change), '[]') from jsonb_array_elements(changes) as change

@@ -52,6 +52,19 @@ interface TermRow {
   locks: string
 }
 
+interface ReopeningRow {
+  id: string
+  term_id: string
+  /** Null for every class. */
+  class_id: string | null
+  /** Null for all of the class. */
+  subject: string | null
+  from_day: string
+  to_day: string
+  reason: string
+  made_by: string
+}
+
 export interface EventRow {
   id: number
   at: Date
@@ -209,6 +222,7 @@ declare module 'knex/types/tables' {
     skill: Table<SkillRow, never, 'retired'>
     habit: Table<HabitRow, never, 'retired'>
     teaching: Table<TeachingRow, never, 'id' | 'from_day' | 'to_day' | 'second_reader'>
+    reopening: Table<ReopeningRow, never, 'id'>
     opening: Table<
       { person_id: string; class_id: string; term_id: string; day: string; times: number; last_at: Date },
       never,

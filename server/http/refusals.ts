@@ -1,4 +1,6 @@
 import { setResponseHeaders, setResponseStatus, type H3Event } from 'h3'
+import { z } from 'zod'
+import { lockedTerm } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { isUnreachable } from '../data/database'
 
@@ -35,6 +37,16 @@ const databaseWords: Record<string, string> = {
   '23505': 'This stands there already.',
 }
 
+/** What the database raises when a row of a locked term would change (migration 0023). */
+const lockedInDatabase = 'LT001'
+
+/** The term that the database named. */
+function lockOf(error: unknown): { name: string; locks: string } {
+  const told = error instanceof Error && 'detail' in error ? String(error.detail) : ''
+  const named = z.object({ name: z.string(), locks: z.string() }).safeParse(JSON.parse(told || '{}'))
+  return named.data ?? { name: 'The term', locks: 'its day' }
+}
+
 /** Anything that went wrong, as a refusal in words for the person who asked. What nobody foresaw is logged. */
 export function refusalOf(error: unknown): Refusal {
   if (error instanceof Refusal) return error
@@ -42,6 +54,7 @@ export function refusalOf(error: unknown): Refusal {
     return new Refusal('unreachable', 'The database cannot be reached just now. Nothing was lost; it is tried again.')
   }
   const code = error instanceof Error && 'code' in error ? String(error.code) : ''
+  if (code === lockedInDatabase) return lockedTerm(lockOf(error))
   if (/^2[23]/.test(code)) {
     return new Refusal('invalid', `${databaseWords[code] ?? 'This cannot be kept as it is.'} Nothing was changed.`)
   }

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { setupOfGrade } from '../../core/school/setupOfGrade'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
-import { allow, allowOpenTerm, grantsIn, type Grants, type Who } from '../access/grants'
+import { allow, grantsIn, underLock, type Grants, type Who } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change } from '../data/changes/changeableTables'
 import type { Deed } from '../data/changes/keptEvents'
@@ -61,18 +61,18 @@ export function thisYear({ years, today }: Pick<Context, 'years' | 'today'>): Ye
 export type Opened = OpenedPlace & { readonly grants: Grants }
 
 /**
- * Opens a place for changes: the term must be open, the students in the class.
+ * Opens a place for changes: the term must be open there, or opened again, and the students in the class.
  * @throws Refusal
  */
 export async function openPlace(context: Context, place: Place, studentIds: readonly string[] = []): Promise<Opened> {
   const opened = await loadPlace(context.db, { ...place, studentIds })
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
-  allowOpenTerm(opened.term, context.today)
+  const open = underLock(grants, opened, context.today)
   if (studentIds.some((id) => !opened.enrolled.has(id))) {
     throw new Refusal('not found', 'This student is not in the class.')
   }
-  return { ...opened, grants }
+  return { ...opened, grants: open }
 }
 
 /** Makes changes whole or not at all, recorded as one event. */

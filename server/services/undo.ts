@@ -1,4 +1,4 @@
-import { allow, allowOpenTerm, changesSchool, grantsIn, type Need } from '../access/grants'
+import { allow, allowOpenTerm, changesSchool, grantsIn, underLock, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { holdEvent, undoEvent, type UndoableEvent } from '../data/changes/undoEvent'
 import { loadPlace, loadTerm } from '../data/places'
@@ -21,14 +21,15 @@ export function undo(context: Context, eventId: number): Promise<number> {
 
 async function allowToday(context: Context, event: UndoableEvent, needs: readonly Need[]): Promise<void> {
   const { classId, termId } = event
-  if (termId !== null) allowOpenTerm(await loadTerm(context.db, termId), context.today)
   if (classId === null || termId === null) {
+    if (termId !== null) allowOpenTerm(await loadTerm(context.db, termId), context.today)
     allow(
       needs.every((need) => need === 'own' || (need === 'school' && changesSchool(context.who))),
       'undo this',
     )
     return
   }
-  const grants = grantsIn(context.who, (await loadPlace(context.db, { classId, termId })).room)
+  const place = await loadPlace(context.db, { classId, termId })
+  const grants = underLock(grantsIn(context.who, place.room), place, context.today)
   allow(grants.readsClass && needs.every(grants.changes), 'undo this')
 }

@@ -1,9 +1,11 @@
 import type { ClassAnswer, Permissions, SetupAnswer } from '../../contracts/answers'
 import { classRecordOf, type ClassRecord } from '../../core/record/classRecord'
 import { allow, changesSchool, grantsIn, lockedWords, needFor, type Grants } from '../access/grants'
+import { isLocked, isOpenFor, openSubjects } from '../../core/terms/lock'
 import { unpackTerm, type PackedTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
+import { databaseClock } from '../data/eventNews'
 import { jsonOf, JsonText } from '../data/jsonText'
 import { noteOpening } from '../data/openings'
 import { loadPlace, type OpenedPlace } from '../data/places'
@@ -12,20 +14,24 @@ import { setupOf, type Context, type Place } from './context'
 
 /** The class in view with what the reader may see of it and may change: a ClassAnswer in JSON. */
 export async function viewClass(context: Context, place: Place): Promise<JsonText> {
+  const readingBegan = databaseClock(context.db)
   const { place: opened, grants, term } = await readableTerm(context, place, 'noting who opened it')
-  const locked = lockedWords(opened.term, context.today)
+  const open = openSubjects(opened.term, context.today, opened.reopenings)
+  const changes = (subject: string | null): boolean => isOpenFor(open, subject) && grants.changes(needFor(subject))
   const { subjects } = await setupOf(context, opened.term.yearId)
   const may: Permissions = {
-    subjects: locked ? [] : subjects.map((subject) => subject.key).filter((key) => grants.changes(needFor(key))),
-    general: !locked && grants.changes('general'),
-    notes: !locked && grants.takesNotes,
+    subjects: subjects.map((subject) => subject.key).filter(changes),
+    general: changes(null),
+    notes: (open === 'all' || open.size > 0) && grants.takesNotes,
     photos: grants.changes('general'),
     reports: grants.makesReports,
     phrasebook: changesSchool(context.who),
-    locked,
+    locked: lockedWords(opened, context.today),
+    reopened: isLocked(opened.term, context.today) ? opened.reopenings : [],
   }
+  const readAt = await readingBegan
   const reads = subjects.map((subject) => subject.key).filter(grants.readsSubject)
-  const rest: Omit<ClassAnswer, 'term'> = { reads, may, today: context.today }
+  const rest: Omit<ClassAnswer, 'term'> = { reads, may, today: context.today, readAt }
   return jsonOf({ term, ...rest })
 }
 

@@ -16,6 +16,11 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     const student = { schoolNumber, legalGiven, usedName, family, gradeLevel, pronouns: 'he/him', from: null, to: null }
     return { id, student, was: student, position: 0 }
   }
+  const openAgain = (): object => {
+    const days = { from: '2026-10-01', to: '2026-10-02' }
+    const reopening = { termId: randomUUID(), classId: null, subject: 'art', ...days, reason: 'A result came in' }
+    return { id: randomUUID(), reopening, was: null }
+  }
   const sameHabit = (): object => {
     const row = { ...place().answer.record.habits[0], position: 0, retired: false }
     return { kind: 'habit', row, was: row }
@@ -31,6 +36,8 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['take the year away', () => ['DELETE', year()], 422],
     ['take a OneRoster bundle in', () => ['POST', `${year()}/bundle`, {}], 422],
     ['see what a next year is made from', () => ['GET', `${year()}/next`]],
+    ['see what of a locked term is open again', () => ['GET', `${year()}/reopenings`]],
+    ['open a term of another year again', () => ['PUT', `${year()}/reopenings`, openAgain()], 404],
     ['see a class list', () => ['GET', roster()]],
     ['see a class’s contacts', () => ['GET', roster().replace('/students', '/contacts')]],
     ['see the set-up’s rows', () => ['GET', `${year()}/setup/rows`]],

@@ -5,9 +5,14 @@ type Ask = [what: string, ask: () => [string, string, object?], expected: Record
 
 const finn = (place: DemoPlace): string => place.student('Finn').id
 
-/** What is asked about results, pieces of work and notes, with what each of the demo's people is answered. */
+/** What is asked about results, work, notes and what others change, with what each of the demo's people is answered. */
 export function resultAsks(place: () => DemoPlace): Ask[] {
   return [
+    [
+      'follow the class',
+      () => ['GET', `${place().path}/live`],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+    ],
     [
       'give a result in mathematics',
       () => {

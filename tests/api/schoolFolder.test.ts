@@ -13,6 +13,7 @@ import type { FolderLook } from '../../contracts/schoolFolder'
 import type { Who } from '../../server/access/grants'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { migrate } from '../../server/data/migrate'
+import { setLockAside } from '../../server/data/lockSetAside'
 import { loadYears } from '../../server/data/schoolSetup'
 import { addPerson } from '../../server/data/setUpSchool'
 import { takeFolder, writeWholeFolder } from '../../server/services/schoolFolder'
@@ -74,7 +75,10 @@ beforeAll(async () => {
   admin = openDatabase(databaseUrl())
   old = await openFresh('old')
   await old.transaction((trx) => loadDemo(trx, today))
-  await makeUneasy(old)
+  await old.transaction(async (trx) => {
+    await setLockAside(trx)
+    await makeUneasy(trx)
+  })
   fresh = await openFresh('fresh')
   await addPerson(fresh, {
     sign_in: 'first',

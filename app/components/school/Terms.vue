@@ -38,7 +38,7 @@ function add(): Promise<void> {
   <section aria-labelledby="terms">
     <h2 id="terms" class="text-xl font-semibold">Terms of {{ school.year?.year.name }}</h2>
     <p class="mt-1 max-w-160">
-      From the day on which a term locks nothing of it can be changed; put the day later to open it again.
+      From the day on which a term locks nothing of it can be changed; put the day later to open all of it again.
     </p>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
     <TermDaysTable v-model="terms" class="mt-4 max-w-5xl" />
@@ -48,6 +48,7 @@ function add(): Promise<void> {
         Take {{ school.year?.year.name }} away
       </button>
     </p>
+    <SchoolReopenings class="mt-10" />
     <NextYear class="mt-10" />
   </section>
 </template>

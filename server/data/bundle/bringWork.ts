@@ -35,14 +35,18 @@ const understood = `
         lower(item."metadata.facunda.counts") <> 'false' as counts,
         case when room.class_id is null then 'of a class that is not taken in'
           when coalesce(trim(item.title), '') = '' then 'without a title'
-          when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year' end as why
+          when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year'
+          when shut.id is not null and is_locked(shut.id, room.class_id, null, room.subject)
+            then 'of a term that is locked' end as why
       from (select *, day_in(coalesce(duedate, assigndate)) as done_on from staged_lineitems offset 0) as item
         left join room_named as room on room.name = item.classsourcedid
         left join term_named as period on period.name = item.gradingperiodsourcedid
         left join term_named as session on session.name = item.academicsessionsourcedid
         left join staged_categories as kind on kind.sourcedid = item.categorysourcedid
         left join lateral (select id from term where period.term_id is null and session.term_id is null
-          and year_id = :year and item.done_on between starts and ends limit 1) as by_day on true)
+          and year_id = :year and item.done_on between starts and ends limit 1) as by_day on true
+        left join term as shut on shut.id = coalesce(period.term_id, session.term_id, by_day.id)
+          and shut.locks <= school_day())
     select said.*, case when nth = 1 then title else title || ' (' || nth || ')' end as called,
       ${idInOrder('line')} as new_id
     from (select *, row_number() over () as line, row_number() over (partition by class_id, subject, term_id, lower(title)

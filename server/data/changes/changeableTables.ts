@@ -23,6 +23,7 @@ export const changeableTables = {
   person_setting: { key: ['person_id'] },
   term: { key: ['id'] },
   class_room: { key: ['id'] },
+  reopening: { key: ['id'] },
   teaching: { key: ['id'] },
   student: { key: ['id'] },
   enrolment: { key: ['class_id', 'student_id'] },
