@@ -53,7 +53,7 @@ export async function growSchool(base: Knex, classes: number): Promise<Room[]> {
         .replaceAll(':nth', `'${nth}'`)
         .split(';')
         .map((statement) => statement.trim())
-        .reduce((all, statement) => `${all}${statement};`, 'begin;') + 'commit;',
+        .reduce((all, statement) => `${all}${statement};`, `begin;set local facunda.lock = 'set aside';`) + 'commit;',
     )
     rooms.push({ id: room?.id ?? '', signIn: `bench${nth}` })
   }

@@ -1,18 +1,12 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { readFileSync, statSync } from 'node:fs'
-import { Agent, request } from 'node:http'
-import { createServer } from 'node:net'
 import { brotliDecompressSync } from 'node:zlib'
 import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence'
-import { loadDemo } from '../demo/loadDemo'
-import { openDatabase } from '../server/data/database'
-import { migrate } from '../server/data/migrate'
 import { stopReading } from '../server/reading/readSheetsBeside'
-import { fillYear, growSchool } from './benchGrow'
+import { fillYear } from './benchGrow'
 import { folderTimes } from './benchFolder'
 import { percentiles, slowestHealth, timesOf, together } from './benchTimes'
+import { startSchool } from './benchWeb'
 import { yearTimes } from './benchYear'
-import { startCluster } from './cluster.mjs'
 
 /**
  * What a school of 48 classes and 40 teachers at once costs: a school that is made for it in a database of its own, on
@@ -23,35 +17,16 @@ const users = 40
 const savesEach = 15
 const recordsEach = 4
 
-/** As little of a client as can be, so that the machine is left to what is measured. */
-const connections = new Agent({ keepAlive: true })
-const cluster = await startCluster('.facunda/bench-cluster')
-const name = `facunda_bench_${process.pid}`
-const admin = openDatabase(cluster.url('postgres'))
-await admin.raw('create database ??', [name])
-const db = openDatabase(cluster.url(name))
-const port = await freePort()
-const address = `http://127.0.0.1:${port}`
-const log = '.facunda/bench-cluster/data/server.log'
-let web: ChildProcess | null = null
+const school = await startSchool({ name: `facunda_bench_${process.pid}`, classes })
+const { db, admin, cluster, name, address, log, ask, restartWeb, signIn } = school
 try {
-  await migrate(db)
-  await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
-  const rooms = await growSchool(db, classes)
-  await db.raw('vacuum analyze')
-  web = startWeb()
-  await healthy()
+  const { rooms, term } = school
   const teachers = await Promise.all(rooms.slice(0, users).map((room) => signIn(room.signIn)))
-  const term = (await db('term').orderBy('starts', 'desc').first())?.id ?? ''
   const places = rooms.map((room) => `/api/classes/${room.id}/${term}`)
   await report(teachers, places)
 } finally {
-  web?.kill()
   await stopReading()
-  await db.destroy()
-  await admin.raw('drop database ?? with (force)', [name])
-  await admin.destroy()
-  if (cluster.startedHere) cluster.stop()
+  await school.stop()
 }
 
 async function report(teachers: string[], places: string[]): Promise<void> {
@@ -155,7 +130,7 @@ async function report(teachers: string[], places: string[]): Promise<void> {
 
 /** The most that the web process has held so far. */
 function webMemory(): string {
-  const status = readFileSync(`/proc/${web?.pid}/status`, 'utf8')
+  const status = readFileSync(`/proc/${school.webPid()}/status`, 'utf8')
   return `at most ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024)} MB`
 }
 
@@ -163,88 +138,6 @@ async function standing(studentId: string): Promise<string | null> {
   return (
     (await db('settled_level').where({ student_id: studentId, about: 'M1', kind: 'skill' }).first())?.symbol ?? null
   )
-}
-
-function startWeb(): ChildProcess {
-  return spawn(process.execPath, ['.output/server/index.mjs'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      DATABASE_URL: cluster.url(name),
-      NUXT_SESSION_PASSWORD: 'bench'.repeat(8),
-      NITRO_HOST: '127.0.0.1',
-      NITRO_PORT: String(port),
-      NODE_ENV: 'production',
-    },
-  })
-}
-
-/** New connections, so that a setting of the database takes hold. */
-async function restartWeb(): Promise<void> {
-  const old = web
-  await new Promise((done) => {
-    old?.once('exit', done)
-    old?.kill()
-  })
-  web = startWeb()
-  await healthy()
-}
-
-async function healthy(): Promise<void> {
-  for (let nth = 0; nth < 200; nth += 1) {
-    if (
-      await fetch(`${address}/api/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      return
-    await new Promise((done) => setTimeout(done, 100))
-  }
-  throw new Error('The web did not start. Build first: npm start builds, or npx nuxt build.')
-}
-
-async function signIn(person: string): Promise<string> {
-  const password = person === 'philippa' ? passwordOf('philippa') : 'bench-password'
-  const answer = await fetch(`${address}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ name: person, password }),
-  })
-  if (!answer.ok) throw new Error(`${person} could not sign in: ${answer.status}`)
-  return answer.headers
-    .getSetCookie()
-    .map((each) => each.split(';')[0])
-    .join('; ')
-}
-
-function passwordOf(person: string): string {
-  const line = readFileSync('demo/school/people.csv', 'utf8')
-    .split('\n')
-    .find((each) => each.startsWith(`${person},`))
-  return line?.split(',')[4] ?? ''
-}
-
-function ask(cookie: string, method: string, path: string, body?: object): Promise<Buffer> {
-  const sent = body === undefined ? '' : JSON.stringify(body)
-  const headers = {
-    cookie,
-    'accept-encoding': 'br',
-    ...(body ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(sent) } : {}),
-  }
-  return new Promise((done, failed) => {
-    const asked = request(`${address}${path}`, { method, headers, agent: connections }, (answer) => {
-      const chunks: Buffer[] = []
-      answer.on('data', (chunk: Buffer) => chunks.push(chunk))
-      answer.on('end', () => {
-        const bytes = Buffer.concat(chunks)
-        if (answer.statusCode === 200) done(bytes)
-        else failed(new Error(`${method} ${path}: ${answer.statusCode} ${bytes.toString()}`))
-      })
-    })
-    asked.on('error', failed)
-    asked.end(sent)
-  })
 }
 
 async function size(cookie: string, path: string): Promise<string> {
@@ -308,14 +201,4 @@ async function eventSize(cookie: string, place: string, studentId: string): Prom
   const events = await db('event').where('id', '>', from)
   const bytes = events.reduce((sum, event) => sum + JSON.stringify(event.changes).length, 0)
   return `${(bytes / 10).toFixed(0)} bytes (${events.length} event of ${bytes} bytes for ten pauses)`
-}
-
-function freePort(): Promise<number> {
-  return new Promise((done) => {
-    const probe = createServer()
-    probe.listen(0, '127.0.0.1', () => {
-      const found = probe.address()
-      probe.close(() => done(typeof found === 'object' && found ? found.port : 0))
-    })
-  })
 }

@@ -27,6 +27,7 @@ const lastTerm = computed(() =>
     <p v-if="classRecord.record?.earlier[0]">
       {{ classRecord.record.earlier[0].term.name }}: {{ lastTerm ?? 'not rated' }}
     </p>
+    <ValueHistory v-if="about && student" :of="kind" :student-id="student.id" :about="about" />
     <SkillAnswers v-if="kind === 'skill' && about && student" :skill="about" :student-id="student.id" />
     <NoteList :first="about" />
     <StudentPractice />

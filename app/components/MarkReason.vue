@@ -32,32 +32,40 @@ function goBack(): void {
 </script>
 
 <template>
-  <div
-    v-if="proposal && (proposal.standing === 'differs' || proposal.standing === 'special')"
-    class="needs mb-4 grid gap-2 text-sm"
-  >
-    <p>
-      You settled <b>{{ settled?.special ?? (settled?.percent == null ? '' : percentText(settled.percent)) }}</b>; the
-      record adds up to
-      <b>{{ proposal.computed.percent === null ? 'nothing yet' : percentText(proposal.computed.percent) }}</b>. Only you
-      and your colleagues see this.
-    </p>
-    <label class="grid gap-1"
-      >Reason (optional)
-      <input
-        class="field"
-        :value="settled?.reason ?? ''"
-        :disabled="!may"
-        maxlength="300"
-        @change="setReason(($event.target as HTMLInputElement).value)"
-    /></label>
-    <button
-      v-if="may && proposal.computed.percent !== null"
-      type="button"
-      class="quiet justify-self-start"
-      @click="goBack"
+  <div class="mb-4 grid gap-2">
+    <div
+      v-if="proposal && (proposal.standing === 'differs' || proposal.standing === 'special')"
+      class="needs grid gap-2 text-sm"
     >
-      Back to the computed mark
-    </button>
+      <p>
+        You settled <b>{{ settled?.special ?? (settled?.percent == null ? '' : percentText(settled.percent)) }}</b>; the
+        record adds up to
+        <b>{{ proposal.computed.percent === null ? 'nothing yet' : percentText(proposal.computed.percent) }}</b>. Only
+        you and your colleagues see this.
+      </p>
+      <label class="grid gap-1"
+        >Reason (optional)
+        <input
+          class="field"
+          :value="settled?.reason ?? ''"
+          :disabled="!may"
+          maxlength="300"
+          @change="setReason(($event.target as HTMLInputElement).value)"
+      /></label>
+      <button
+        v-if="may && proposal.computed.percent !== null"
+        type="button"
+        class="quiet justify-self-start"
+        @click="goBack"
+      >
+        Back to the computed mark
+      </button>
+    </div>
+    <ValueHistory
+      v-if="classRecord.student && classRecord.subject"
+      of="mark"
+      :student-id="classRecord.student.id"
+      :about="classRecord.subject.key"
+    />
   </div>
 </template>

@@ -216,7 +216,7 @@ function toggle<T>(list: T[], item: T): T[] {
       <ul>
         <li v-for="change in history" :key="change.event" class="border-b border-rule py-1">
           <p class="text-xs text-muted">
-            {{ new Date(change.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }} ·
+            {{ whenText(change.at) }} ·
             {{ change.by }}
           </p>
           <p v-if="change.before" class="font-serif">

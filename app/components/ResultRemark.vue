@@ -31,6 +31,7 @@ function keep(remark: string): void {
         @change="keep(valueOf($event))"
       ></textarea>
     </label>
+    <ValueHistory v-if="classRecord.student" of="result" :student-id="classRecord.student.id" :about="piece.id" />
     <QuestionAnswers v-if="classRecord.student" :work-id="piece.id" :student-id="classRecord.student.id" :may="may" />
     <button v-if="may" type="button" class="link justify-self-start" @click="emit('piece', piece.id)">
       Change this piece of work

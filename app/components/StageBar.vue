@@ -71,7 +71,7 @@ async function signOut(): Promise<void> {
       </div>
     </nav>
     <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
-    <UndoLast :show="classRecord.load" />
+    <ClassSteps />
     <!-- Elsewhere both stand on the desk. -->
     <template v-if="!marginFolded">
       <span class="text-sm">{{ session.person?.name }}</span>

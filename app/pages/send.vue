@@ -61,7 +61,6 @@ const stateWords: Record<RunAnswer['state'], string> = {
   failed: 'failed',
 }
 const pagesOf = (run: RunAnswer): number => Object.values(run.pages ?? {}).reduce((sum, pages) => sum + pages, 0)
-const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -112,7 +111,7 @@ const time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { da
               {{ run.students }} {{ run.students === 1 ? 'report card' : 'report cards' }}, {{ stateWords[run.state] }}
             </p>
             <p class="text-muted">
-              {{ time(run.askedAt)
+              {{ whenText(run.askedAt)
               }}<template v-if="run.pages">, {{ pagesOf(run) }} {{ pagesOf(run) === 1 ? 'page' : 'pages' }}</template>
             </p>
             <p v-if="run.message" class="text-needs">{{ run.message }}</p>

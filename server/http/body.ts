@@ -46,7 +46,12 @@ export async function* bodyStream(event: H3Event, most: number): AsyncGenerator<
 
 /** The body, checked. @throws Refusal naming the first thing that is wrong */
 export async function bodyOf<S extends z.ZodType>(event: H3Event, schema: S, most = largestJson): Promise<z.infer<S>> {
-  const read = schema.safeParse(parsed(await bodyBytes(event, most)))
+  return checked(parsed(await bodyBytes(event, most)), schema)
+}
+
+/** What came, checked. @throws Refusal naming the first thing that is wrong */
+export function checked<S extends z.ZodType>(came: unknown, schema: S): z.infer<S> {
+  const read = schema.safeParse(came)
   if (read.success) return read.data
   const [issue] = read.error.issues
   const where = issue && issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''

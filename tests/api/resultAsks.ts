@@ -14,6 +14,16 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
       { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
     ],
     [
+      'see the own steps',
+      () => ['GET', `${place().path}/steps`],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+    ],
+    [
+      'see the history of a mark in art',
+      () => ['GET', `${place().path}/history?of=mark&about=art&student=${finn(place())}`],
+      { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
+    ],
+    [
       'give a result in mathematics',
       () => {
         const { work, results } = place().answer.record

@@ -1,0 +1,62 @@
+import type { StepsAnswer } from '~~/contracts/history'
+import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
+
+type Next = StepsAnswer['undo']
+
+/**
+ * What its owner can take back next in the class in view, step by step, and bring back: also what was done before the
+ * page was loaded, or on another machine.
+ */
+export function useClassSteps() {
+  const classRecord = useClassRecord()
+  const saving = useSaving()
+  const { busy, problem, attempt } = useAttempt()
+  const undo = ref<Next>(null)
+  const again = ref<Next>(null)
+  /** What could not be undone, since somebody wrote there later: the step before comes next. */
+  const passed = new Set<number>()
+
+  async function look(): Promise<void> {
+    const { place } = classRecord
+    const found = await askServer<StepsAnswer>('GET', `${place}/steps?passed=${[...passed].join(',')}`)
+    if (place === classRecord.place) [undo.value, again.value] = [found.undo, found.again]
+  }
+
+  /** Takes a step back, or forth. */
+  function take(step: NonNullable<Next>): Promise<void> {
+    return attempt(async () => {
+      await saving.flush()
+      try {
+        await askServer('POST', `/api/events/${step.id}/undo`)
+      } catch (error) {
+        if (error instanceof ApiProblem && error.status === 409) {
+          passed.add(step.id)
+          await look()
+        }
+        throw error
+      }
+      await Promise.all([classRecord.load(), look()])
+    })
+  }
+
+  watch(
+    () => classRecord.record && classRecord.place,
+    (place) => {
+      passed.clear()
+      problem.value = ''
+      if (place) void look().catch(() => undefined)
+    },
+    { immediate: true },
+  )
+  // What was just saved is the newest step; nothing is asked for it.
+  watch(
+    () => saving.lastEvent,
+    (event) => {
+      if (event === null) return
+      undo.value = { id: event, kind: 'the last change', undoes: null, undoneBy: null, at: new Date().toISOString() }
+      again.value = null
+    },
+  )
+  return { undo, again, busy, problem, take }
+}

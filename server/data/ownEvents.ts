@@ -1,0 +1,74 @@
+import type { Knex } from 'knex'
+import type { HistoryEntry, PastValue } from '../../contracts/history'
+import type { Step } from '../../core/record/ownSteps'
+import { applyBack } from './changes/difference'
+import type { RecordedChange } from './changes/keptEvents'
+import type { Row } from './changes/changeableTables'
+
+/** So many events of one person in a class are looked back at. */
+const lookedBack = 400
+
+/** What a person did in a class and term, newest first. */
+export async function loadOwnSteps(
+  db: Knex,
+  where: { personId: string; classId: string; termId: string },
+): Promise<(Step & { at: string })[]> {
+  const { rows } = await db.raw<{ rows: (Step & { at: string })[] }>(
+    `select id, kind, undoes, undone_by as "undoneBy", to_char(last_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
+     from event where class_id = :classId and term_id = :termId and person_id = :personId and needs is not null
+     order by id desc limit ${lookedBack}`,
+    where,
+  )
+  return rows
+}
+
+/** A row of a term whose history is looked at. */
+export interface PastRow {
+  readonly table: 'settled_mark' | 'settled_level' | 'result' | 'comment'
+  readonly key: Readonly<Record<string, string>>
+  readonly termId: string
+  readonly studentId: string
+}
+
+interface PastChange {
+  event: number
+  at: string
+  by: string
+  kind: string
+  change: RecordedChange
+}
+
+/** What became of a row, newest first: from its events, in whatever class of the child they were. */
+export async function loadHistory(db: Knex, { table, key, termId, studentId }: PastRow): Promise<HistoryEntry[]> {
+  const [{ rows }, now] = await Promise.all([
+    db.raw<{ rows: PastChange[] }>(
+      `select event.id as event, trim(given_name || ' ' || family_name) as by, kind, change,
+         to_char(last_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
+       from event join person on person.id = person_id, jsonb_array_elements(changes) as change
+       where event.class_id in (select class_id from enrolment where student_id = :studentId)
+         and event.term_id = :termId and changes @> :wanted and change @> :one
+       order by event.id desc limit 100`,
+      { studentId, termId, wanted: JSON.stringify([{ table, key }]), one: JSON.stringify({ table, key }) },
+    ),
+    db(table).where(key).first() as Promise<Row | undefined>,
+  ])
+  let standing: Row | null = now ?? null
+  return rows.map(({ change, ...entry }) => {
+    const to = 'after' in change ? change.after : standing
+    standing = before(change, standing)
+    return { ...entry, from: shown(standing), to: shown(to) }
+  })
+}
+
+/** What stood before a change; a text is found back from the one that came after it. */
+function before(change: RecordedChange, after: Row | null): Row | null {
+  if ('before' in change) return change.before
+  return 'madeNew' in change || after === null ? null : applyBack(after, change.back)
+}
+
+/** A row's values that a person sees. */
+function shown(row: Row | null): PastValue {
+  if (row === null) return null
+  const { percent, special, reason, symbol, state, score, remark, text } = row
+  return { percent, special, reason, symbol, state, score, remark, text } as PastValue
+}
