@@ -42,6 +42,8 @@ await page.getByRole('link', { name: /^Settle/ }).click()
 await page.getByRole('tab', { name: 'Habits' }).click()
 await page.getByRole('gridcell').first().click()
 console.log(`  keystroke in the habit grid: ${await keystrokes('GSGSGSGSGSGSGSGSGSGS')}`)
+for (const round of ['first time', 'again'])
+  console.log(`  the page of one student, ${round}: ${await pageOfStudent()}`)
 await page.getByRole('link', { name: /^Write/ }).click()
 await page.getByRole('button', { name: /^Art \d/ }).click()
 await page.getByRole('textbox').click()
@@ -58,6 +60,27 @@ for (
 console.log(`  another wording of a whole comment: ${await rewordings(20)}`)
 await gridOfResults(40, 200)
 await browser.close()
+
+/** From the key that calls a student's page, and from the one that turns to the next student, to all of it shown. */
+async function pageOfStudent() {
+  const took = await page.evaluate(async () => {
+    const pressed = async (key, isShown) => {
+      const from = performance.now()
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { ...key, altKey: true, bubbles: true }))
+      while (!isShown()) await new Promise((done) => requestAnimationFrame(done))
+      await new Promise((done) => requestAnimationFrame(done))
+      return Math.round(performance.now() - from)
+    }
+    const name = () => document.querySelector('main h1')?.textContent
+    const sections = () => document.querySelectorAll('main section tbody tr').length
+    const opened = await pressed({ code: 'KeyX', key: 'x' }, () => sections() > 10)
+    const before = name()
+    const turned = await pressed({ code: 'PageDown', key: 'PageDown' }, () => name() !== before)
+    await pressed({ code: 'KeyX', key: 'x' }, () => document.querySelector('[role=tab]') !== null)
+    return [opened, turned]
+  })
+  return `${took[0]} ms from the key to shown, the next student ${took[1]} ms`
+}
 
 /** A grid of so many students and pieces of work: the class's record is grown on its way, and nothing is saved. */
 async function gridOfResults(students, pieces) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { proposedLevels } from '~~/core/record/skillEvidence'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
-import { keptSymbol, readSymbol } from '~~/core/scales/symbol'
+import { keptSymbol, readTyped } from '~~/core/scales/symbol'
 import { pressed } from '~/keys/keyTable'
 import { gridArrows } from '~/keys/gridArrows'
 import { useClassRecord } from '~/stores/classRecord'
@@ -34,6 +35,33 @@ const column = computed(() => props.columns[at.value.column])
 const symbols = computed(() => column.value?.scale.levels.map((each) => each.symbol).join(', ') ?? '')
 const symbolAt = (studentId: string, about: string): string | undefined =>
   classRecord.index?.levelOf(studentId, props.kind, about)
+/** What the record proposes in each empty cell; found anew when the record changes, and not with each level typed. */
+const proposed = shallowRef<ReadonlyMap<string, string>>(new Map())
+watch(
+  () => {
+    const { record } = classRecord
+    return [record?.answers, record?.questions, record?.work, record?.school, props.columns] as const
+  },
+  () => {
+    const { index } = classRecord
+    proposed.value =
+      index && props.kind === 'skill'
+        ? proposedLevels(
+            index,
+            props.columns.map(({ about }) => about),
+          )
+        : new Map()
+  },
+  { immediate: true },
+)
+const proposedAt = (studentId: string, about: string): string | undefined => proposed.value.get(`${studentId} ${about}`)
+const open = computed(() =>
+  empty.value.flatMap((student) => {
+    const about = column.value?.about ?? ''
+    const symbol = proposedAt(student.id, about)
+    return symbol === undefined ? [] : [{ studentId: student.id, about, symbol }]
+  }),
+)
 const empty = computed(() =>
   students.value.filter((student) => column.value && symbolAt(student.id, column.value.about) === undefined),
 )
@@ -58,14 +86,17 @@ watch(
 
 /** All that a row shows, in one word: a row is drawn again only when this changes. */
 function rowState(row: number, studentId: string): string {
-  const shown = props.columns.map((each) => symbolAt(studentId, each.about) ?? '').join(' ')
+  const shown = props.columns
+    .map(({ about }) => symbolAt(studentId, about) ?? `(${proposedAt(studentId, about) ?? ''})`)
+    .join(' ')
   return `${shown}|${row === at.value.row ? at.value.column : ''}|${studentId === classRecord.student?.id}`
 }
 
 function spoken(each: GridColumn, studentId: string, name: string): string {
   const symbol = symbolAt(studentId, each.about)
   const level = symbol === undefined ? 'empty' : `${symbol} ${findLevel(each.scale, symbol)?.name ?? ''}`
-  return `${name}, ${each.title}: ${level}`
+  const proposal = symbol === undefined ? proposedAt(studentId, each.about) : undefined
+  return `${name}, ${each.title}: ${level}${proposal === undefined ? '' : `, ${proposal} proposed`}`
 }
 
 function focusCell(row: number, column: number): void {
@@ -92,7 +123,21 @@ function goOn(): void {
   else focusCell(row + 1, 0)
 }
 
+/** An empty cell takes what is proposed in it. @returns whether it did */
+function tookProposed(event: KeyboardEvent): boolean {
+  const student = students.value[at.value.row]
+  const about = column.value?.about
+  if (!props.may || !student || about === undefined || !pressed(event, 'take')) return false
+  const symbol = proposedAt(student.id, about)
+  if (symbol === undefined || symbolAt(student.id, about) !== undefined) return false
+  event.preventDefault()
+  classRecord.settleLevels(props.kind, [{ studentId: student.id, about, symbol }])
+  goOn()
+  return true
+}
+
 function onKey(event: KeyboardEvent): void {
+  if (tookProposed(event)) return
   const step = gridArrows[event.key]
   if (step) {
     event.preventDefault()
@@ -110,11 +155,9 @@ function onKey(event: KeyboardEvent): void {
   }
 }
 
-/** Special values are longer than a key: their first letter stands for them where no level has it. */
 function setTyped(studentId: string, key: string): void {
   if (!column.value) return
-  const { scale } = column.value
-  const meaning = readSymbol(scale, key) ?? readSymbol(scale, { n: 'NA', a: 'ABS', i: 'INC' }[key.toLowerCase()] ?? key)
+  const meaning = readTyped(column.value.scale, key)
   const symbol = meaning && keptSymbol(meaning)
   if (!symbol) {
     problem.value = `“${key}” is no level here. Type ${symbols.value}.`
@@ -142,6 +185,14 @@ function fill(which: 'empty' | 'all'): void {
       <p class="text-muted">Type {{ symbols }}, then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
+      <button
+        v-if="may && open.length > 0"
+        type="button"
+        class="press ml-auto"
+        @click="classRecord.settleLevels(kind, open)"
+      >
+        Take {{ open.length }} open {{ open.length === 1 ? 'proposal' : 'proposals' }}
+      </button>
     </div>
     <!-- A line of its own, with room for the longest title: the grid stays where it is from skill to skill. -->
     <div v-if="may && column" class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
@@ -223,6 +274,9 @@ function fill(which: 'empty' | 'all'): void {
                 v-if="findLevel(each.scale, symbolAt(student.id, each.about) ?? '')"
                 v-bind="strokesOf(each.scale, symbolAt(student.id, each.about) ?? '')"
             /></span>
+            <i v-else-if="proposedAt(student.id, each.about) !== undefined" class="text-muted" title="proposed"
+              >{{ proposedAt(student.id, each.about) }}?</i
+            >
             <span v-else class="text-edge">·</span>
           </td>
         </tr>

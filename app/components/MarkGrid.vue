@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { pointsIn } from '~~/core/marks/markText'
-import { roundHalfUp } from '~~/core/marks/rounding'
-import { mostSettled } from '~~/core/marks/markRules'
 import { markComparisons } from '~~/core/record/markComparisons'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
-import { readSpecial, specialValues } from '~~/core/scales/special'
-import type { Student } from '~~/core/record/roster'
 import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
@@ -18,7 +13,9 @@ const settings = useSettings()
 const { markShown, besideMark } = useMarks()
 const view = useView()
 const grid = useTemplateRef('grid')
-const problem = ref('')
+const { problem, cellText, settle, take } = useTypedMarks()
+/** The one row that the grid is entered by. */
+const stop = ref(0)
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)
 /** Where there is no room for columns, what the proposal is compared with stands under the name. */
@@ -32,7 +29,10 @@ const rows = computed(() => {
   const { index, record } = classRecord
   const key = subject.value?.key
   return index && record && key
-    ? record.students.map((student) => ({ student, proposal: markProposal(index, student.id, key) }))
+    ? record.students.map((student) => ({
+        ...{ student, subject: key, rules: index.rulesOf(key) },
+        proposal: markProposal(index, student.id, key),
+      }))
     : []
 })
 const moved = computed(() => rows.value.filter(({ proposal }) => proposal.movedFrom !== null))
@@ -46,92 +46,28 @@ const compared = (value: number | string | null): string =>
   value === null ? '—' : typeof value === 'string' ? value : shown(value)
 const comparisons = (proposal: MarkProposal): string =>
   beside.value.map(({ short, found }) => `${short} ${compared(found(proposal))}`).join(' · ')
-/** Whether marks are typed and shown in points; else as percentages. */
-const asPoints = computed(() => settings.own.marksAs === 'points')
-const cellText = (proposal: MarkProposal): string => {
-  const settled = proposal.settled
-  if (!settled) return ''
-  return settled.special
-    ? specialValues[settled.special]
-    : settled.percent === null
-      ? ''
-      : String(
-          asPoints.value
-            ? pointsIn(settled.percent, settings.own.pointsOf)
-            : roundHalfUp(settled.percent, decimals.value),
-        )
-}
-
-function settle(student: Student, proposal: MarkProposal, typed: string): boolean {
-  const key = subject.value?.key
-  if (!key) return false
-  const text = typed.trim().replace(',', '.').replace(/\s*%$/, '')
-  problem.value = ''
-  if (text === cellText(proposal)) return true
-  if (text === '') {
-    classRecord.settleMarks([{ studentId: student.id, subject: key, mark: null }])
-    return true
-  }
-  const special = readSpecial(text)
-  const number = Number(text)
-  const percent = special ? null : asPoints.value ? (number / settings.own.pointsOf) * 100 : number
-  const most = rules.value ? mostSettled(rules.value) : 100
-  if (percent !== null && !(percent >= 0 && percent <= most)) {
-    const range = asPoints.value
-      ? `points from 0 to ${(settings.own.pointsOf * most) / 100}`
-      : `a percentage from 0 to ${most}`
-    problem.value = `“${typed}” is no mark. Type ${range}, or incomplete, absent, NA.`
-    return false
-  }
-  classRecord.settleMarks([
-    {
-      studentId: student.id,
-      subject: key,
-      mark: { percent, special: special ?? null, reason: proposal.settled?.reason ?? null },
-    },
-  ])
-  return true
-}
-
-function take(list: { student: Student; proposal: MarkProposal }[]): void {
-  const key = subject.value?.key
-  if (!key) return
-  const marks = list.flatMap(({ student, proposal }) =>
-    proposal.computed.percent === null
-      ? []
-      : [
-          {
-            studentId: student.id,
-            subject: key,
-            mark: { percent: proposal.computed.percent, special: null, reason: null },
-          },
-        ],
-  )
-  if (marks.length > 0) classRecord.settleMarks(marks)
-}
-
 function onKey(event: KeyboardEvent, row: number): void {
   const input = event.target as HTMLInputElement
   const at = rows.value[row]
   if (!at) return
   if (pressed(event, 'take')) {
     event.preventDefault()
-    const wasEmpty = cellText(at.proposal) === '' && input.value.trim() === ''
+    const wasEmpty = cellText(at) === '' && input.value.trim() === ''
     if (wasEmpty) take([at])
-    else if (!settle(at.student, at.proposal, input.value)) return
+    else if (!settle(at, input.value)) return
     focusRow(row + 1)
   } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
     focusRow(row + (event.key === 'ArrowDown' ? 1 : -1))
   } else if (pressed(event, 'asItStood')) {
-    input.value = cellText(at.proposal)
+    input.value = cellText(at)
   }
 }
 
 function onLeave(event: Event, row: number): void {
   const input = event.target as HTMLInputElement
   const at = rows.value[row]
-  if (at && !settle(at.student, at.proposal, input.value)) input.value = cellText(at.proposal)
+  if (at && !settle(at, input.value)) input.value = cellText(at)
 }
 
 function focusRow(row: number): void {
@@ -173,7 +109,7 @@ function focusRow(row: number): void {
       </thead>
       <tbody>
         <tr
-          v-for="({ student, proposal }, row) in rows"
+          v-for="({ student, proposal, ...cell }, row) in rows"
           :key="student.id"
           class="border-b border-rule"
           :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
@@ -189,13 +125,14 @@ function focusRow(row: number): void {
           </td>
           <td :class="isNarrow ? 'pl-3' : 'pl-6'">
             <input
-              :value="cellText(proposal)"
+              :value="cellText({ proposal, rules: cell.rules })"
               class="field w-16 py-0 text-right"
               :class="proposal.standing === 'open' ? 'border-dashed' : ''"
               :disabled="!may"
               :aria-label="`Settled mark of ${student.usedName} ${student.family}`"
               inputmode="decimal"
-              @focus="view.kept.studentId = student.id"
+              :tabindex="row === stop ? 0 : -1"
+              @focus="((stop = row), (view.kept.studentId = student.id))"
               @keydown="onKey($event, row)"
               @change="onLeave($event, row)"
             />

@@ -12,9 +12,12 @@ const { first = null } = defineProps<{
 const emit = defineEmits<{ change: [note: Observation] }>()
 const classRecord = useClassRecord()
 const aboutOf = useAboutOfNote()
+const isMeeting = useIsMeeting()
 
 const notes = computed(() => {
-  const all = (classRecord.record?.observations ?? []).filter(({ studentId }) => studentId === classRecord.student?.id)
+  const all = (classRecord.record?.observations ?? []).filter(
+    ({ studentId, mayTell }) => studentId === classRecord.student?.id && (mayTell || !isMeeting),
+  )
   const latest = all.toReversed()
   return first === null ? latest : latest.toSorted((a, b) => Number(b.about === first) - Number(a.about === first))
 })
@@ -31,7 +34,7 @@ const notes = computed(() => {
         >
         {{ note.text }}
         <span class="flex gap-3 text-xs"
-          ><span :class="note.mayTell ? 'text-teal' : 'text-muted'">{{
+          ><span v-if="!isMeeting" :class="note.mayTell ? 'text-teal' : 'text-muted'">{{
             note.mayTell ? 'may be told' : note.own ? 'for me' : 'not for the family'
           }}</span>
           <button

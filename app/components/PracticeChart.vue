@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shortDay } from '~~/core/reports/longDate'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import type { ProgramPractice } from '~~/core/record/practice'
 
@@ -28,9 +29,6 @@ const bars = computed(() =>
   })),
 )
 const ticks = computed(() => up.value.ticks(2))
-/** "23 Nov" */
-const inWords = (day: string): string =>
-  new Date(`${day}T00:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 const mean = computed(() =>
   Math.round(props.weeks.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, props.weeks.length)),
 )
@@ -59,9 +57,9 @@ const mean = computed(() =>
           stroke-width="1.5"
         />
       </g>
-      <text v-if="weeks[0]" :x="26" :y="height - 2" class="fill-muted text-[9px]">{{ inWords(weeks[0].week) }}</text>
+      <text v-if="weeks[0]" :x="26" :y="height - 2" class="fill-muted text-[9px]">{{ shortDay(weeks[0].week) }}</text>
       <text v-if="weeks.length > 1" :x="width" :y="height - 2" text-anchor="end" class="fill-muted text-[9px]">
-        {{ inWords(weeks.at(-1)?.week ?? '') }}
+        {{ shortDay(weeks.at(-1)?.week ?? '') }}
       </text>
     </svg>
     <figcaption class="text-xs text-muted">{{ mean }} minutes a week, the mean of {{ weeks.length }}</figcaption>
@@ -82,7 +80,7 @@ const mean = computed(() =>
         </thead>
         <tbody>
           <tr v-for="{ week, minutes, asked } in weeks" :key="week" class="border-t border-rule">
-            <th scope="row" class="font-normal">{{ inWords(week) }}</th>
+            <th scope="row" class="font-normal">{{ shortDay(week) }}</th>
             <td class="text-right">{{ minutes }}</td>
             <td class="text-right">{{ asked ?? '–' }}</td>
           </tr>

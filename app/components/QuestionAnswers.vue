@@ -10,8 +10,11 @@ const questions = computed(() => {
   return index ? answered(index.questionsOf(props.workId), index.answersOf(props.workId, props.studentId)) : []
 })
 const problem = ref('')
-const skillOf = (id: string | null): string =>
-  classRecord.record?.skills.find((skill) => skill.id === id)?.statement ?? ''
+const isMeeting = useIsMeeting()
+const skillOf = (id: string | null): string => {
+  const skill = classRecord.record?.skills.find((each) => each.id === id)
+  return skill && !(isMeeting && skill.teacherOnly) ? skill.statement : ''
+}
 const signs: Record<AnsweredQuestion['result'], string> = {
   'right': '✓',
   'partly right': '◐',

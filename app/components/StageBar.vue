@@ -15,9 +15,9 @@ const left = (stage: Stage): number => {
   const { done, of } = classRecord.total[stage]
   return Math.max(0, of - done)
 }
-/** The phrasebook belongs to writing. */
-const isIn = (stage: Stage): boolean =>
-  route.path === `/${stage}` || (stage === 'write' && route.path === '/phrasebook')
+/** The phrasebook belongs to writing, the page of one student to settling. */
+const within: Partial<Record<Stage, string>> = { write: '/phrasebook', settle: '/student' }
+const isIn = (stage: Stage): boolean => route.path === `/${stage}` || route.path === within[stage]
 const savedText = computed(() => {
   if (saving.trouble) return 'kept on this device'
   if (saving.waiting.length + saving.pending.size > 0) return 'saving …'

@@ -84,6 +84,13 @@ export function usePlaces() {
 
   const actions = (): Place[] => [
     { key: 'desk', name: 'Your desk', kind: 'page', go: () => navigateTo('/') },
+    {
+      key: 'about',
+      name: 'All about the student in view',
+      kind: keyTable.student.press,
+      go: () => navigateTo('/student'),
+    },
+    { key: 'meeting', name: 'Meeting about the student in view', kind: 'page', go: () => navigateTo('/meeting') },
     { key: 'phrasebook', name: 'Phrasebook', kind: 'page', go: () => navigateTo('/phrasebook') },
     { key: 'settings', name: 'My settings', kind: 'page', go: () => navigateTo('/my-settings') },
     {

@@ -39,6 +39,12 @@ const tableOfKeys = {
   },
   margin: { does: 'The margin, there and away', press: 'Alt M', at: 'everywhere', is: withAlt('KeyM') },
   note: { does: 'A note about the student in view', press: 'Alt J', at: 'everywhere', is: withAlt('KeyJ') },
+  student: {
+    does: 'All about the student in view, and back',
+    press: 'Alt X',
+    at: 'everywhere',
+    is: withAlt('KeyX'),
+  },
   move: {
     does: 'From cell to cell',
     press: 'Arrows',
@@ -46,7 +52,7 @@ const tableOfKeys = {
     is: ({ key }) => key in gridArrows && key !== 'Enter',
   },
   take: {
-    does: 'In an empty cell of marks: take the proposal, and on',
+    does: 'In an empty cell: take what is proposed, and on',
     press: 'Enter',
     at: ['settle'],
     is: alone('Enter'),
@@ -75,8 +81,8 @@ const tableOfKeys = {
   },
   reword: { does: 'Another wording of the sentence at the cursor', press: 'Alt W', at: ['write'], is: withAlt('KeyW') },
   nextFinding: { does: 'The next finding in the text', press: 'Alt N', at: ['write'], is: withAlt('KeyN') },
-  nextStudent: { does: 'The next student', press: 'Alt Page Down', at: ['write'], is: withAlt('PageDown') },
-  studentBefore: { does: 'The student before', press: 'Alt Page Up', at: ['write'], is: withAlt('PageUp') },
+  nextStudent: { does: 'The next student', press: 'Alt Page Down', at: ['settle', 'write'], is: withAlt('PageDown') },
+  studentBefore: { does: 'The student before', press: 'Alt Page Up', at: ['settle', 'write'], is: withAlt('PageUp') },
 } as const satisfies Record<string, Key>
 
 export type KeyName = keyof typeof tableOfKeys

@@ -15,16 +15,21 @@ const route = useRoute()
 const nobody = computed(() => classRecord.record?.students.length === 0)
 const { marginFolded, listFolded, sheet } = useFrame()
 const { others } = useLive()
+/** The stage from which one came to a student's page. */
+let cameFrom = 'settle'
 
 onMounted(async () => {
   await saving.takeUp()
   if (!view.desk) await view.loadDesk()
   await classRecord.load()
+  // Called by one key from anywhere: it is there when it is wanted.
+  setTimeout(() => void preloadRouteComponents('/student'), 1000)
 })
 watch(
   () => route.path,
-  (path) => {
-    view.kept.stage = path.slice(1)
+  (path, before) => {
+    if (path === '/student') cameFrom = before?.slice(1) ?? cameFrom
+    else view.kept.stage = path.slice(1)
     sheet.value = null
   },
   { immediate: true },
@@ -42,6 +47,11 @@ function turn(which: NonNullable<typeof sheet.value>): void {
   sheet.value = sheet.value === which ? null : which
 }
 
+/** To the page of the student in view, or back to where one came from. */
+async function aboutStudent(): Promise<void> {
+  if (route.path === '/student') await navigateTo(`/${cameFrom}`)
+  else await navigateTo('/student')
+}
 function onKey(event: KeyboardEvent): void {
   if (pressed(event, 'margin')) {
     if (marginFolded.value) turn('margin')
@@ -50,6 +60,7 @@ function onKey(event: KeyboardEvent): void {
     if (listFolded.value) turn('list')
     else document.querySelector<HTMLElement>('nav[aria-label="Class list"] [aria-current="true"]')?.focus()
   } else if (pressed(event, 'note')) turn('note')
+  else if (pressed(event, 'student')) void aboutStudent()
   else if (pressed(event, 'goTo')) turn('go to')
   else if (pressed(event, 'keys') && !isTyping(event)) turn('keys')
   else return

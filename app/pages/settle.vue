@@ -45,12 +45,15 @@ function habitColumns(): GridColumn[] {
 }
 
 const maySubject = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
-const marginTitle = computed(() => (tab.value === 0 ? 'What the mark rests on' : 'What the record shows'))
+const marginTitle = computed(() =>
+  tab.value === 0 || tab.value === tabs.value.length - 1 ? 'What the mark rests on' : 'What the record shows',
+)
 const tabs = computed(() => [
   `Marks in ${subject.value?.name ?? ''}`,
   `Skills in ${subject.value?.name ?? ''}`,
   // In a group there are none: they are the home class's.
   ...(habits.value.length > 0 ? ['Habits'] : []),
+  'The class',
 ])
 const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
 </script>
@@ -77,10 +80,11 @@ const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1),
         <TabPanel v-if="habits.length > 0" :tabindex="-1"
           ><LevelGrid :columns="habits" kind="habit" :may="classRecord.may.general" @cell="about = $event"
         /></TabPanel>
+        <TabPanel :tabindex="-1"><WholeClass @marks="tab = 0" /></TabPanel>
       </TabPanels>
     </TabGroup>
     <MarginPanel :title="marginTitle">
-      <template v-if="tab === 0"><MarkReason /><StudentResults /></template>
+      <template v-if="tab === 0 || tab === tabs.length - 1"><MarkReason /><StudentResults /></template>
       <CellEvidence v-else :kind="tab === 1 ? 'skill' : 'habit'" :about="about" />
     </MarginPanel>
   </div>

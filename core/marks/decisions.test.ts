@@ -91,7 +91,7 @@ describe('a settled mark beside the proposal', () => {
     expect(standingOf(proposal, settled, rules({ decimals }))).toBe(standing)
   })
   it('differs where nothing is proposed, or where neither a percentage nor a special value stands', () => {
-    expect(standingOf(null, settled, usualMarkRules)).toBe('differs')
+    expect(standingOf(null, settled, usualMarkRules)).toBe('without a record')
     expect(standingOf(80, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
   })
 })

@@ -14,7 +14,7 @@ export interface SettledMark {
 }
 
 /** How a settled mark stands to the proposal today. */
-export type Standing = 'open' | 'as proposed' | 'differs' | 'special'
+export type Standing = 'open' | 'as proposed' | 'differs' | 'special' | 'without a record'
 
 /**
  * Whether the settled mark is the proposal, differs from it, or is still open. Both are compared as shown.
@@ -24,7 +24,9 @@ export type Standing = 'open' | 'as proposed' | 'differs' | 'special'
 export function standingOf(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): Standing {
   if (!settled) return 'open'
   if (settled.special !== null) return 'special'
-  if (settled.percent === null || proposal === null) return 'differs'
+  // Where only the term's mark is typed there is nothing that it could differ from.
+  if (proposal === null) return 'without a record'
+  if (settled.percent === null) return 'differs'
   return roundHalfUp(settled.percent, rules.decimals) === roundHalfUp(proposal, rules.decimals)
     ? 'as proposed'
     : 'differs'

@@ -18,6 +18,17 @@ export function readSymbol(scale: Scale | undefined, symbol: string): SymbolMean
   return special && { kind: 'special', special }
 }
 
+/** Special values are longer than a key: their first letter stands for them where no level has it. */
+const specialKeys: Readonly<Record<string, string>> = { n: 'NA', a: 'ABS', i: 'INC' }
+
+/**
+ * What a single key means in a cell of levels.
+ * @example readTyped(scale, 'n') // not assessed, unless the school has a level "N"
+ */
+export function readTyped(scale: Scale | undefined, key: string): SymbolMeaning | undefined {
+  return readSymbol(scale, key) ?? readSymbol(scale, specialKeys[key.toLowerCase()] ?? key)
+}
+
 /**
  * The symbol as it is kept: the level's own, or the special value's sign.
  * @example keptSymbol(readSymbol(scale, 'na')) // 'NA', or the school's own level of that symbol

@@ -17,8 +17,8 @@ export interface CommentRow {
 /** What a query finds as a JSON array; an empty one where it finds nothing. */
 const listOf = (item: string, from: string): string => `(select coalesce(json_agg(${item}), '[]') ${from})`
 
-const ofPupils = (term: string): string =>
-  `term_id = (select id from ${term}) and student_id = any(array(select id from pupil))`
+/** @param term the id of a term, in SQL */
+const ofPupils = (term: string): string => `term_id = ${term} and student_id = any(array(select id from pupil))`
 
 const levels = (term: string, kind: string): string =>
   listOf(
@@ -27,9 +27,9 @@ const levels = (term: string, kind: string): string =>
       where kind = '${kind}' and ${ofPupils(term)} group by student_id) as of_student`,
   )
 
-/** What is settled and written in a term, by a CTE's name. */
+/** What is settled and written in a term, by its id in SQL. */
 const settled = (term: string): string => `
-  'term', (select json_build_object(${termColumns}) from ${term}),
+  'term', (select json_build_object(${termColumns}) from term where id = ${term}),
   'marks', ${listOf(
     `json_build_object('studentId', student_id, 'subject', subject, 'percent', percent, 'special', special,
       'reason', reason, 'proposed', proposed)`,
@@ -42,10 +42,14 @@ const settled = (term: string): string => `
     `from comment where ${ofPupils(term)}`,
   )}`
 
+const here = '(select id from here)'
+
 /** One statement: one journey to the database, and all of it of one moment. It gives the record as it travels. */
 const termRecordQuery = `
   with here as (select * from term where id = :term),
-    before as (select term.* from term, here where term.starts < here.starts order by term.starts desc limit 1),
+    past as (select term.* from term, here where term.starts < here.starts),
+    before as (select * from past where year_id = (select year_id from here)
+      or starts = (select max(starts) from past)),
     pupil as (select student.*, position, grade_level from members_of(:class, :term, :today)
       join student on student.id = student_id),
     piece as (select * from work where class_id = :class and term_id = :term),
@@ -72,8 +76,8 @@ const termRecordQuery = `
           and room.year_id = (select year_id from here)
         group by room.id) as taught`,
     )},
-    ${settled('here')},
-    'earlier', ${listOf(`json_build_object(${settled('before')})`, 'from before')},
+    ${settled(here)},
+    'earlier', ${listOf(`json_build_object(${settled('before.id')}) order by before.starts desc`, 'from before')},
     'students', ${listOf(
       `json_build_object('id', id, 'schoolNumber', school_number, 'legalGiven', legal_given, 'usedName', used_name,
         'family', family, 'pronouns', pronouns, 'gradeLevel', grade_level,
@@ -110,22 +114,22 @@ const termRecordQuery = `
     'practice', ${listOf(
       `json_build_object('studentId', student_id, 'program', program, 'kind', kind, 'name', name, 'amount', amount,
         'beside', beside) order by student_id, program, kind, name`,
-      `from practice where ${ofPupils('here')}`,
+      `from practice where ${ofPupils(here)}`,
     )},
     'attendance', ${listOf(
       `json_build_object('studentId', student_id, 'daysOpen', days_open, 'absences', absences, 'lates', lates)`,
-      `from attendance where ${ofPupils('here')}`,
+      `from attendance where ${ofPupils(here)}`,
     )},
     'observations', ${listOf(
       `json_build_object('id', observation.id, 'studentId', student_id, 'date', day, 'kind', about_kind, 'about', about,
         'text', text, 'mayTell', may_tell, 'by', trim(given_name || ' ' || family_name),
         'own', coalesce(written_by = :reader, false)) order by day, observation.id`,
       `from observation left join person on person.id = written_by
-        where ${ofPupils('here')} and (may_tell or written_by is null or written_by = :reader)`,
+        where ${ofPupils(here)} and (may_tell or written_by is null or written_by = :reader)`,
     )},
     'accepted', ${listOf(
       `json_build_object('studentId', student_id, 'box', box, 'check', check_name, 'words', words)`,
-      `from accepted_finding where ${ofPupils('here')}`,
+      `from accepted_finding where ${ofPupils(here)}`,
     )},
     'namesInYear', ${listOf(
       'distinct used_name',

@@ -21,7 +21,7 @@ async function inspect(page: Page, where: string): Promise<void> {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing and nothing scrolls sideways, ${scheme}`, async ({ page }) => {
-    // Sixteen views, each inspected whole.
+    // Nineteen views, each inspected whole.
     test.setTimeout(240_000)
     await page.emulateMedia({ colorScheme: scheme })
     await page.goto('/')
@@ -43,7 +43,14 @@ for (const scheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('grid')).toBeVisible()
       await inspect(page, `settle ${String(tab)}`)
     }
+    await page.getByRole('tab', { name: 'The class' }).click()
+    await inspect(page, 'settle, the class')
     await page.getByRole('tab', { name: /^Marks/ }).click()
+    for (const path of ['/student', '/meeting']) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: 'Marks', exact: true })).toBeVisible()
+      await inspect(page, path)
+    }
     await page.goto('/gather')
     await page.getByLabel('Choose a gradebook file').setInputFiles('demo/files/writing-museum-visit.csv')
     await expect(page.getByText(/who is “Jonas”/)).toBeVisible()

@@ -127,7 +127,7 @@ test('every stage shows its keys, and one field leads everywhere', async ({ page
   await page.getByRole('button', { name: /^Finn Aaltonen/ }).focus()
   await page.keyboard.press('?')
   const keys = page.getByRole('dialog', { name: 'Keys' })
-  await expect(keys).toContainText('take the proposal')
+  await expect(keys).toContainText('take what is proposed')
   await expect(keys).not.toContainText('Alt W')
   expect(await lookedAt(page)).toEqual([[], 0])
   await page.keyboard.press('Escape')

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { scaleLinear, scalePoint } from 'd3-scale'
+
+/** Percentages in the order of time, with what they are read against; the figures are in a table behind it. */
+const props = defineProps<{
+  name: string
+  points: readonly { key: string; title: string; when: string; percent: number; shown: string }[]
+  /** Per cent from which a mark is a pass; drawn where it is given. */
+  passLine?: number | null
+  /** The middle of the class, by a point's key; drawn where it is asked for. */
+  middles?: ReadonlyMap<string, number>
+}>()
+const [width, height] = [420, 132]
+const room = { left: 42, right: 8, top: 10, foot: 18 }
+
+const across = computed(() =>
+  scalePoint<string>()
+    .domain(props.points.map(({ key }) => key))
+    .range([room.left, width - room.right])
+    .padding(0.5),
+)
+const up = scaleLinear()
+  .domain([0, 100])
+  .range([height - room.foot, room.top])
+  .clamp(true)
+const places = computed(() =>
+  props.points.map((point) => ({
+    ...point,
+    x: across.value(point.key) ?? 0,
+    y: up(point.percent),
+    middle: props.middles?.get(point.key),
+  })),
+)
+const path = computed(() => places.value.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x},${y}`).join(''))
+const told = computed(() => {
+  const [first, last] = [props.points[0], props.points.at(-1)]
+  return first && last
+    ? `${props.name}: ${props.points.length} in the order of time, from ${first.shown} to ${last.shown}. The table has each.`
+    : props.name
+})
+</script>
+
+<template>
+  <figure v-if="points.length > 0" class="grid gap-1">
+    <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="told" class="max-w-160">
+      <g v-for="tick in [0, 50, 100]" :key="tick">
+        <line :x1="room.left - 4" :x2="width" :y1="up(tick)" :y2="up(tick)" class="stroke-rule" />
+        <text :x="room.left - 8" :y="up(tick) + 3" text-anchor="end" class="fill-muted text-[10px]">{{ tick }} %</text>
+      </g>
+      <g v-if="passLine !== null && passLine !== undefined">
+        <line
+          :x1="room.left"
+          :x2="width"
+          :y1="up(passLine)"
+          :y2="up(passLine)"
+          class="stroke-muted"
+          stroke-dasharray="2 4"
+        />
+        <text :x="width" :y="up(passLine) - 5" text-anchor="end" class="fill-muted text-[10px]">pass</text>
+      </g>
+      <path :d="path" class="fill-none stroke-teal" stroke-width="1.2" />
+      <g v-for="place in places" :key="place.key">
+        <line
+          v-if="place.middle !== undefined"
+          :x1="place.x - 7"
+          :x2="place.x + 7"
+          :y1="up(place.middle)"
+          :y2="up(place.middle)"
+          class="stroke-ink"
+          stroke-width="1.5"
+        />
+        <circle :cx="place.x" :cy="place.y" r="3.6" class="fill-teal" />
+      </g>
+      <text v-if="places[0]" :x="room.left" :y="height - 4" class="fill-muted text-[10px]">{{ places[0].when }}</text>
+      <text v-if="places.length > 1" :x="width" :y="height - 4" text-anchor="end" class="fill-muted text-[10px]">
+        {{ places.at(-1)?.when }}
+      </text>
+    </svg>
+    <figcaption v-if="middles" class="text-xs text-muted">The short strokes are the middle of the class.</figcaption>
+    <details class="text-sm">
+      <summary class="text-muted">As a table</summary>
+      <table class="mt-1">
+        <caption class="sr-only">
+          {{
+            name
+          }}
+        </caption>
+        <thead>
+          <tr class="text-left text-muted">
+            <th scope="col" class="pr-4 font-normal">What</th>
+            <th scope="col" class="pr-4 font-normal">When</th>
+            <th scope="col" class="text-right font-normal">Reached</th>
+            <th v-if="middles" scope="col" class="pl-4 text-right font-normal">Middle of the class</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="place in places" :key="place.key" class="border-t border-rule">
+            <th scope="row" class="pr-4 font-normal">{{ place.title }}</th>
+            <td class="pr-4">{{ place.when }}</td>
+            <td class="text-right">{{ place.shown }}</td>
+            <td v-if="middles" class="pl-4 text-right">
+              {{ place.middle === undefined ? '' : `${Math.round(place.middle)} %` }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </figure>
+</template>

@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest'
+import { quantileSorted } from 'simple-statistics'
+import { exampleClass } from '../../tests/exampleClass'
+import type { ClassRecord } from './classRecord'
+import { categorySpreads, levelSpread, workSpreads } from './classSpread'
+import { needsALook } from './needsALook'
+import { levelsOverTerms, termsSoFar } from './overTerms'
+import { indexRecord } from './recordIndex'
+import { levelShown, skillEvidence } from './skillEvidence'
+
+const example = exampleClass()
+/** The one there must be. @throws where it is not there */
+function sure<T>(found: T | undefined): T {
+  if (found === undefined) throw new Error('It is not there.')
+  return found
+}
+const index = (change: Partial<ClassRecord> = {}) => indexRecord(exampleClass(change))
+const question = (workId: string, number: number, skill: string | null, outOf: number) => ({
+  ...{ workId, number, words: '', skill, outOf },
+})
+const answer = (workId: string, number: number, score: number) => ({ workId, number, studentId: '1', score })
+const work = (id: string, date: string) => ({ ...sure(example.work[0]), id, title: id, date })
+const scored = (workId: string, score: number, studentId = '1') => ({
+  ...{ workId, studentId, state: 'scored' as const, score, remark: '' },
+})
+
+describe('what the record shows of a skill', () => {
+  const papers = {
+    questions: [
+      question('w1', 1, 's1', 4),
+      question('w1', 2, 's1', 4),
+      question('w1', 3, 's2', 2),
+      question('w2', 1, 's1', 5),
+    ],
+    answers: [answer('w1', 1, 4), answer('w1', 2, 1), answer('w1', 3, 0), answer('w2', 1, 5)],
+  }
+
+  it('is the points of its questions, paper by paper, and what they propose together', () => {
+    // By hand: 5 of 8 are 62.5 %, 5 of 5 are 100; the mean 81.25 is an A, which is top, as is the level 3.
+    const shown = skillEvidence(index(papers), '1', 's1')
+    expect(shown.results.map(({ work: { id }, percent, level }) => [id, percent, level?.symbol])).toEqual([
+      ['w1', 62.5, '2'],
+      ['w2', 100, '3'],
+    ])
+    expect([shown.percent, shown.proposed?.symbol, shown.mostRecent?.symbol, shown.mostFrequent?.symbol]).toEqual([
+      ...[81.25, '3', '3', '3'],
+    ])
+    expect(skillEvidence(index(papers), '1', 's2').proposed?.symbol).toBe('2')
+  })
+
+  it('is nothing where no question about it was answered, and for a skill that is none', () => {
+    for (const [student, skill] of [
+      ['2', 's1'],
+      ['1', 's3'],
+      ['1', 'gone'],
+    ] as const) {
+      expect(skillEvidence(index(papers), student, skill)).toMatchObject({ results: [], percent: null })
+    }
+  })
+
+  it.each([
+    [80, '3'],
+    [79.9, '2'],
+    [0, '2'],
+  ])('%d % is level %s, by the tier of the mark that it reaches', (percent, symbol) => {
+    const { scale } = index()
+    expect(levelShown(scale('skills'), scale('marks'), percent)?.symbol).toBe(symbol)
+  })
+
+  it('goes by the cut-offs of the skill’s own scale where it has some', () => {
+    const skills = sure(example.scales[1])
+    const own = {
+      ...skills,
+      levels: skills.levels.map((level, at) => ({ ...level, lowestPercent: sure([90, 50, 0][at]) })),
+    }
+    expect([89, 50, 49].map((percent) => levelShown(own, example.scales[0], percent)?.symbol)).toEqual(['2', '2', '1'])
+  })
+})
+
+it('levels over the terms of a year leave out another year’s, and say where none was settled', () => {
+  const term = (id: string, name: string, yearId: string) => ({ ...example.term, id, name, yearId })
+  const settled = { marks: [], habitScores: [], comments: [] }
+  const earlier = [
+    { term: term('t1', 'Autumn', 'y'), levels: [{ studentId: '1', about: 's1', symbol: '1' }], ...settled },
+    { term: term('t0', 'Summer', 'x'), levels: [{ studentId: '1', about: 's1', symbol: '3' }], ...settled },
+  ]
+  const now = index({ earlier })
+  expect(termsSoFar(now)).toEqual(['Autumn', 'Spring term'])
+  expect([...levelsOverTerms(now, '1', 'skill')]).toEqual([
+    ['s1', ['1', '2']],
+    ['s2', [undefined, '1']],
+    ['s3', [undefined, '1']],
+  ])
+  expect(levelsOverTerms(now, '2', 'habit').get('care')).toEqual([undefined, undefined])
+})
+
+describe('who needs a look', () => {
+  const pieces = ['a', 'b', 'c', 'd', 'e', 'f'].map((id, at) => work(id, `2027-02-0${at + 1}`))
+  const looks = (change: Partial<ClassRecord>) =>
+    needsALook(index({ work: pieces, marks: [], ...change }), ['sums']).map((look) => [
+      look.studentId,
+      look.why,
+      look.words,
+    ])
+  const results = (...scores: number[]) => scores.map((score, at) => scored(pieces[at]?.id ?? '', score))
+
+  it('whose newer results lie far below the older ones, not who has few', () => {
+    expect(looks({ results: results(8, 9, 8, 7, 6, 7) })).toEqual([
+      ['1', 'falling', 'the last 3 results lie at 70 %, those before at 80 %'],
+    ])
+    expect(looks({ results: results(8, 9, 8, 8, 7, 8) })).toEqual([])
+    expect(looks({ results: results(9, 9, 2, 2, 2) })).toEqual([])
+  })
+
+  it('whose work is missing, whose mark differs, and whose is far from last term’s', () => {
+    const missing = { workId: 'b', studentId: '1', state: 'missing' as const, score: null, remark: '' }
+    const settled = { studentId: '1', subject: 'sums', special: null, reason: null }
+    const before = { marks: [{ ...settled, percent: 95 }], levels: [], habitScores: [], comments: [] }
+    expect(
+      looks({
+        results: [...results(8), missing],
+        marks: [{ ...settled, percent: 82 }],
+        earlier: [{ term: { ...example.term, id: 't1', starts: '2026-09-01' }, ...before }],
+      }),
+    ).toEqual([
+      ['1', 'missing work', 'a piece of work missing: b'],
+      ['1', 'differs', 'settled at 82 %, the record adds up to 40 %'],
+      ['1', 'far from last term', '82 %, last term 95 %'],
+    ])
+  })
+})
+
+describe('how a class lies', () => {
+  it('per piece of work, as simple-statistics finds its quantiles; what is missing lowers none', () => {
+    const students = [1, 2, 3, 4, 5].map((id) => ({ ...sure(example.students[0]), id: String(id) }))
+    const shares = [3, 9, 4, 8]
+    const results = [
+      ...shares.map((score, at) => scored('w1', score, String(at + 1))),
+      { ...scored('w1', 0, '5'), state: 'missing' as const, score: null },
+    ]
+    const [line] = workSpreads(index({ students, results }), 'sums')
+    const sorted = shares.map((score) => score * 10).sort((a, b) => a - b)
+    // Its median is the one that every definition shares; the ends are the values themselves.
+    expect(line).toMatchObject({ name: 'First quiz', count: 4, lowest: 30, highest: 90 })
+    expect(line?.middle).toBe(quantileSorted(sorted, 0.5))
+    const [category] = categorySpreads(index({ students, results }), 'sums')
+    expect(category).toMatchObject({ name: 'Quizzes', count: 4, middle: 60 })
+  })
+
+  it('per level of a skill, with those that are open', () => {
+    const now = index()
+    const scale = sure(now.scale('skills'))
+    expect(levelSpread(now, scale, { kind: 'skill', about: 's1' })).toEqual({
+      about: 's1',
+      levels: [
+        { symbol: '3', count: 0 },
+        { symbol: '2', count: 1 },
+        { symbol: '1', count: 0 },
+      ],
+      open: 1,
+    })
+  })
+})

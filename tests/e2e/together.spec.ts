@@ -1,0 +1,113 @@
+import { expect, test, type Page } from '@playwright/test'
+import { saved, signIn } from './signedIn'
+
+const classList = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
+const levelOf = (page: Page, skill: string) => page.getByRole('gridcell', { name: new RegExp(`^Hyun-woo, ${skill}`) })
+
+test('two in one class: what one rates, the other sees by itself; a page away is told when it is back', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'ines')
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, 'ines')
+  for (const each of [page, other]) {
+    await each.goto('/settle')
+    await each.getByLabel('Subject', { exact: true }).selectOption('Writing')
+    await each.getByRole('tab', { name: /^Skills/ }).click()
+  }
+  const skill = 'Plans a text before writing it'
+  const cell = page.getByRole('gridcell', { name: /^Hyun-woo, / }).first()
+  const name = (await cell.getAttribute('aria-label')) ?? ''
+  const [, title = '', before = ''] = /^Hyun-woo, (.+): (\S+)/.exec(name) ?? []
+  expect(title, skill).not.toBe('')
+  const symbol = before === '2' ? '3' : '2'
+  await cell.click()
+  await page.keyboard.press(symbol)
+  await expect(levelOf(other, title)).toHaveAttribute('aria-label', new RegExp(`: ${symbol} `), { timeout: 2000 })
+
+  // The history tells it at the value; the step is taken back after a reload, and brought back.
+  await page.reload()
+  await page.getByRole('tab', { name: /^Skills/ }).click()
+  await cell.click()
+  await page.getByText('History').click()
+  await expect(page.getByText(/Ines Calloway, .*rated/).first()).toBeVisible()
+  await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', new RegExp(`: ${before}`))
+  await expect(levelOf(other, title)).toHaveAttribute('aria-label', new RegExp(`: ${before}`), { timeout: 2000 })
+  await page.getByRole('banner').getByRole('button', { name: 'Bring it back' }).click()
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', new RegExp(`: ${symbol} `))
+  await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', new RegExp(`: ${before}`))
+  await other.context().close()
+})
+
+test('one student on one page: settled there by keys, and on to the next', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await classList(page)
+    .getByRole('button', { name: /^Hyun-woo/ })
+    .click()
+  await page.keyboard.press('Alt+x')
+  await expect(page.getByRole('heading', { level: 1, name: /Hyun-woo/ })).toBeVisible()
+  const mark = page.getByLabel('Settled mark in Writing')
+  const before = await mark.inputValue()
+  await mark.fill('')
+  await mark.press('ArrowDown')
+  await expect(page.getByLabel('Settled mark in Science')).toBeFocused()
+  await mark.focus()
+  await page.keyboard.press('Enter')
+  await expect(mark).toHaveValue(before)
+  await saved(page)
+  await page.getByText('As a table').first().click()
+  await expect(page.getByRole('columnheader', { name: 'Middle of the class' })).toHaveCount(0)
+  await page.getByLabel('With the middle of the class').check()
+  await expect(page.getByRole('columnheader', { name: 'Middle of the class' })).toBeVisible()
+  await page.keyboard.press('Alt+PageDown')
+  await expect(page.getByRole('heading', { level: 1, name: /Tamsin/ })).toBeVisible()
+  await expect(page.getByLabel('With the middle of the class')).not.toBeChecked()
+  await page.keyboard.press('Alt+x')
+  await expect(page.getByRole('tab', { name: /^Marks/ })).toBeVisible()
+})
+
+test('a meeting shows one student, keeps the teacher’s own away, and is left on purpose', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await expect(classList(page).getByRole('button', { name: /^Hyun-woo/ })).toBeVisible()
+  const names = (await classList(page).getByRole('button').allInnerTexts()).map((name) => name.trim().split('\n')[0])
+  await classList(page)
+    .getByRole('button', { name: /^Hyun-woo/ })
+    .click()
+  await page.goto('/student')
+  await page.getByRole('link', { name: 'Hold a meeting' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Hyun-woo/ })).toBeVisible()
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 800 })
+    const source = `${page.url()} ${await page.title()} ${await page.content()}`
+    expect(names.length).toBeGreaterThan(20)
+    expect(names.filter((name) => name && !name.startsWith('Hyun-woo') && source.includes(name))).toEqual([])
+    for (const own of ['for you only', 'differs', 'for me', 'Adds up to', 'History']) expect(source).not.toContain(own)
+    await expect(page.locator('input:not([type=checkbox])')).toHaveCount(0)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0)
+  }
+  await page.goBack()
+  await expect(page.getByRole('button', { name: 'Stay with Hyun-woo' })).toBeFocused()
+  expect(page.url()).toContain('/meeting')
+  await page.keyboard.press('Enter')
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1, name: /^Hyun-woo/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Leave the meeting' }).click()
+  await page.getByRole('button', { name: 'Leave', exact: true }).click()
+  await expect(page).toHaveURL(/\/student$/)
+})
+
+test('the class as a whole says who needs a look, and leads there', async ({ page }) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await page.getByRole('tab', { name: 'The class' }).click()
+  const looks = page.getByRole('region', { name: 'Who needs a look' })
+  await expect(looks.getByText('missing work:').first()).toBeVisible()
+  await looks.getByRole('button', { name: /^Look at Will, missing work/ }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /^Will/ })).toBeVisible()
+})
