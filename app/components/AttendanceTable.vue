@@ -110,11 +110,11 @@ function down(event: KeyboardEvent): void {
             <td v-for="each in parts" :key="each.part" class="text-right">
               <input
                 v-if="may"
+                v-stands="days?.[each.part] ?? ''"
                 class="field w-14 py-0.5 text-right middle:w-20"
                 inputmode="numeric"
                 :data-part="each.part"
                 :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
-                :value="days?.[each.part] ?? ''"
                 @change="give(student, each.part, $event.target as HTMLInputElement)"
                 @keydown.enter.prevent="down"
               />

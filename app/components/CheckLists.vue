@@ -63,11 +63,11 @@ function privateMatters(event: Event): Promise<void> {
     <label class="flex items-center gap-2"
       >No harder to read than grade
       <input
+        v-stands="checks.readingTarget"
         type="number"
         min="1"
         max="20"
         class="field w-16"
-        :value="checks.readingTarget"
         :disabled="!may || busy"
         @change="save({ readingTarget: Number(value($event)) })"
       />
@@ -76,32 +76,32 @@ function privateMatters(event: Event): Promise<void> {
     <label class="grid gap-1"
       >Words not wanted, a line each; after → what may be said instead
       <textarea
+        v-stands="
+          checks.notWanted.map((each) => (each.instead ? `${each.words} → ${each.instead}` : each.words)).join('\n')
+        "
         rows="6"
         class="field font-serif"
         :readonly="!may"
-        :value="
-          checks.notWanted.map((each) => (each.instead ? `${each.words} → ${each.instead}` : each.words)).join('\n')
-        "
         @change="notWanted"
       />
     </label>
     <label class="grid gap-1"
       >Private matters, a line for each: what it touches on, a colon, the words
       <textarea
+        v-stands="checks.privateMatters.map((each) => `${each.about}: ${each.words.join(', ')}`).join('\n')"
         rows="6"
         class="field font-serif"
         :readonly="!may"
-        :value="checks.privateMatters.map((each) => `${each.about}: ${each.words.join(', ')}`).join('\n')"
         @change="privateMatters"
       />
     </label>
     <label class="grid gap-1"
       >Words that are spelled right here, such as place names
       <textarea
+        v-stands="checks.knownWords.join('\n')"
         rows="3"
         class="field font-serif"
         :readonly="!may"
-        :value="checks.knownWords.join('\n')"
         @change="save({ knownWords: lines(value($event)) })"
       />
     </label>

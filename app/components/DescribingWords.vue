@@ -34,8 +34,8 @@ function save(tier: Tier, event: Event): Promise<void> {
     <label v-for="tier in [...tiers].reverse()" :key="tier" class="grid gap-1 text-sm"
       >{{ namesOf(tier) }}
       <input
+        v-stands="wordsOf(tier).join(', ')"
         class="field font-serif text-base"
-        :value="wordsOf(tier).join(', ')"
         :readonly="!may"
         :disabled="busy"
         @change="save(tier, $event)"

@@ -125,7 +125,7 @@ function focusRow(row: number): void {
           </td>
           <td :class="isNarrow ? 'pl-3' : 'pl-6'">
             <input
-              :value="cellText({ proposal, rules: cell.rules })"
+              v-stands="cellText({ proposal, rules: cell.rules })"
               class="field w-16 py-0 text-right"
               :class="proposal.standing === 'open' ? 'border-dashed' : ''"
               :disabled="!may"

@@ -46,8 +46,8 @@ function goBack(): void {
       <label class="grid gap-1"
         >Reason (optional)
         <input
+          v-stands="settled?.reason ?? ''"
           class="field"
-          :value="settled?.reason ?? ''"
           :disabled="!may"
           maxlength="300"
           @change="setReason(($event.target as HTMLInputElement).value)"

@@ -58,10 +58,10 @@ function give({ number, outOf, score: was }: AnsweredQuestion, input: HTMLInputE
           <td class="py-1 text-right whitespace-nowrap">
             <template v-if="may"
               ><input
+                v-stands="each.score ?? ''"
                 class="field w-14 py-0 text-right"
                 inputmode="decimal"
                 :aria-label="`Question ${each.number}, out of ${each.outOf}`"
-                :value="each.score ?? ''"
                 @change="give(each, $event.target as HTMLInputElement)"
               />
               / {{ each.outOf }}</template

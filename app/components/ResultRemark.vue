@@ -23,11 +23,11 @@ function keep(remark: string): void {
     <label v-if="result && (may || result.remark)" class="grid gap-1 text-muted"
       >Remark
       <textarea
+        v-stands="result.remark"
         class="field text-ink"
         rows="2"
         maxlength="2000"
         :readonly="!may"
-        :value="result.remark"
         @change="keep(valueOf($event))"
       ></textarea>
     </label>

@@ -34,7 +34,7 @@ test('a group out of two classes is made, taught and written about, and stands i
   await signIn(theirs, 'marek')
   await theirs.goto('/settle')
   await theirs.getByLabel('Class', { exact: true }).selectOption('Shadow puppets')
-  await expect(theirs.getByRole('tab')).toHaveText(['Marks in Art', 'Skills in Art'])
+  await expect(theirs.getByRole('tab')).toHaveText(['Marks in Art', 'Skills in Art', 'The class'])
   await theirs.getByRole('textbox', { name: /Uma/ }).first().fill('81')
   await theirs.keyboard.press('Enter')
   await saved(theirs)

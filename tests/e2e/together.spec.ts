@@ -92,7 +92,7 @@ test('a meeting shows one student, keeps the teacher’s own away, and is left o
   }
   await page.goBack()
   await expect(page.getByRole('button', { name: 'Stay with Hyun-woo' })).toBeFocused()
-  expect(page.url()).toContain('/meeting')
+  await expect(page).toHaveURL(/\/meeting$/)
   await page.keyboard.press('Enter')
   await page.reload()
   await expect(page.getByRole('heading', { level: 1, name: /^Hyun-woo/ })).toBeVisible()
@@ -110,4 +110,33 @@ test('the class as a whole says who needs a look, and leads there', async ({ pag
   await expect(looks.getByText('missing work:').first()).toBeVisible()
   await looks.getByRole('button', { name: /^Look at Will, missing work/ }).click()
   await expect(page.getByRole('heading', { level: 1, name: /^Will/ })).toBeVisible()
+})
+
+test('what others change never comes over what somebody is typing', async ({ browser, page }) => {
+  await signIn(page, 'ines')
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, 'ines')
+  for (const each of [page, other]) {
+    await each.goto('/settle')
+    await each.getByLabel('Subject', { exact: true }).selectOption('Art')
+  }
+  const mark = (on: Page) => on.getByLabel(/^Settled mark of Hyun-woo/)
+  const before = await mark(page).inputValue()
+  await mark(page).focus()
+  await page.keyboard.type('7')
+  await mark(other).fill('61')
+  await mark(other).press('Enter')
+  await saved(other)
+  await expect(page.getByText('changed by')).toHaveCount(0)
+  await expect(page.getByRole('row', { name: /^Hyun-woo/ }).getByText('differs')).toBeVisible()
+  await page.keyboard.type('3')
+  await expect(mark(page)).toHaveValue('73')
+  // Given up, the cell shows what stands now.
+  await page.keyboard.press('Escape')
+  await mark(page).blur()
+  await expect(mark(page)).toHaveValue('61')
+  await mark(page).fill(before)
+  await mark(page).press('Enter')
+  await saved(page)
+  await other.context().close()
 })

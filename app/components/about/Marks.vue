@@ -109,7 +109,7 @@ function focus(nth: number): void {
               <template v-if="row.may && !isMeeting">
                 <MarkStanding :proposal="row.proposal" class="mr-1 text-xs" />
                 <input
-                  :value="cellText(row)"
+                  v-stands="cellText(row)"
                   class="field w-14 py-0 text-right"
                   :class="row.proposal.standing === 'open' ? 'border-dashed' : ''"
                   :aria-label="`Settled mark in ${row.name}`"
