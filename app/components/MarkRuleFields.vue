@@ -2,7 +2,11 @@
 import { passLineOf, type MarkRules } from '~~/core/marks/markRules'
 
 /** The choices that rules of marks are made of; what only belongs to another choice is shown with it. */
-const { rules } = defineProps<{ rules: MarkRules; disabled: boolean }>()
+const { rules, terms } = defineProps<{
+  rules: MarkRules
+  /** The names of the year's. */ terms: readonly string[]
+  disabled: boolean
+}>()
 const emit = defineEmits<{ change: [part: Partial<MarkRules>] }>()
 
 const choices = [
@@ -44,6 +48,12 @@ const choices = [
 ] as const
 const shown = computed(() => choices.filter(({ key }) => key !== 'together' || rules.method === 'by category'))
 const numberIn = (event: Event): number => Number(valueOf(event).replace(',', '.'))
+/** A term of which nothing is said weighs as the others do. */
+function weighTerm(term: string, typed: string): void {
+  const { [term]: _before, ...others } = rules.termWeights
+  const termWeights = typed.trim() === '' ? others : { ...others, [term]: Number(typed.replace(',', '.')) }
+  emit('change', { termWeights })
+}
 const passLine = computed(() => passLineOf(rules))
 </script>
 
@@ -123,6 +133,18 @@ const passLine = computed(() => passLineOf(rules))
         :placeholder="`${passLine.percent}, as is common`"
         :value="rules.passLine"
         @change="emit('change', { passLine: valueOf($event) === '' ? null : numberIn($event) })"
+    /></label>
+    <label v-for="term in terms" :key="term" class="grid gap-1"
+      >{{ term }} weighs
+      <input
+        class="field w-24"
+        type="number"
+        min="0"
+        max="1000"
+        step="any"
+        placeholder="1"
+        :value="rules.termWeights[term]"
+        @change="weighTerm(term, valueOf($event))"
     /></label>
     <label class="flex items-center gap-2 py-1.5"
       ><input

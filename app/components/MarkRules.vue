@@ -4,12 +4,15 @@ import type { SchoolAndReport } from '~~/contracts/ownSetup'
 import { rulesOfSubject, type MarkRules } from '~~/core/marks/markRules'
 import { marksByRules } from '~~/core/record/marksByRules'
 import { useClassRecord } from '~/stores/classRecord'
+import { useOwnSchool } from '~/stores/ownSchool'
 
 /** How marks are worked out; what another rule would do to the class in view is said before it is kept. */
 const props = defineProps<{ rules: SchoolAndReport['markRules']; disabled: boolean }>()
 const emit = defineEmits<{ write: [rules: SchoolAndReport['markRules']] }>()
 const classRecord = useClassRecord()
+const school = useOwnSchool()
 onMounted(() => (classRecord.record ? undefined : classRecord.load()))
+onMounted(() => (school.year ? undefined : school.loadYear()))
 const wanted = ref({ ...props.rules })
 watch(
   () => props.rules,
@@ -18,6 +21,7 @@ watch(
 /** The subject whose own rules are looked at; "" for those of all. */
 const subject = ref('')
 const subjects = computed(() => classRecord.record?.subjects ?? [])
+const terms = computed(() => (school.year?.terms ?? []).map(({ name }) => name))
 const called = computed(() => subjects.value.find(({ key }) => key === subject.value)?.name ?? '')
 const shown = computed(() => rulesOfSubject(wanted.value, subject.value))
 const own = computed(() => wanted.value.bySubject[subject.value] ?? {})
@@ -56,7 +60,7 @@ function takeOwn(rules: Partial<MarkRules> | null): void {
         As in all subjects
       </button>
     </p>
-    <MarkRuleFields :rules="shown" :disabled="disabled" @change="change" />
+    <MarkRuleFields :rules="shown" :terms="terms" :disabled="disabled" @change="change" />
     <div v-if="isChanged" class="mt-3 grid max-w-160 gap-2">
       <p class="border-l-2 border-teal bg-teal-wash px-3 py-2 text-sm" role="status">
         <template v-if="effect">

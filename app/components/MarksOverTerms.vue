@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { listOf } from '~~/core/narrative/listOf'
 import { earlierOfYear, yearSoFar } from '~~/core/record/yearSoFar'
 import { useClassRecord } from '~/stores/classRecord'
 
@@ -18,6 +19,15 @@ const rows = computed(() => {
     return { student, cells: terms.value.map((term) => found.get(term)), last: [...found.values()].at(-1) }
   })
 })
+/** Which terms weigh otherwise than once, in words. */
+const weights = computed(() => {
+  const { termWeights } = classRecord.index?.rulesOf(classRecord.subject?.key ?? '') ?? { termWeights: {} }
+  const told = terms.value.flatMap((term) => {
+    const weight = termWeights[term]
+    return weight === undefined || weight === 1 ? [] : [`${term} weighs ${weight}`]
+  })
+  return told.length === 0 ? '' : `, of which ${listOf(told)}`
+})
 const key = computed(() => classRecord.subject?.key ?? '')
 const decimals = computed(() => classRecord.index?.rulesOf(key.value).decimals ?? 0)
 </script>
@@ -25,7 +35,7 @@ const decimals = computed(() => classRecord.index?.rulesOf(key.value).decimals ?
 <template>
   <div class="grid grid-cols-1 gap-3">
     <p class="text-sm text-muted">
-      The year so far is the mean of the terms up to then. In slanted figures what is only proposed.
+      The year so far is the mean of the terms up to then{{ weights }}. In slanted figures what is only proposed.
     </p>
     <StudentTable :rows="rows">
       <template #heads>

@@ -1,9 +1,14 @@
 import { useEventListener } from '@vueuse/core'
 import type { News } from '~~/contracts/live'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSession } from '~/stores/session'
 
 /** A whole class is read again at most so often, in ms, however much is changed in it. */
 const restsFor = 1000
+/** A stream on which nothing was heard for so long, in ms, is lost: the server says every 20 s that it is there. */
+const lostAfter = 50_000
+/** So long, in ms, until a stream that was refused or lost is begun again. */
+const anotherTry = 3000
 /** So long, in ms, is it said who has changed something. */
 const saidFor = 6000
 
@@ -14,6 +19,7 @@ const saidFor = 6000
  */
 export function useLive() {
   const classRecord = useClassRecord()
+  const session = useSession()
   /** Who has just changed something here. */
   const others = ref<string[]>([])
   let source: EventSource | null = null
@@ -21,13 +27,35 @@ export function useLive() {
   let known = 0
   let reading: ReturnType<typeof setTimeout> | null = null
   let forgetting: ReturnType<typeof setTimeout> | undefined
+  let beginning: ReturnType<typeof setTimeout> | undefined
 
   function connect(): void {
+    leave()
+    if (!classRecord.answer || document.hidden || session.expired) return
+    source = new EventSource(`${classRecord.place}/live?since=${known}`)
+    source.onopen = heard
+    source.addEventListener('here', heard)
+    source.onmessage = (message: MessageEvent<string>) => {
+      heard()
+      take(message)
+    }
+    // A connection that breaks is made again by the browser; one that is refused (a proxy whose server begins) is not.
+    source.onerror = () => {
+      if (source?.readyState === EventSource.CLOSED) connectIn(anotherTry)
+    }
+  }
+
+  function leave(): void {
+    clearTimeout(beginning)
     source?.close()
     source = null
-    if (!classRecord.answer || document.hidden) return
-    source = new EventSource(`${classRecord.place}/live?since=${known}`)
-    source.onmessage = take
+  }
+
+  const heard = (): void => connectIn(lostAfter)
+
+  function connectIn(milliseconds: number): void {
+    clearTimeout(beginning)
+    beginning = setTimeout(connect, milliseconds)
   }
 
   function take({ data, lastEventId }: MessageEvent<string>): void {
@@ -58,8 +86,10 @@ export function useLive() {
     { immediate: true },
   )
   useEventListener(document, 'visibilitychange', connect)
+  // Whoever signs in again follows again.
+  watch(() => session.expired, connect)
   onUnmounted(() => {
-    source?.close()
+    leave()
     clearTimeout(forgetting)
     if (reading) clearTimeout(reading)
   })

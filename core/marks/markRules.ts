@@ -30,6 +30,8 @@ const rules = z.object({
   decimals: z.number().int().min(0).max(3),
   /** Per cent from which a mark is a pass; null where the school has not said (then passLineOf). */
   passLine: z.number().min(0).max(100).nullable(),
+  /** How much a term weighs in the year so far, by its name; one that is not named weighs 1. */
+  termWeights: z.record(z.string().max(80), z.number().min(0, 'A term weighs 0 or more.').max(1000)),
   /** Whether a settled mark may be above 100 %. */
   extraCredit: z.boolean(),
 })
@@ -46,6 +48,7 @@ export const usualMarkRules: MarkRules = {
   letterFrom: 'unrounded',
   decimals: 0,
   passLine: null,
+  termWeights: {},
   extraCredit: false,
 }
 
@@ -57,6 +60,7 @@ export const markRulesSchema = rules.extend({
   newestWeighs: rules.shape.newestWeighs.default(usualMarkRules.newestWeighs),
   exam: rules.shape.exam.default(usualMarkRules.exam),
   passLine: rules.shape.passLine.default(usualMarkRules.passLine),
+  termWeights: rules.shape.termWeights.default(usualMarkRules.termWeights),
   extraCredit: rules.shape.extraCredit.default(usualMarkRules.extraCredit),
   bySubject: z.record(z.string().max(80), rules.partial()).default({}),
 })

@@ -25,9 +25,20 @@ describe('the year so far', () => {
       [79, 71],
     ])
   })
+  it('weighs the terms as the school does: 64, 70 and a 79 that weighs twice give 64, 67, 73', () => {
+    const record = exampleClass({ earlier: [earlier('two', 70), earlier('one', 64)], marks: [mark('sums', 79)] })
+    const soFar = (termWeights: Record<string, number>): number[] => {
+      const school = { ...record.school, markRules: { ...usualSchoolMarkRules, termWeights } }
+      return yearSoFar(indexRecord({ ...record, school }), '1', 'sums').map((term) => term.soFar)
+    }
+    expect(soFar({ 'Spring term': 2 })).toEqual([64, 67, 73])
+    expect(soFar({ one: 0 })).toEqual([64, 70, 74.5])
+  })
   it('takes what is proposed where nothing is settled, and says so', () => {
     const index = indexRecord(exampleClass({ marks: [] }))
-    expect(yearSoFar(index, '1', 'sums')).toEqual([{ term: 'Spring term', percent: 75, isSettled: false, soFar: 75 }])
+    expect(yearSoFar(index, '1', 'sums')).toEqual([
+      { term: 'Spring term', percent: 75, weight: 1, isSettled: false, soFar: 75 },
+    ])
     expect(yearSoFar(index, '2', 'sums')).toEqual([])
   })
 })

@@ -1,4 +1,5 @@
 import { termMark } from '../marks/termMark'
+import { weightedMean } from '../marks/weightedMean'
 import type { ClassRecord } from './classRecord'
 import type { RecordIndex } from './recordIndex'
 import type { SettledTerm } from './termRecord'
@@ -7,6 +8,8 @@ import type { SettledTerm } from './termRecord'
 export interface TermSoFar {
   readonly term: string
   readonly percent: number
+  /** How much it weighs in the year. */
+  readonly weight: number
   /** Of the term in view nothing may be settled yet: then it is what the record proposes. */
   readonly isSettled: boolean
   readonly soFar: number
@@ -14,17 +17,19 @@ export interface TermSoFar {
 
 /**
  * The marks of one student and subject over the terms of the year, the first first, with the mean of the terms up to
- * each. A term without a mark is left out. Nothing is rounded.
+ * each, as the school weighs them. A term without a mark is left out; while none of them weighs anything, the year so
+ * far is the last of them. Nothing is rounded.
  * @example yearSoFar(index, 'maya', 'mathematics').map(({ soFar }) => soFar) // 64, 67, 71 of terms with 64, 70 and 79
  */
 export function yearSoFar(index: RecordIndex, studentId: string, subject: string): TermSoFar[] {
   const { record } = index
   const sofar: TermSoFar[] = []
-  let sum = 0
+  const { termWeights } = index.rulesOf(subject)
   const add = (term: string, percent: number | null | undefined, isSettled: boolean): void => {
     if (percent === null || percent === undefined) return
-    sum += percent
-    sofar.push({ term, percent, isSettled, soFar: sum / (sofar.length + 1) })
+    const one = { term, percent, weight: termWeights[term] ?? 1, isSettled }
+    const soFar = weightedMean([...sofar, one].map((each) => ({ value: each.percent, weight: each.weight })))
+    sofar.push({ ...one, soFar: soFar ?? percent })
   }
   for (const { term, marks } of earlierOfYear(record)) {
     const mark = marks.find((each) => each.studentId === studentId && each.subject === subject)

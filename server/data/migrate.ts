@@ -22,6 +22,7 @@ import { up as moreMarkRules } from './migrations/0021_more_mark_rules'
 import { up as proposedWhenSettled } from './migrations/0022_proposed_when_settled'
 import { up as reopeningsAndLocks } from './migrations/0023_reopenings_and_locks'
 import { up as newsOfEvents } from './migrations/0024_news_of_events'
+import { up as weightsOfTerms } from './migrations/0025_weights_of_terms'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -50,6 +51,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0022_proposed_when_settled': proposedWhenSettled,
   '0023_reopenings_and_locks': reopeningsAndLocks,
   '0024_news_of_events': newsOfEvents,
+  '0025_weights_of_terms': weightsOfTerms,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -1,6 +1,9 @@
 import { getQuery, getRequestHeader, setResponseHeaders, type H3Event } from 'h3'
 
-/** So often, in ms, is something sent on a stream that has nothing to tell, so that nobody on the way ends it. */
+/**
+ * So often, in ms, is it said on a stream that it is there: nobody on the way ends it then, and a page that hears
+ * nothing for longer knows that it is lost.
+ */
 const stillHere = 20_000
 
 /** What is sent on a stream, and how it is ended. */
@@ -25,7 +28,7 @@ export function eventStream(event: H3Event, begin: (sender: Sender) => () => voi
       const put = (text: string): void => {
         if (!isOver) controller.enqueue(encoder.encode(text))
       }
-      const alive = setInterval(() => put(':\n\n'), stillHere)
+      const alive = setInterval(() => put('event: here\ndata:\n\n'), stillHere)
       const stop = begin({
         send: (data, at) => put(`${at === undefined ? '' : `id: ${at}\n`}data: ${JSON.stringify(data)}\n\n`),
         end: () => over(),
