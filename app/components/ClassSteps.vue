@@ -18,12 +18,12 @@ const told = (kind: string, at: string): string => `${kind}, ${whenText(at)}`
   <button
     v-if="undo"
     type="button"
-    class="link text-sm"
+    class="link max-w-56 truncate text-sm"
     :disabled="busy"
-    :title="told(undo.kind, undo.at)"
+    :title="told(undo.kind || 'the last change', undo.at)"
     @click="take(undo)"
   >
-    Undo
+    Undo<span v-if="undo.kind !== ''" class="hidden wide:inline">: {{ undo.kind }}</span>
   </button>
   <p v-if="problem" class="needs order-last basis-full" role="alert">{{ problem }}</p>
 </template>

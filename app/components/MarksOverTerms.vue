@@ -21,7 +21,8 @@ const rows = computed(() => {
 })
 /** Which terms weigh otherwise than once, in words. */
 const weights = computed(() => {
-  const { termWeights } = classRecord.index?.rulesOf(classRecord.subject?.key ?? '') ?? { termWeights: {} }
+  const { index, subject } = classRecord
+  const termWeights: Readonly<Record<string, number>> = index?.rulesOf(subject?.key ?? '').termWeights ?? {}
   const told = terms.value.flatMap((term) => {
     const weight = termWeights[term]
     return weight === undefined || weight === 1 ? [] : [`${term} weighs ${weight}`]

@@ -54,7 +54,7 @@ export function useClassSteps() {
     () => saving.lastEvent,
     (event) => {
       if (event === null) return
-      undo.value = { id: event, kind: 'the last change', undoes: null, undoneBy: null, at: new Date().toISOString() }
+      undo.value = { id: event, kind: '', undoes: null, undoneBy: null, at: new Date().toISOString() }
       again.value = null
     },
   )

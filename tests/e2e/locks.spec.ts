@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test'
+import { lookedAt } from './lookedAt'
+import { saved, signIn } from './signedIn'
+
+test('a subject of a locked term is opened again for a class, with a reason, and closed', async ({ browser, page }) => {
+  await signIn(page, 'philippa')
+  await page.goto('/school/terms')
+  const form = page.getByRole('region', { name: 'A locked term, opened again' })
+  await form.getByRole('combobox', { name: /^Class/ }).selectOption('5 Juniper')
+  await form.getByRole('combobox', { name: /^Subject/ }).selectOption('Mathematics')
+  await form.getByLabel('Reason, on record').fill('A paper was found')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await form.getByRole('button', { name: 'Open again' }).click()
+  const made = form.getByRole('listitem').filter({ hasText: '5 Juniper: Mathematics' }).first()
+  await expect(made).toContainText('A paper was found (Philippa')
+  await expect(made).toContainText('open now')
+
+  const theirs = await (await browser.newContext()).newPage()
+  await signIn(theirs, 'ines')
+  await theirs.goto('/settle')
+  await theirs.getByLabel('Term', { exact: true }).selectOption({ index: 0 })
+  await theirs.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await expect(theirs.getByText(/Locked; Mathematics open until/)).toBeVisible()
+  const mark = theirs.getByLabel(/^Settled mark of Hyun-woo/)
+  const before = await mark.inputValue()
+  await mark.fill('71')
+  await mark.press('Enter')
+  await saved(theirs)
+  await theirs.getByRole('banner').getByRole('button', { name: /^Undo/ }).click()
+  await expect(mark).toHaveValue(before)
+  await theirs.getByLabel('Subject', { exact: true }).selectOption('Writing')
+  await expect(mark).toBeDisabled()
+
+  await made.getByRole('button', { name: /^Close it/ }).click()
+  await expect(made).toContainText('closed the same day')
+  await theirs.reload()
+  await theirs.getByLabel('Subject', { exact: true }).selectOption('Mathematics')
+  await expect(theirs.getByText(/has been locked since/)).toBeVisible()
+  await expect(mark).toBeDisabled()
+  await theirs.context().close()
+})
