@@ -2,6 +2,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { attendanceProblem, mostDays } from '~~/core/record/attendanceProblem'
 import type { Attendance } from '~~/core/record/observations'
+import { gridArrows } from '~/keys/gridArrows'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 
@@ -60,13 +61,18 @@ function openForAll(): void {
   if (fit.length > 0) classRecord.giveAttendance(fit)
 }
 
-/** Enter goes on to the next child, as in a list on paper. */
-function down(event: KeyboardEvent): void {
+/** The one cell that the table is entered by. */
+const stop = ref({ row: 0, column: 0 })
+
+/** Arrows lead from cell to cell; Enter goes on to the next child, as in a list on paper. */
+function onKey(event: KeyboardEvent): void {
+  const step = gridArrows[event.key]
   const input = event.target as HTMLInputElement
-  const all = [
-    ...(input.closest('table')?.querySelectorAll<HTMLInputElement>(`[data-part=${input.dataset.part}]`) ?? []),
-  ]
-  const next = all[all.indexOf(input) + (event.shiftKey ? -1 : 1)]
+  if (!step) return
+  event.preventDefault()
+  const [rows, columns] = event.key === 'Enter' && event.shiftKey ? [-1, 0] : step
+  const place = `${stop.value.row + rows}.${stop.value.column + columns}`
+  const next = input.closest('table')?.querySelector<HTMLInputElement>(`[data-cell="${place}"]`)
   input.blur()
   next?.focus()
   next?.select()
@@ -105,18 +111,20 @@ function down(event: KeyboardEvent): void {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ student, days } in lines" :key="student.id" class="border-b border-rule">
+          <tr v-for="({ student, days }, row) in lines" :key="student.id" class="border-b border-rule">
             <th scope="row" class="py-0.5 font-normal">{{ settings.nameOf(student) }}</th>
-            <td v-for="each in parts" :key="each.part" class="text-right">
+            <td v-for="(each, column) in parts" :key="each.part" class="text-right">
               <input
                 v-if="may"
                 v-stands="days?.[each.part] ?? ''"
                 class="field w-14 py-0.5 text-right middle:w-20"
                 inputmode="numeric"
-                :data-part="each.part"
+                :data-cell="`${row}.${column}`"
+                :tabindex="row === stop.row && column === stop.column ? 0 : -1"
                 :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
                 @change="give(student, each.part, $event.target as HTMLInputElement)"
-                @keydown.enter.prevent="down"
+                @focus="stop = { row, column }"
+                @keydown="onKey"
               />
               <template v-else>{{ days?.[each.part] ?? '—' }}</template>
             </td>

@@ -27,8 +27,9 @@ export function useClassSteps() {
   function take(step: NonNullable<Next>): Promise<void> {
     return attempt(async () => {
       await saving.flush()
+      let undoing: number
       try {
-        await askServer('POST', `/api/events/${step.id}/undo`)
+        undoing = (await askServer<{ event: number }>('POST', `/api/events/${step.id}/undo`)).event
       } catch (error) {
         if (error instanceof ApiProblem && error.status === 409) {
           passed.add(step.id)
@@ -37,6 +38,9 @@ export function useClassSteps() {
         throw error
       }
       await Promise.all([classRecord.load(), look()])
+      // What belongs to no class, as a phrase of the school, is brought back from here all the same.
+      const isForth = step.undoes !== null
+      if (!isForth) again.value ??= { ...step, id: undoing, undoes: step.id }
     })
   }
 
