@@ -12,6 +12,8 @@ export interface News {
   comments: PackedComment[]
   /** True where something else has changed too: the class is to be read again. */
   again: boolean
+  /** The events that changed it; a page that did all of them itself knows already. */
+  events: number[]
   /** Who changed it, but for the reader. */
   by: string[]
 }

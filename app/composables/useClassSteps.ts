@@ -30,6 +30,7 @@ export function useClassSteps() {
       let undoing: number
       try {
         undoing = (await askServer<{ event: number }>('POST', `/api/events/${step.id}/undo`)).event
+        saving.noteOwn(undoing)
       } catch (error) {
         if (error instanceof ApiProblem && error.status === 409) {
           passed.add(step.id)

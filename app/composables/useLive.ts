@@ -1,10 +1,14 @@
 import { useEventListener } from '@vueuse/core'
 import type { News } from '~~/contracts/live'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSaving } from '~/stores/saving'
 import { useSession } from '~/stores/session'
 
-/** A whole class is read again at most so often, in ms, however much is changed in it. */
-const restsFor = 1000
+/**
+ * A class is read again so many ms after it was said, and up to so many more, so that pages that hear the same do not
+ * all ask at once. By then a page knows which events are its own.
+ */
+const readAfter = { least: 300, more: 700 }
 /** A stream on which nothing was heard for so long, in ms, is lost: the server says every 20 s that it is there. */
 const lostAfter = 50_000
 /** So long, in ms, until a stream that was refused or lost is begun again. */
@@ -20,12 +24,16 @@ const saidFor = 6000
 export function useLive() {
   const classRecord = useClassRecord()
   const session = useSession()
+  const saving = useSaving()
   /** Who has just changed something here. */
   const others = ref<string[]>([])
   let source: EventSource | null = null
   /** Until when this page knows what happened, by the database's clock. */
   let known = 0
   let reading: ReturnType<typeof setTimeout> | null = null
+  /** The events that the class is to be read again for; and whether there may be more than is known. */
+  const waitedFor = new Set<number>()
+  let unknown = false
   let forgetting: ReturnType<typeof setTimeout> | undefined
   let beginning: ReturnType<typeof setTimeout> | undefined
 
@@ -62,19 +70,27 @@ export function useLive() {
     const news = JSON.parse(data) as News
     known = Math.max(known, Number(lastEventId) || 0)
     classRecord.putNews(news)
-    if (news.again) readAgain()
+    if (news.again) readAgain(news.events)
     if (news.by.length === 0) return
     others.value = news.by
     clearTimeout(forgetting)
     forgetting = setTimeout(() => (others.value = []), saidFor)
   }
 
-  /** Pages that hear the same read again one after the other. */
-  function readAgain(): void {
-    reading ??= setTimeout(() => {
-      reading = null
-      void classRecord.load()
-    }, Math.random() * restsFor)
+  /** What this page did itself, it shows already. @param events none where nobody knows what happened */
+  function readAgain(events: readonly number[]): void {
+    if (events.length === 0) unknown = true
+    for (const event of events) waitedFor.add(event)
+    reading ??= setTimeout(
+      () => {
+        const isOwn = !unknown && [...waitedFor].every((event) => saving.isOwn(event))
+        reading = null
+        unknown = false
+        waitedFor.clear()
+        if (!isOwn) void classRecord.load()
+      },
+      readAfter.least + Math.random() * readAfter.more,
+    )
   }
 
   watch(

@@ -40,6 +40,7 @@ export const useSaving = defineStore('saving', () => {
   const savedAt = ref<Date | null>(null)
   const trouble = ref<string | null>(null)
   const lastEvent = ref<number | null>(null)
+  const ownEvents = new Set<number>()
   /** Whether the last event is an undoing, so that undoing it does the thing again. */
   const lastWasUndo = ref(false)
   /** Called when the server has taken work: of this tab, or (with the work) what an earlier page could not send. */
@@ -235,8 +236,18 @@ export const useSaving = defineStore('saving', () => {
 
   /** Remembers what was done last here, so that it can be undone. */
   function did(event: number | null): void {
+    if (event !== null) noteOwn(event)
     lastEvent.value = event
     lastWasUndo.value = false
+  }
+
+  /** Remembers that this page made an event, which it will hear of like everybody. */
+  function noteOwn(event: number): void {
+    ownEvents.add(event)
+  }
+
+  function isOwn(event: number): boolean {
+    return ownEvents.has(event)
   }
 
   /** Undoes what was done last, once all of it has been sent; undoing that in turn does it again. */
@@ -244,6 +255,7 @@ export const useSaving = defineStore('saving', () => {
     await flush()
     if (lastEvent.value === null) return
     const { event } = await askServer<{ event: number }>('POST', `/api/events/${lastEvent.value}/undo`)
+    noteOwn(event)
     lastEvent.value = event
     lastWasUndo.value = !lastWasUndo.value
   }
@@ -322,6 +334,8 @@ export const useSaving = defineStore('saving', () => {
     lastEvent,
     lastWasUndo,
     did,
+    noteOwn,
+    isOwn,
     undoLast,
     listeners,
     save,

@@ -73,6 +73,7 @@ export function newsFor(
     attendance: cells.attendance.filter(isHere),
     comments: comments.flatMap(({ comment }) => comment ?? []),
     again: comments.some(({ comment }) => comment === null) || mine.some(readAgain),
+    events: mine.filter(readAgain).map(({ id }) => id),
     by: [],
   }
   const { marks, levels, results, attendance } = news

@@ -24,7 +24,7 @@ const anotherTry = 1000
 
 const everythingAgain: News = {
   ...{ marks: [], levels: [], results: [], attendance: [], comments: [] },
-  ...{ again: true, by: [] },
+  ...{ again: true, events: [], by: [] },
 }
 
 const followers = new Set<Follower>()
