@@ -134,6 +134,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (work.kind === 'results') putResults(work.body.results)
       if (work.kind === 'attendance') show((now) => withAttendance(now, work.body.attendance))
       if (work.kind === 'answers') show((now) => withAnswers(now, work.body.answers))
+      if (work.kind === 'finding') show(({ accepted }) => ({ accepted: [...accepted, work.body] }))
       if (work.kind === 'note') show((now) => withNote(now, work.body))
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {

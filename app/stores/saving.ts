@@ -246,6 +246,9 @@ export const useSaving = defineStore('saving', () => {
     ownEvents.add(event)
   }
 
+  /** How many events this page has made. */
+  const ownCount = (): number => ownEvents.size
+
   function isOwn(event: number): boolean {
     return ownEvents.has(event)
   }
@@ -336,6 +339,7 @@ export const useSaving = defineStore('saving', () => {
     did,
     noteOwn,
     isOwn,
+    ownCount,
     undoLast,
     listeners,
     save,
