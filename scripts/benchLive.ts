@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks'
 import type { News } from '../contracts/live'
+import { serverEvents } from '../tests/serverEvents'
 import { startSchool } from './benchWeb'
 import { later, percentiles, together } from './benchTimes'
 
@@ -37,7 +38,7 @@ try {
   await Promise.all(
     cookies.map(async (cookie, nth) => {
       const answer = await fetch(`${address}${places[nth]}/live`, { headers: { cookie }, signal: stop.signal })
-      void listen(answer.body as unknown as AsyncIterable<Uint8Array>, heard).catch(() => undefined)
+      void listen(answer.body, heard).catch(() => undefined)
     }),
   )
   await later(500)
@@ -84,18 +85,9 @@ try {
 }
 
 /** Notes when each cell was last heard of, with its symbol. */
-async function listen(body: AsyncIterable<Uint8Array>, heard: Map<string, number>): Promise<void> {
-  let text = ''
-  const decoder = new TextDecoder()
-  for await (const bytes of body) {
-    text += decoder.decode(bytes, { stream: true })
-    const messages = text.split('\n\n')
-    text = messages.pop() ?? ''
-    for (const message of messages) {
-      const data = message.split('\n').find((line) => line.startsWith('data: '))
-      if (!data) continue
-      const { levels } = JSON.parse(data.slice(6)) as News
-      for (const { studentId, symbol } of levels) heard.set(`${studentId} ${symbol}`, performance.now())
-    }
+async function listen(body: ReadableStream<Uint8Array> | null, heard: Map<string, number>): Promise<void> {
+  if (!body) return
+  for await (const { levels } of serverEvents<News>(body).messages) {
+    for (const { studentId, symbol } of levels) heard.set(`${studentId} ${symbol}`, performance.now())
   }
 }

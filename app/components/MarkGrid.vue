@@ -2,7 +2,6 @@
 import { useElementSize } from '@vueuse/core'
 import { markComparisons } from '~~/core/record/markComparisons'
 import { markProposal, type MarkProposal } from '~~/core/record/markProposal'
-import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 import { useSettings } from '~/stores/settings'
@@ -13,7 +12,7 @@ const settings = useSettings()
 const { markShown, besideMark } = useMarks()
 const view = useView()
 const grid = useTemplateRef('grid')
-const { problem, cellText, settle, take } = useTypedMarks()
+const { problem, cellText, take, onKey, onLeave } = useTypedMarks()
 /** The one row that the grid is entered by. */
 const stop = ref(0)
 const frame = useTemplateRef('frame')
@@ -46,30 +45,6 @@ const compared = (value: number | string | null): string =>
   value === null ? '—' : typeof value === 'string' ? value : shown(value)
 const comparisons = (proposal: MarkProposal): string =>
   beside.value.map(({ short, found }) => `${short} ${compared(found(proposal))}`).join(' · ')
-function onKey(event: KeyboardEvent, row: number): void {
-  const input = event.target as HTMLInputElement
-  const at = rows.value[row]
-  if (!at) return
-  if (pressed(event, 'take')) {
-    event.preventDefault()
-    const wasEmpty = cellText(at) === '' && input.value.trim() === ''
-    if (wasEmpty) take([at])
-    else if (!settle(at, input.value)) return
-    focusRow(row + 1)
-  } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-    event.preventDefault()
-    focusRow(row + (event.key === 'ArrowDown' ? 1 : -1))
-  } else if (pressed(event, 'asItStood')) {
-    input.value = cellText(at)
-  }
-}
-
-function onLeave(event: Event, row: number): void {
-  const input = event.target as HTMLInputElement
-  const at = rows.value[row]
-  if (at && !settle(at, input.value)) input.value = cellText(at)
-}
-
 function focusRow(row: number): void {
   const inputs = grid.value?.querySelectorAll<HTMLInputElement>('input')
   const next = inputs?.[row]
@@ -109,40 +84,40 @@ function focusRow(row: number): void {
       </thead>
       <tbody>
         <tr
-          v-for="({ student, proposal, ...cell }, row) in rows"
-          :key="student.id"
+          v-for="(cell, row) in rows"
+          :key="cell.student.id"
           class="border-b border-rule"
-          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+          :class="cell.student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
         >
           <th scope="row" class="py-0.5">
-            {{ settings.nameOf(student) }}
-            <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(proposal) }}</span>
+            {{ settings.nameOf(cell.student) }}
+            <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(cell.proposal) }}</span>
           </th>
           <td class="text-right whitespace-nowrap">
-            <StandsOut :percent="proposal.computed.percent" :decimals="decimals" />
-            {{ shown(proposal.computed.percent) }}
-            <b class="inline-block w-4 font-semibold">{{ besideMark(proposal.proposedLevel?.symbol) }}</b>
+            <StandsOut :percent="cell.proposal.computed.percent" :decimals="decimals" />
+            {{ shown(cell.proposal.computed.percent) }}
+            <b class="inline-block w-4 font-semibold">{{ besideMark(cell.proposal.proposedLevel?.symbol) }}</b>
           </td>
           <td :class="isNarrow ? 'pl-3' : 'pl-6'">
             <input
-              v-stands="cellText({ proposal, rules: cell.rules })"
+              v-stands="cellText(cell)"
               class="field w-16 py-0 text-right"
-              :class="proposal.standing === 'open' ? 'border-dashed' : ''"
+              :class="cell.proposal.standing === 'open' ? 'border-dashed' : ''"
               :disabled="!may"
-              :aria-label="`Settled mark of ${student.usedName} ${student.family}`"
+              :aria-label="`Settled mark of ${cell.student.usedName} ${cell.student.family}`"
               inputmode="decimal"
               :tabindex="row === stop ? 0 : -1"
-              @focus="((stop = row), (view.kept.studentId = student.id))"
-              @keydown="onKey($event, row)"
-              @change="onLeave($event, row)"
+              @focus="((stop = row), (view.kept.studentId = cell.student.id))"
+              @keydown="onKey($event, cell, (by) => focusRow(row + by))"
+              @change="onLeave($event, cell)"
             />
-            <b class="ml-2 font-semibold">{{ proposal.settledLevel?.symbol }}</b>
-            <MarkStanding v-if="isNarrow" :proposal="proposal" class="block text-xs" />
+            <b class="ml-2 font-semibold">{{ cell.proposal.settledLevel?.symbol }}</b>
+            <MarkStanding v-if="isNarrow" :proposal="cell.proposal" class="block text-xs" />
           </td>
           <template v-if="!isNarrow">
-            <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="proposal" /></td>
+            <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="cell.proposal" /></td>
             <td v-for="{ key, found } in beside" :key="key" class="pl-4 text-right text-muted">
-              {{ compared(found(proposal)) }}
+              {{ compared(found(cell.proposal)) }}
             </td>
           </template>
         </tr>

@@ -32,12 +32,27 @@ const places = computed(() =>
   })),
 )
 const path = computed(() => places.value.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x},${y}`).join(''))
+/** What the axis says: when the first was, and the last. */
+const ends = computed(() => {
+  const [first, last] = [props.points[0], props.points.at(-1)]
+  return [
+    ...(first ? [{ x: room.left, anchor: 'start', when: first.when } as const] : []),
+    ...(last && last !== first ? [{ x: width, anchor: 'end', when: last.when } as const] : []),
+  ]
+})
 const told = computed(() => {
   const [first, last] = [props.points[0], props.points.at(-1)]
-  return first && last
-    ? `${props.name}: ${props.points.length} in the order of time, from ${first.shown} to ${last.shown}. The table has each.`
-    : props.name
+  if (!first || !last) return props.name
+  const range = `from ${first.shown} to ${last.shown}`
+  return `${props.name}: ${props.points.length} in the order of time, ${range}. The table has each.`
 })
+const table = computed(() => ({
+  heads: ['What', 'When', 'Reached', ...(props.middles ? ['Middle of the class'] : [])],
+  rows: places.value.map(({ title, when, shown, middle }) => [
+    ...[title, when, shown],
+    ...(props.middles ? [middle === undefined ? '' : `${Math.round(middle)} %`] : []),
+  ]),
+}))
 </script>
 
 <template>
@@ -71,39 +86,18 @@ const told = computed(() => {
         />
         <circle :cx="place.x" :cy="place.y" r="3.6" class="fill-teal" />
       </g>
-      <text v-if="places[0]" :x="room.left" :y="height - 4" class="fill-muted text-[10px]">{{ places[0].when }}</text>
-      <text v-if="places.length > 1" :x="width" :y="height - 4" text-anchor="end" class="fill-muted text-[10px]">
-        {{ places.at(-1)?.when }}
+      <text
+        v-for="end in ends"
+        :key="end.anchor"
+        :x="end.x"
+        :y="height - 4"
+        :text-anchor="end.anchor"
+        class="fill-muted text-[10px]"
+      >
+        {{ end.when }}
       </text>
     </svg>
     <figcaption v-if="middles" class="text-xs text-muted">The short strokes are the middle of the class.</figcaption>
-    <details class="text-sm">
-      <summary class="text-muted">As a table</summary>
-      <table class="mt-1">
-        <caption class="sr-only">
-          {{
-            name
-          }}
-        </caption>
-        <thead>
-          <tr class="text-left text-muted">
-            <th scope="col" class="pr-4 font-normal">What</th>
-            <th scope="col" class="pr-4 font-normal">When</th>
-            <th scope="col" class="text-right font-normal">Reached</th>
-            <th v-if="middles" scope="col" class="pl-4 text-right font-normal">Middle of the class</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="place in places" :key="place.key" class="border-t border-rule">
-            <th scope="row" class="pr-4 font-normal">{{ place.title }}</th>
-            <td class="pr-4">{{ place.when }}</td>
-            <td class="text-right">{{ place.shown }}</td>
-            <td v-if="middles" class="pl-4 text-right">
-              {{ place.middle === undefined ? '' : `${Math.round(place.middle)} %` }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+    <ChartTable :name="name" v-bind="table" />
   </figure>
 </template>

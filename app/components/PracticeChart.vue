@@ -63,29 +63,10 @@ const mean = computed(() =>
       </text>
     </svg>
     <figcaption class="text-xs text-muted">{{ mean }} minutes a week, the mean of {{ weeks.length }}</figcaption>
-    <details class="text-xs">
-      <summary>As a table</summary>
-      <table class="mt-1 w-full">
-        <caption class="sr-only">
-          {{
-            name
-          }}
-        </caption>
-        <thead>
-          <tr class="text-left text-muted">
-            <th scope="col" class="font-normal">Week of</th>
-            <th scope="col" class="text-right font-normal">Minutes</th>
-            <th scope="col" class="text-right font-normal">Asked for</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ week, minutes, asked } in weeks" :key="week" class="border-t border-rule">
-            <th scope="row" class="font-normal">{{ shortDay(week) }}</th>
-            <td class="text-right">{{ minutes }}</td>
-            <td class="text-right">{{ asked ?? '–' }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+    <ChartTable
+      :name="name"
+      :heads="['Week of', 'Minutes', 'Asked for']"
+      :rows="weeks.map(({ week, minutes, asked }) => [shortDay(week), minutes, asked ?? '–'])"
+    />
   </figure>
 </template>

@@ -11,25 +11,19 @@ const settings = useSettings()
 </script>
 
 <template>
-  <div class="relative overflow-x-auto">
-    <table class="w-full text-sm">
-      <thead>
-        <tr class="border-b border-edge text-sm text-muted">
-          <th scope="col" class="py-1 align-bottom">Student</th>
-          <slot name="heads" />
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="row in rows"
-          :key="row.student.id"
-          class="border-b border-rule"
-          :class="row.student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
-        >
-          <th scope="row" class="py-1 whitespace-nowrap">{{ settings.nameOf(row.student) }}</th>
-          <slot name="cells" :row="row" />
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <PlainTable>
+    <template #heads>
+      <th scope="col" class="py-1 align-bottom">Student</th>
+      <slot name="heads" />
+    </template>
+    <tr
+      v-for="row in rows"
+      :key="row.student.id"
+      class="border-b border-rule"
+      :class="row.student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+    >
+      <th scope="row" class="py-1 whitespace-nowrap">{{ settings.nameOf(row.student) }}</th>
+      <slot name="cells" :row="row" />
+    </tr>
+  </PlainTable>
 </template>

@@ -76,29 +76,23 @@ async function look({ studentId, why }: Look): Promise<void> {
     />
     <section v-if="skills.length > 0" aria-label="How the skills stand" class="grid content-start gap-2">
       <h2 class="text-lg font-semibold">How the skills stand</h2>
-      <div class="relative overflow-x-auto">
-        <table class="w-full text-sm">
-          <thead>
-            <tr class="border-b border-edge text-muted">
-              <th scope="col" class="py-1">Skill</th>
-              <th v-for="symbol in symbols" :key="symbol" scope="col" class="w-20 px-2">{{ symbol }}</th>
-              <th scope="col" class="px-2 text-right">Open</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="{ skill, levels, open } in skills" :key="skill.id" class="border-b border-rule">
-              <th scope="row" class="py-1 pr-2 font-normal">{{ skill.statement }}</th>
-              <td v-for="{ symbol, count } in levels" :key="symbol" class="px-2">
-                <span class="flex items-center gap-1.5">
-                  <b class="w-5 text-right font-semibold">{{ count }}</b>
-                  <span aria-hidden="true" class="h-2 bg-teal" :style="{ width: `${(count / most) * 40}px` }"></span>
-                </span>
-              </td>
-              <td class="px-2 text-right text-muted">{{ open === 0 ? '' : open }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <PlainTable>
+        <template #heads>
+          <th scope="col" class="py-1">Skill</th>
+          <th v-for="symbol in symbols" :key="symbol" scope="col" class="w-20 px-2">{{ symbol }}</th>
+          <th scope="col" class="px-2 text-right">Open</th>
+        </template>
+        <tr v-for="{ skill, levels, open } in skills" :key="skill.id" class="border-b border-rule">
+          <th scope="row" class="py-1 pr-2 font-normal">{{ skill.statement }}</th>
+          <td v-for="{ symbol, count } in levels" :key="symbol" class="px-2">
+            <span class="flex items-center gap-1.5">
+              <b class="w-5 text-right font-semibold">{{ count }}</b>
+              <span aria-hidden="true" class="h-2 bg-teal" :style="{ width: `${(count / most) * 40}px` }"></span>
+            </span>
+          </td>
+          <td class="px-2 text-right text-muted">{{ open === 0 ? '' : open }}</td>
+        </tr>
+      </PlainTable>
     </section>
   </div>
 </template>

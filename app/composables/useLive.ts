@@ -87,20 +87,10 @@ export function useLive() {
         reading = null
         unknown = false
         waitedFor.clear()
-        if (!isOwn) void readWhole()
+        if (!isOwn) void saving.flush().then(classRecord.load)
       },
       readAfter.least + Math.random() * readAfter.more,
     )
-  }
-
-  /** Reads the class with all that this page has done; what it did while it was read would not be in it. */
-  async function readWhole(): Promise<void> {
-    for (let tries = 0; tries < 3; tries += 1) {
-      await saving.flush()
-      const before = saving.ownCount()
-      await classRecord.load()
-      if (saving.ownCount() === before) return
-    }
   }
 
   watch(

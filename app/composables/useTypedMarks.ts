@@ -4,6 +4,7 @@ import { roundHalfUp } from '~~/core/marks/rounding'
 import type { MarkProposal } from '~~/core/record/markProposal'
 import type { Student } from '~~/core/record/roster'
 import { readSpecial, specialValues } from '~~/core/scales/special'
+import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 
@@ -64,5 +65,28 @@ export function useTypedMarks() {
     if (marks.length > 0) classRecord.settleMarks(marks)
   }
 
-  return { problem, cellText, settle, take }
+  /**
+   * What keys do in a cell: Enter takes the proposal of an empty one, or settles what was typed, and goes on.
+   * @param go turns to the cell so many further down
+   */
+  function onKey(event: KeyboardEvent, cell: MarkCellAt, go: (by: 1 | -1) => void): void {
+    const input = event.target as HTMLInputElement
+    if (pressed(event, 'take')) {
+      event.preventDefault()
+      if (cellText(cell) === '' && input.value.trim() === '') take([cell])
+      else if (!settle(cell, input.value)) return
+      go(1)
+    } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault()
+      go(event.key === 'ArrowDown' ? 1 : -1)
+    } else if (pressed(event, 'asItStood')) input.value = cellText(cell)
+  }
+
+  /** A cell that is left keeps what was typed, or stands as it stood. */
+  function onLeave(event: Event, cell: MarkCellAt): void {
+    const input = event.target as HTMLInputElement
+    if (!settle(cell, input.value)) input.value = cellText(cell)
+  }
+
+  return { problem, cellText, take, onKey, onLeave }
 }

@@ -21,6 +21,7 @@ import { proposedPercent } from '~~/core/record/yearSoFar'
 import { resultsThatFollow } from '~~/core/record/resultOfAnswers'
 import { withResults } from '~~/core/record/resultPlaces'
 import {
+  withAccepted,
   withAnswers,
   withAttendance,
   withComment,
@@ -47,6 +48,8 @@ export const useClassRecord = defineStore('classRecord', () => {
   const answer = shallowRef<Loaded | null>(null)
   const runs = shallowRef<RunAnswer[]>([])
   const problem = ref<string | null>(null)
+  /** What is told while the class is being read, for each reading that is under way. */
+  const reading = new Set<News[]>()
 
   const record = computed(() => answer.value?.record ?? null)
   const may = computed(
@@ -92,7 +95,23 @@ export const useClassRecord = defineStore('classRecord', () => {
   })
   const total = computed(() => sumProgress([...progress.value.values()]))
 
+  /**
+   * Reads the class in view. What others change while it is read is shown over it; where this page itself has saved
+   * something meanwhile, it is read once more: it might not be in what came.
+   */
   async function load(): Promise<void> {
+    for (let tries = 0; tries < 3; tries += 1) {
+      const before = saving.ownCount()
+      const meanwhile: News[] = []
+      reading.add(meanwhile)
+      await read()
+      reading.delete(meanwhile)
+      for (const news of meanwhile) putNews(news)
+      if (saving.ownCount() === before) return
+    }
+  }
+
+  async function read(): Promise<void> {
     if (!view.kept.classId || !view.kept.termId || !view.kept.yearId) await view.loadDesk()
     const wanted = `/api/classes/${view.kept.classId}/${view.kept.termId}`
     try {
@@ -134,7 +153,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (work.kind === 'results') putResults(work.body.results)
       if (work.kind === 'attendance') show((now) => withAttendance(now, work.body.attendance))
       if (work.kind === 'answers') show((now) => withAnswers(now, work.body.answers))
-      if (work.kind === 'finding') show(({ accepted }) => ({ accepted: [...accepted, work.body] }))
+      if (work.kind === 'finding') show((now) => withAccepted(now, work.body))
       if (work.kind === 'note') show((now) => withNote(now, work.body))
       if (work.kind === 'levels') {
         for (const kind of ['skill', 'habit'] as const) {
@@ -146,9 +165,11 @@ export const useClassRecord = defineStore('classRecord', () => {
   }
 
   /** Shows what others changed, but nothing over what this device has still to send. */
-  function putNews({ marks, levels, results, attendance, comments }: News): void {
+  function putNews(news: News): void {
+    for (const meanwhile of reading) meanwhile.push(news)
     const now = answer.value
     if (!now) return
+    const { marks, levels, results, attendance, comments } = news
     const of = (kind: LevelKind) => levels.filter((each) => each.kind === kind)
     if (marks.length > 0) show((record) => withMarks(record, marks))
     for (const kind of ['skill', 'habit'] as const) {
@@ -339,9 +360,9 @@ export const useClassRecord = defineStore('classRecord', () => {
   /** Remembers that the words of a finding are right as they are; shown at once. */
   function acceptFinding(studentId: string, key: string, check: string, words: string): void {
     if (!record.value) return
-    show(({ accepted }) => ({ accepted: [...accepted, { studentId, box: key, check, words }] }))
-    const what = `A finding in ${nameOf(studentId)}’s comment`
     const body = { studentId, box: key, check, words, right: true }
+    show((now) => withAccepted(now, body))
+    const what = `A finding in ${nameOf(studentId)}’s comment`
     send({ kind: 'finding', key: `accepted ${studentId} ${key} ${check} ${words}`, path: 'accepted', what, body })
   }
 

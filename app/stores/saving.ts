@@ -94,7 +94,7 @@ export const useSaving = defineStore('saving', () => {
     })
   }
 
-  /** Looks at the shelf. Two looks may come back in the other order: an older one never takes the newer one’s place. */
+  /** Looks at the shelf. Two looks may come back in the other order: an older one never takes a newer one’s place. */
   async function look(): Promise<void> {
     const nth = ++looks
     const found = owner === null ? [] : await entriesOf(owner)

@@ -128,7 +128,8 @@ function planResults<S extends Matchable>(
     const cell = `${nameKey(result.title)} ${studentId}`
     const firstRow = taken.get(cell)
     if (firstRow !== undefined) {
-      plan.refused.push(refusal(result, `This student’s result for “${result.title}” already came in row ${firstRow}.`))
+      const reason = `This student’s result for “${result.title}” already came in row ${firstRow}.`
+      plan.refused.push(refusal(result, reason))
       continue
     }
     taken.set(cell, result.row)
@@ -239,13 +240,9 @@ function personFinder<S extends Matchable>(
     if (found.kind === 'found') return found.student.id
     if (found.kind === 'unknown') {
       if (!unknownRows.has(result.row)) {
-        plan.refused.push({
-          row: result.row,
-          column: '',
-          value: written,
-          reason:
-            written === '' ? 'The row has scores but no student.' : `No student of this class is called “${written}”.`,
-        })
+        const nobody = `No student of this class is called “${written}”.`
+        const reason = written === '' ? 'The row has scores but no student.' : nobody
+        plan.refused.push({ row: result.row, column: '', value: written, reason })
       }
       unknownRows.add(result.row)
       return null

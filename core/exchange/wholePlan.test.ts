@@ -96,7 +96,10 @@ it('the teacher’s answer places a doubtful row; one that names nobody of the c
     plan('Name,Quiz\nUmi,12\nUmi,missing', (guessed) => ({ ...guessed, people: { Umi: id } }))
   expect(answered('3').results).toMatchObject([{ studentId: '3', score: 12 }])
   expect(answered('3').refused).toEqual([
-    { row: 3, column: 'Quiz', value: 'missing', reason: 'This student’s result for “Quiz” already came in row 2.' },
+    {
+      ...{ row: 3, column: 'Quiz', value: 'missing' },
+      reason: 'This student’s result for “Quiz” already came in row 2.',
+    },
   ])
   expect(answered('9')).toMatchObject({ results: [], doubtful: [{ written: 'Umi', rows: [2, 3] }] })
 })
@@ -151,7 +154,7 @@ it('a long file tells of each row’s work, and leaves as it stands what it does
   ])
 })
 
-it('weights beside the names of categories: what stands otherwise, what is new, and a name that only ends like one', () => {
+it('weights beside the names of categories: what is otherwise, what is new, a name that only ends like one', () => {
   const weighed = plan(
     'Name,Quiz,Map,Song,Play\nCategory,Quizzes (25%),Essays 35 %,projects (weight 60),Acts (2)\nFinn Reed,9,8,7,6',
   )

@@ -1,7 +1,7 @@
 import type { ClassRecord } from './classRecord'
 import type { Attendance, Observation } from './observations'
 import type { Answer } from './questions'
-import type { LevelKind, StudentComment, StudentMark } from './termRecord'
+import type { AcceptedFinding, LevelKind, StudentComment, StudentMark } from './termRecord'
 
 // A record's parts with what somebody has just written in place of what stood there; null takes it away. Lists are
 // exchanged, never changed: what looks at another part has nothing to do.
@@ -79,6 +79,16 @@ export function withComment({ comments }: ClassRecord, comment: StudentComment):
       (each) => each,
     ),
   }
+}
+
+/** A finding that is said to be right, or no longer. */
+export function withAccepted(
+  { accepted }: ClassRecord,
+  { right, studentId, box, check, words }: AcceptedFinding & { readonly right: boolean },
+): Part {
+  const finding = { studentId, box, check, words }
+  const place = (each: AcceptedFinding): string => JSON.stringify([each.studentId, each.box, each.check, each.words])
+  return { accepted: exchanged(accepted, [finding], place, (each) => (right ? each : null)) }
 }
 
 /** The items whose places are not written to, then what was written. */

@@ -40,6 +40,11 @@ export function databaseUrl(): string {
   return url
 }
 
+/** A connection beside the pool, for who listens; not connected yet. */
+export function ownConnection(): pg.Client {
+  return new pg.Client({ connectionString: databaseUrl() })
+}
+
 /** Asks the database for nothing, to see whether it answers. @throws where it does not */
 export async function askNothing(db: Knex): Promise<void> {
   await db.raw('select 1')

@@ -3,8 +3,8 @@ import type { PackedComment } from '../../core/record/packedTerm'
 import type { ResultCell } from '../../core/record/resultPlaces'
 import type { LevelKind } from '../../core/record/termRecord'
 import type { DaysCell, LevelCell, MarkCell } from '../../core/record/withWritten'
+import { ownConnection } from './database'
 import type { ChangeableTable } from './changes/changeableTables'
-import type { EventRow } from './tables'
 
 /** An event with who did it, and whom it is about. */
 export interface ToldEvent {
@@ -115,28 +115,19 @@ export function isTold(table: ChangeableTable): table is (typeof toldTables)[num
   return toldTables.some((each) => each === table)
 }
 
-/** Listens to events on a connection of its own, and tells their numbers. @returns how to stop */
-export async function listenToEvents(
-  db: Knex,
-  { heard, lost }: { heard: (id: EventRow['id']) => void; lost: () => void },
-): Promise<() => void> {
-  const connection = (await (db.client as { acquireRawConnection: () => Promise<unknown> }).acquireRawConnection()) as {
-    on: (what: string, does: (message: { payload?: string }) => void) => void
-    query: (sql: string) => Promise<unknown>
-    end: () => Promise<void>
-  }
-  let stopped = false
-  const gone = (): void => {
-    if (stopped) return
-    stopped = true
-    lost()
-  }
+/** Listens to events on a connection of its own, and tells their numbers. */
+export async function listenToEvents({
+  heard,
+  lost,
+}: {
+  heard: (id: number) => void
+  lost: () => void
+}): Promise<void> {
+  const connection = ownConnection()
   connection.on('notification', ({ payload }) => heard(Number(payload)))
-  connection.on('error', gone)
-  connection.on('end', gone)
+  // A connection that breaks says so, and ends.
+  connection.on('error', () => undefined)
+  connection.on('end', lost)
+  await connection.connect()
   await connection.query('listen facunda_event')
-  return () => {
-    stopped = true
-    connection.end().catch(() => undefined)
-  }
 }

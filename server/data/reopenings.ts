@@ -26,3 +26,9 @@ export async function areOfYear(
   )
   return rows[0]?.fit ?? false
 }
+
+/** Who opened it; undefined for one that is not there yet. */
+export async function madeBy(db: Knex, id: string): Promise<string | undefined> {
+  const found = await db('reopening').where({ id }).first('made_by')
+  return found?.made_by
+}

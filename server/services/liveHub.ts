@@ -65,10 +65,7 @@ function newest({ events }: Happened): number {
 }
 
 function listen(db: Knex): void {
-  listening ??= listenToEvents(db, {
-    heard: (id) => hear(db, id),
-    lost: () => tryAgain(db),
-  }).catch(() => tryAgain(db))
+  listening ??= listenToEvents({ heard: (id) => hear(db, id), lost: () => tryAgain(db) }).catch(() => tryAgain(db))
 }
 
 /** What happened while nobody listened is not known: once somebody does, every page reads its class again. */

@@ -5,7 +5,7 @@ import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Row } from '../data/changes/changeableTables'
 import { loadClasses, loadTerms } from '../data/places'
-import { areOfYear, loadReopenings } from '../data/reopenings'
+import { areOfYear, loadReopenings, madeBy } from '../data/reopenings'
 import { save, setupOf, type Context } from './context'
 
 /** A locked term is opened again for so many days at most; for longer the term's own day is put later. */
@@ -45,7 +45,8 @@ export async function writeReopening(
   })
   const change = {
     ...{ table: 'reopening' as const, key: { id }, seen: was && row(was) },
-    after: { ...row(reopening), made_by: context.who.personId },
+    // Whoever changes it later, it was opened by who opened it.
+    after: { ...row(reopening), made_by: (await madeBy(context.db, id)) ?? context.who.personId },
   }
   const kind = was ? 'changed how long a term is open again' : 'opened a locked term again'
   return (await save(context, { classId: null, termId: null, kind, needs: ['school'] }, [change])).event

@@ -46,9 +46,9 @@ export async function signedInAs(name: string | null): Promise<Client> {
       },
       ...(body ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body) } : {}),
     })
-    // A stream has no end to wait for.
+    // A stream has no end to wait for: it is read by who asked for one.
     const isStream = answer.headers.get('content-type')?.includes('event-stream') ?? false
-    if (isStream) await answer.body?.cancel()
+    if (isStream && more.accept !== 'text/event-stream') await answer.body?.cancel()
     const isJson = answer.headers.get('content-type')?.includes('json') ?? false
     for (const set of answer.headers.getSetCookie()) {
       const [pair = ''] = set.split(';')
@@ -57,7 +57,7 @@ export async function signedInAs(name: string | null): Promise<Client> {
     return {
       status: answer.status,
       headers: answer.headers,
-      body: (isStream ? {} : isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T,
+      body: (isStream ? answer.body : isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T,
     }
   }
   if (name !== null) {

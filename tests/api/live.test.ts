@@ -3,7 +3,8 @@ import type { Knex } from 'knex'
 import type { ClassAnswer } from '../../contracts/answers'
 import type { News } from '../../contracts/live'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { address, signedInAs, type Client } from './client'
+import { serverEvents } from '../serverEvents'
+import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
 // What somebody changes is told to whoever looks at the class, and may see it.
@@ -33,26 +34,18 @@ interface Follower {
 
 /** A page of somebody's that looks at the class. */
 async function follow(ask: Client, since: number): Promise<Follower> {
-  // The cookies are the client's: it is asked for them by a request that is answered at once.
-  let cookie = ''
-  const fetched = globalThis.fetch
-  globalThis.fetch = (url, init) => {
-    cookie = (init?.headers as Record<string, string> | undefined)?.cookie ?? ''
-    return fetched(url, init)
-  }
-  await ask('GET', '/api/session')
-  globalThis.fetch = fetched
-  const abort = new AbortController()
-  const answer = await fetch(`${address}${place.path}/live?since=${since}`, {
-    headers: { cookie },
-    signal: abort.signal,
-  })
+  const accept = { accept: 'text/event-stream' }
+  const answer = await ask<ReadableStream<Uint8Array>>('GET', `${place.path}/live?since=${since}`, undefined, accept)
   expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'text/event-stream'])
   const heard: News[] = []
-  void read(answer.body as unknown as AsyncIterable<Uint8Array>, heard).catch(() => undefined)
+  const { messages, stop } = serverEvents<News>(answer.body)
+  const listen = async (): Promise<void> => {
+    for await (const news of messages) heard.push(news)
+  }
+  listen().catch(() => undefined)
   const follower: Follower = {
     heard,
-    stop: () => abort.abort(),
+    stop,
     until: async (isIt) => {
       for (let tries = 0; tries < 200; tries += 1) {
         const found = heard.find(isIt)
@@ -64,19 +57,6 @@ async function follow(ask: Client, since: number): Promise<Follower> {
   }
   streams.push(follower)
   return follower
-}
-
-async function read(body: AsyncIterable<Uint8Array>, heard: News[]): Promise<void> {
-  let text = ''
-  for await (const bytes of body) {
-    text += new TextDecoder().decode(bytes, { stream: true })
-    const messages = text.split('\n\n')
-    text = messages.pop() ?? ''
-    for (const message of messages) {
-      const data = message.split('\n').find((line) => line.startsWith('data: '))
-      if (data) heard.push(JSON.parse(data.slice(6)) as News)
-    }
-  }
 }
 
 const readAt = async (): Promise<number> => (await ines<ClassAnswer>('GET', place.path)).body.readAt

@@ -1,26 +1,30 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Browser, type Page } from '@playwright/test'
 import { saved, signIn } from './signedIn'
 
 const classList = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
 const levelOf = (page: Page, skill: string) => page.getByRole('gridcell', { name: new RegExp(`^Hyun-woo, ${skill}`) })
 
+/** The same person on two pages in Settle, as on two machines. @returns the other page */
+async function twoPages(browser: Browser, page: Page, subject: string, tab: RegExp): Promise<Page> {
+  const other = await (await browser.newContext()).newPage()
+  for (const each of [page, other]) {
+    await signIn(each, 'ines')
+    await each.goto('/settle')
+    await each.getByLabel('Subject', { exact: true }).selectOption(subject)
+    await each.getByRole('tab', { name: tab }).click()
+  }
+  return other
+}
+
 test('two in one class: what one rates, the other sees by itself; a page away is told when it is back', async ({
   browser,
   page,
 }) => {
-  await signIn(page, 'ines')
-  const other = await (await browser.newContext()).newPage()
-  await signIn(other, 'ines')
-  for (const each of [page, other]) {
-    await each.goto('/settle')
-    await each.getByLabel('Subject', { exact: true }).selectOption('Writing')
-    await each.getByRole('tab', { name: /^Skills/ }).click()
-  }
-  const skill = 'Plans a text before writing it'
+  const other = await twoPages(browser, page, 'Writing', /^Skills/)
   const cell = page.getByRole('gridcell', { name: /^Hyun-woo, / }).first()
   const name = (await cell.getAttribute('aria-label')) ?? ''
   const [, title = '', before = ''] = /^Hyun-woo, (.+): (\S+)/.exec(name) ?? []
-  expect(title, skill).not.toBe('')
+  expect(title).not.toBe('')
   const symbol = before === '2' ? '3' : '2'
   await cell.click()
   await page.keyboard.press(symbol)
@@ -113,13 +117,7 @@ test('the class as a whole says who needs a look, and leads there', async ({ pag
 })
 
 test('what others change never comes over what somebody is typing', async ({ browser, page }) => {
-  await signIn(page, 'ines')
-  const other = await (await browser.newContext()).newPage()
-  await signIn(other, 'ines')
-  for (const each of [page, other]) {
-    await each.goto('/settle')
-    await each.getByLabel('Subject', { exact: true }).selectOption('Art')
-  }
+  const other = await twoPages(browser, page, 'Art', /^Marks/)
   const mark = (on: Page) => on.getByLabel(/^Settled mark of Hyun-woo/)
   const before = await mark(page).inputValue()
   await mark(page).focus()
@@ -138,5 +136,47 @@ test('what others change never comes over what somebody is typing', async ({ bro
   await mark(page).fill(before)
   await mark(page).press('Enter')
   await saved(page)
+  await other.context().close()
+})
+
+test('what is changed while the class is read again stands, though what was read is older', async ({
+  browser,
+  page,
+}) => {
+  const other = await twoPages(browser, page, 'Writing', /^Skills/)
+  const cell = other.getByRole('gridcell', { name: /^Hyun-woo, / }).first()
+  const [, title = '', before = ''] = /^Hyun-woo, (.+): (\S+)/.exec((await cell.getAttribute('aria-label')) ?? '') ?? []
+  const symbol = before === '2' ? '3' : '2'
+  // What was read is held back until the change has been told.
+  let isRead = (): void => undefined
+  let mayCome = (): void => undefined
+  const read = new Promise<void>((done) => (isRead = done))
+  const told = new Promise<void>((done) => (mayCome = done))
+  await page.route(/\/api\/classes\/[^/]+\/[^/]+$/, async (route) => {
+    const response = await route.fetch()
+    isRead()
+    await told
+    await route.fulfill({ response })
+  })
+  await other.keyboard.press('Alt+j')
+  const sheet = other.getByRole('dialog', { name: /^Note about/ })
+  await sheet.getByLabel('What was seen or said').fill('Seen from the bridge.')
+  await other.keyboard.press('Control+Enter')
+  await other.keyboard.press('Escape')
+  await read
+  await cell.click()
+  await other.keyboard.press(symbol)
+  const asRated = new RegExp(`: ${symbol} `)
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', asRated)
+  const came = page.waitForResponse(/\/api\/classes\/[^/]+\/[^/]+$/)
+  mayCome()
+  await came
+  await page.waitForTimeout(500)
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', asRated)
+  await other.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
+  await expect(levelOf(page, title)).toHaveAttribute('aria-label', new RegExp(`: ${before}`))
+  // The note goes as well.
+  await other.getByRole('banner').getByRole('button', { name: 'Undo: wrote a note' }).click()
+  await expect(other.getByRole('button', { name: 'Undo: wrote a note' })).toHaveCount(0)
   await other.context().close()
 })

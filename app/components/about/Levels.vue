@@ -14,7 +14,7 @@ const props = defineProps<{ student: Student; kind: LevelKind; subject: string |
 const classRecord = useClassRecord()
 const isMeeting = useIsMeeting()
 const mayHere = computed(() => props.may && !isMeeting)
-const table = useTemplateRef('table')
+const section = useTemplateRef('section')
 const at = ref(0)
 const problem = ref('')
 
@@ -57,12 +57,13 @@ const strokes = ({ scale }: Row, symbol: string | undefined) =>
   scale && symbol !== undefined && findLevel(scale, symbol) ? strokesOf(scale, symbol) : null
 const spoken = ({ name, scale, symbols }: Row): string => {
   const symbol = symbols.at(-1)
-  return `${name}: ${symbol === undefined ? 'empty' : `${symbol} ${scale ? (findLevel(scale, symbol)?.name ?? '') : ''}`}`
+  if (symbol === undefined) return `${name}: empty`
+  return `${name}: ${symbol} ${(scale && findLevel(scale, symbol)?.name) ?? ''}`
 }
 
 function focus(nth: number): void {
   at.value = Math.max(0, Math.min(rows.value.length - 1, nth))
-  void nextTick(() => table.value?.querySelector<HTMLElement>(`[data-line="${at.value}"]`)?.focus())
+  void nextTick(() => section.value?.querySelector<HTMLElement>(`[data-line="${at.value}"]`)?.focus())
 }
 
 function put(row: Row, symbol: string | null): void {
@@ -100,54 +101,48 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <section v-if="rows.length > 0" :aria-label="title" class="grid content-start gap-2">
+  <section v-if="rows.length > 0" ref="section" :aria-label="title" class="grid content-start gap-2">
     <h2 class="text-lg font-semibold">{{ title }}</h2>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <div class="relative overflow-x-auto">
-      <table ref="table" role="grid" class="w-full text-sm" :aria-label="title" @keydown="onKey">
-        <thead>
-          <tr class="border-b border-edge text-muted">
-            <th scope="col" class="py-1">{{ kind === 'skill' ? 'Skill' : 'Habit' }}</th>
-            <th v-for="term in terms" :key="term" scope="col" class="px-2 whitespace-nowrap">{{ term }}</th>
-            <th v-if="hasEvidence" scope="col" class="px-2">Results show</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(row, nth) in rows" :key="row.about" class="border-b border-rule">
-            <th scope="row" class="py-1 pr-2 font-normal">
-              {{ row.name }}
-              <span v-if="row.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span>
-            </th>
-            <td
-              v-for="(symbol, term) in row.symbols"
-              :key="term"
-              class="px-2 whitespace-nowrap"
-              :role="term === row.symbols.length - 1 ? 'gridcell' : undefined"
-              :data-line="term === row.symbols.length - 1 ? nth : undefined"
-              :tabindex="term < row.symbols.length - 1 ? undefined : nth === at ? 0 : -1"
-              :aria-label="term === row.symbols.length - 1 ? spoken(row) : undefined"
-              :aria-readonly="term === row.symbols.length - 1 ? !mayHere : undefined"
-              @focus="at = nth"
-              @click="term === row.symbols.length - 1 && focus(nth)"
+    <PlainTable role="grid" :aria-label="title" @keydown="onKey">
+      <template #heads>
+        <th scope="col" class="py-1">{{ kind === 'skill' ? 'Skill' : 'Habit' }}</th>
+        <th v-for="term in terms" :key="term" scope="col" class="px-2 whitespace-nowrap">{{ term }}</th>
+        <th v-if="hasEvidence" scope="col" class="px-2">Results show</th>
+      </template>
+      <tr v-for="(row, nth) in rows" :key="row.about" class="border-b border-rule">
+        <th scope="row" class="py-1 pr-2 font-normal">
+          {{ row.name }}
+          <span v-if="row.teacherOnly" class="block text-xs text-needs">for you only, never on the report</span>
+        </th>
+        <td
+          v-for="(symbol, term) in row.symbols"
+          :key="term"
+          class="px-2 whitespace-nowrap"
+          :role="term === row.symbols.length - 1 ? 'gridcell' : undefined"
+          :data-line="term === row.symbols.length - 1 ? nth : undefined"
+          :tabindex="term < row.symbols.length - 1 ? undefined : nth === at ? 0 : -1"
+          :aria-label="term === row.symbols.length - 1 ? spoken(row) : undefined"
+          :aria-readonly="term === row.symbols.length - 1 ? !mayHere : undefined"
+          @focus="at = nth"
+          @click="term === row.symbols.length - 1 && focus(nth)"
+        >
+          <span v-if="symbol !== undefined" class="flex items-center gap-2"
+            ><b class="w-5 font-semibold" :class="term < row.symbols.length - 1 ? 'text-muted' : ''">{{ symbol }}</b
+            ><InkStrokes v-if="strokes(row, symbol)" v-bind="strokes(row, symbol) ?? { filled: 0, of: 0 }"
+          /></span>
+          <span v-else class="text-edge">·</span>
+        </td>
+        <td v-if="hasEvidence" class="px-2">
+          <template v-if="row.evidence?.proposed">
+            <i>{{ row.evidence.proposed.symbol }}</i>
+            <span class="text-xs text-muted">
+              recent {{ row.evidence.mostRecent?.symbol }}, most often {{ row.evidence.mostFrequent?.symbol }}, of
+              {{ row.evidence.results.length }}</span
             >
-              <span v-if="symbol !== undefined" class="flex items-center gap-2"
-                ><b class="w-5 font-semibold" :class="term < row.symbols.length - 1 ? 'text-muted' : ''">{{ symbol }}</b
-                ><InkStrokes v-if="strokes(row, symbol)" v-bind="strokes(row, symbol) ?? { filled: 0, of: 0 }"
-              /></span>
-              <span v-else class="text-edge">·</span>
-            </td>
-            <td v-if="hasEvidence" class="px-2">
-              <template v-if="row.evidence?.proposed">
-                <i>{{ row.evidence.proposed.symbol }}</i>
-                <span class="text-xs text-muted">
-                  recent {{ row.evidence.mostRecent?.symbol }}, most often {{ row.evidence.mostFrequent?.symbol }}, of
-                  {{ row.evidence.results.length }}</span
-                >
-              </template>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+          </template>
+        </td>
+      </tr>
+    </PlainTable>
   </section>
 </template>

@@ -67,6 +67,7 @@ const isAsked = (workId: string): boolean => (classRecord.index?.answersOf(workI
 <template>
   <section :aria-label="`Results in ${subject.name}`" class="grid content-start gap-2">
     <h2 class="text-lg font-semibold">Results in {{ subject.name }}</h2>
+    <slot />
     <p v-if="lines.length === 0" class="text-muted">No work of {{ subject.name }} is in yet.</p>
     <PointsChart
       :name="`Results of ${student.usedName} in ${subject.name}`"

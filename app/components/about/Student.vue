@@ -34,12 +34,11 @@ const notAbsent = computed(() => {
       :title="`Skills in ${subject.name}`"
       :may="maySubject"
     />
-    <div class="grid content-start gap-2">
-      <AboutResults :student="student" :subject="subject" :with-class="withClass" />
+    <AboutResults :student="student" :subject="subject" :with-class="withClass">
       <label class="flex items-center gap-2 text-sm"
         ><input v-model="withClass" type="checkbox" /> With the middle of the class</label
       >
-    </div>
+    </AboutResults>
     <AboutWorkBySkill class="wide:col-span-2" :student="student" :subject="subject.key" />
     <AboutLevels
       v-if="classRecord.record?.classRoom.group == null"

@@ -26,30 +26,24 @@ const works = computed(() => {
 <template>
   <section v-if="skills.length > 0" aria-label="Work by skill" class="grid content-start gap-2">
     <h2 class="text-lg font-semibold">Work by skill</h2>
-    <div class="relative overflow-x-auto">
-      <table class="w-full text-sm">
-        <thead>
-          <tr class="border-b border-edge text-muted">
-            <th scope="col" class="py-1">Skill</th>
-            <th v-for="work in works" :key="work.id" scope="col" class="px-2 text-right">
-              {{ work.title }}<span class="block text-xs font-normal">{{ work.date ? shortDay(work.date) : '' }}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ skill, results } in skills" :key="skill.id" class="border-b border-rule">
-            <th scope="row" class="py-1 pr-2 font-normal">{{ isMeeting ? skill.familyWords : skill.statement }}</th>
-            <td v-for="work in works" :key="work.id" class="px-2 text-right">
-              <template v-for="result in results" :key="result.work.id">
-                <template v-if="result.work.id === work.id"
-                  >{{ Math.round(result.percent) }} %
-                  <span v-if="result.level" class="text-muted">{{ result.level.symbol }}</span></template
-                >
-              </template>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <PlainTable>
+      <template #heads>
+        <th scope="col" class="py-1">Skill</th>
+        <th v-for="work in works" :key="work.id" scope="col" class="px-2 text-right">
+          {{ work.title }}<span class="block text-xs font-normal">{{ work.date ? shortDay(work.date) : '' }}</span>
+        </th>
+      </template>
+      <tr v-for="{ skill, results } in skills" :key="skill.id" class="border-b border-rule">
+        <th scope="row" class="py-1 pr-2 font-normal">{{ isMeeting ? skill.familyWords : skill.statement }}</th>
+        <td v-for="work in works" :key="work.id" class="px-2 text-right">
+          <template v-for="result in results" :key="result.work.id">
+            <template v-if="result.work.id === work.id"
+              >{{ Math.round(result.percent) }} %
+              <span v-if="result.level" class="text-muted">{{ result.level.symbol }}</span></template
+            >
+          </template>
+        </td>
+      </tr>
+    </PlainTable>
   </section>
 </template>
