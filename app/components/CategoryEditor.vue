@@ -21,8 +21,7 @@ const { busy, problem, attempt } = useAttempt()
 const was = computed(() =>
   (classRecord.index?.categoriesOf(props.subject) ?? []).map(({ key, name, weight }) => ({ key, name, weight })),
 )
-const wanted = ref<Category[]>([])
-watch(was, (now) => (wanted.value = now.map((each) => ({ ...each }))), { immediate: true })
+const { seen, wanted, isChanged, giveUp } = useOwnCopy<Category[]>(() => was.value)
 const elsewhere = shallowRef<CategoriesElsewhere[] | null>(null)
 
 const inUse = computed(() => {
@@ -32,7 +31,6 @@ const inUse = computed(() => {
   return counts
 })
 const problems = computed(() => categoryProblems(wanted.value, inUse.value))
-const isChanged = computed(() => JSON.stringify(wanted.value) !== JSON.stringify(was.value))
 const changed = computed(() =>
   classRecord.index && isChanged.value && problems.value.length === 0
     ? marksUnder(classRecord.index, props.subject, wanted.value)
@@ -94,7 +92,7 @@ function plan(text: string) {
 
 function keep(): Promise<void> {
   return attempt(async () => {
-    const body = { subject: props.subject, categories: wanted.value, was: was.value }
+    const body = { subject: props.subject, categories: wanted.value, was: seen.value }
     const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/categories`, body)
     saving.did(event)
     await classRecord.load()
@@ -203,7 +201,7 @@ function keep(): Promise<void> {
       </div>
       <p class="flex gap-3">
         <button type="button" class="press" :disabled="busy || problems.length > 0" @click="keep">Keep this</button>
-        <button type="button" class="quiet" @click="wanted = was.map((each) => ({ ...each }))">As it was</button>
+        <button type="button" class="quiet" @click="giveUp">As it was</button>
       </p>
     </template>
   </section>

@@ -77,12 +77,10 @@ const { nameWidth, fitting, from, turn } = useColumnWindow(
 )
 const inView = computed(() => props.columns.slice(from.value, from.value + fitting.value))
 
-watch(
-  () => props.columns,
-  () => {
-    at.value = { row: at.value.row, column: 0 }
-  },
-)
+useCellStays(() => ({ rows: students.value.map(({ id }) => id), columns: props.columns.map(({ about }) => about) }), {
+  at,
+  put: (to) => (at.value = to),
+})
 
 /** All that a row shows, in one word: a row is drawn again only when this changes. */
 function rowState(row: number, studentId: string): string {

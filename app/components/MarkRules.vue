@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { dequal } from 'dequal'
 import type { SchoolAndReport } from '~~/contracts/ownSetup'
 import { rulesOfSubject, type MarkRules } from '~~/core/marks/markRules'
 import { marksByRules } from '~~/core/record/marksByRules'
@@ -13,11 +12,7 @@ const classRecord = useClassRecord()
 const school = useOwnSchool()
 onMounted(() => (classRecord.record ? undefined : classRecord.load()))
 onMounted(() => (school.year ? undefined : school.loadYear()))
-const wanted = ref({ ...props.rules })
-watch(
-  () => props.rules,
-  (now) => (wanted.value = { ...now }),
-)
+const { wanted, isChanged, giveUp } = useOwnCopy(() => props.rules)
 /** The subject whose own rules are looked at; "" for those of all. */
 const subject = ref('')
 const subjects = computed(() => classRecord.record?.subjects ?? [])
@@ -25,7 +20,6 @@ const terms = computed(() => (school.year?.terms ?? []).map(({ name }) => name))
 const called = computed(() => subjects.value.find(({ key }) => key === subject.value)?.name ?? '')
 const shown = computed(() => rulesOfSubject(wanted.value, subject.value))
 const own = computed(() => wanted.value.bySubject[subject.value] ?? {})
-const isChanged = computed(() => !dequal(wanted.value, props.rules))
 const effect = computed(() => {
   const { index } = classRecord
   return index && isChanged.value ? marksByRules(index, wanted.value) : null
@@ -73,7 +67,7 @@ function takeOwn(rules: Partial<MarkRules> | null): void {
         <button type="button" class="press text-sm" :disabled="disabled" @click="emit('write', wanted)">
           Keep these rules
         </button>
-        <button type="button" class="link text-sm" @click="wanted = { ...rules }">As it was</button>
+        <button type="button" class="link text-sm" @click="giveUp">As it was</button>
       </p>
     </div>
   </div>

@@ -16,9 +16,7 @@ const standing = computed((): QuestionKept[] =>
     ...{ number, words, skill, outOf },
   })),
 )
-const wanted = ref<QuestionKept[]>([])
-watch(standing, (now) => (wanted.value = now.map((each) => ({ ...each }))), { immediate: true })
-const isChanged = computed(() => JSON.stringify(wanted.value) !== JSON.stringify(standing.value))
+const { seen, wanted, isChanged, giveUp } = useOwnCopy(() => standing.value)
 const skills = computed(() => classRecord.record?.skills.filter(({ subject }) => subject === props.work.subject) ?? [])
 const whole = computed(() => wanted.value.reduce((sum, { outOf }) => sum + (outOf || 0), 0))
 
@@ -42,7 +40,7 @@ function drop(number: number): void {
 
 function keep(): Promise<void> {
   return attempt(() =>
-    classRecord.keepQuestions({ workId: props.work.id, questions: wanted.value, was: standing.value, answers: [] }),
+    classRecord.keepQuestions({ workId: props.work.id, questions: wanted.value, was: seen.value, answers: [] }),
   )
 }
 
@@ -134,7 +132,10 @@ function plan(text: string) {
           <button type="button" class="quiet" :disabled="wanted.length >= mostQuestions" @click="add">
             Add a question
           </button>
-          <button v-if="isChanged" type="submit" class="press" :disabled="busy">Keep the questions</button>
+          <template v-if="isChanged">
+            <button type="submit" class="press" :disabled="busy">Keep the questions</button>
+            <button type="button" class="link" @click="giveUp">Leave them as they stand</button>
+          </template>
         </p>
       </form>
       <ListDoor

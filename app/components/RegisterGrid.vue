@@ -36,7 +36,12 @@ const days = computed(() => {
 })
 const before = computed(() => days.value[0] !== undefined && days.value[0] > (classRecord.record?.term.starts ?? ''))
 const later = computed(() => until.value < (classRecord.answer?.today ?? ''))
-watch(days, (now) => (at.value = { ...at.value, column: now.length - 1 }), { immediate: true })
+watch(
+  () => days.value.join(' '),
+  () => (at.value = { ...at.value, column: days.value.length - 1 }),
+  { immediate: true },
+)
+useCellStays(() => ({ rows: students.value.map(({ id }) => id), columns: [] }), { at, put: (to) => (at.value = to) })
 
 function earlier(): void {
   until.value = laterDay(days.value[0] ?? until.value, -1)

@@ -30,6 +30,10 @@ const { at, block, go, stepOf } = useCellRange(() => ({ rows: students.value.len
 const problems = ref<readonly string[]>([])
 /** What is being typed into the cell at hand; null while nothing is. */
 const typed = ref<string | null>(null)
+/** The cell that it is typed into. */
+let typedIn = ''
+/** Of whom, and of which work, the cell at hand is. */
+const cellId = (): string => `${students.value[at.value.row]?.id} ${props.work[at.value.column]?.id}`
 
 const sizes = { row: 28, head: 78, widest: 150 }
 const { width, nameWidth, fitting, from, last, turn } = useColumnWindow(
@@ -76,11 +80,10 @@ const textAt = (row: number, column: number): string => {
   const result = resultAt(row, column)
   return result ? resultText(result) : ''
 }
-// Work that is folded, or taken away: the cell at hand is one that is there.
-watch(
-  () => props.work,
-  () => go(at.value),
-)
+useCellStays(() => ({ rows: students.value.map(({ id }) => id), columns: props.work.map(({ id }) => id) }), {
+  at,
+  put: (to) => go(to),
+})
 
 // A child who is chosen in the class list is gone to in the grid, before the grid says who is at hand.
 watch(
@@ -96,7 +99,7 @@ watch(
   at,
   ({ row, column }, before) => {
     // What is typed belongs to the cell where it was begun: it never goes along to another child.
-    typed.value = null
+    if (cellId() !== typedIn) typed.value = null
     if (row !== before?.row) rows.value.scrollToIndex(row)
     const [student, piece] = [students.value[row], props.work[column]]
     if (student) view.kept.studentId = student.id
@@ -126,6 +129,7 @@ function put(
 function begin(text: string): void {
   if (!props.may) return
   typed.value = text
+  typedIn = cellId()
   void nextTick(() => frame.value?.querySelector('input')?.focus())
 }
 

@@ -18,11 +18,11 @@ const was = computed((): WorkKept | null => {
   const { id: _id, title, category, date, outOf, weight, counts } = standing.value
   return { title, category, date, outOf, weight, counts }
 })
-const blank = (): WorkKept => ({
+const first: WorkKept = {
   ...{ title: '', category: categories.value[0]?.key ?? 'Classwork', date: classRecord.answer?.today ?? null },
   ...{ outOf: 20, weight: 1, counts: true },
-})
-const wanted = ref<WorkKept>({ ...(was.value ?? blank()) })
+}
+const { seen, wanted, isChanged } = useOwnCopy(() => was.value ?? first)
 /** The category by the name that is shown. */
 const categoryName = computed({
   get: () => categories.value.find(({ key }) => key === wanted.value.category)?.name ?? wanted.value.category,
@@ -30,7 +30,6 @@ const categoryName = computed({
     wanted.value.category = categories.value.find((each) => nameKey(each.name) === nameKey(name))?.key ?? name
   },
 })
-const isChanged = computed(() => JSON.stringify(wanted.value) !== JSON.stringify(was.value))
 const given = computed(() => classRecord.record?.results.filter(({ workId }) => workId === props.piece).length ?? 0)
 
 /** Whose proposals would be others: under the change, or without the work. */
@@ -54,14 +53,20 @@ function keep(): Promise<void> {
     const read = workKept.safeParse(wanted.value)
     if (!read.success) throw new Error(read.error.issues[0]?.message ?? 'This cannot be kept.')
     const id = props.piece ?? crypto.randomUUID()
-    await classRecord.keepWork({ id, subject: props.subject, work: read.data, was: was.value })
+    await classRecord.keepWork({
+      id,
+      subject: props.subject,
+      work: read.data,
+      was: props.piece === null ? null : seen.value,
+    })
     emit('done')
   })
 }
 
 function takeAway(): Promise<void> {
   return attempt(async () => {
-    if (props.piece) await classRecord.keepWork({ id: props.piece, subject: props.subject, work: null, was: was.value })
+    if (props.piece)
+      await classRecord.keepWork({ id: props.piece, subject: props.subject, work: null, was: seen.value })
     emit('done')
   })
 }

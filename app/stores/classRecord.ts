@@ -366,10 +366,12 @@ export const useClassRecord = defineStore('classRecord', () => {
     send({ kind: 'finding', key: `accepted ${studentId} ${key} ${check} ${words}`, path: 'accepted', what, body })
   }
 
-  /** Shows comments as the server has them, but none over what is still being typed here. */
+  /** Shows comments as the server has them, but none over what is still being typed here, or came later. */
   function putComments(comments: readonly StudentComment[]): void {
     for (const comment of comments) {
-      if (!saving.isOnShelf(commentKey(comment.studentId, comment.box))) putComment(comment)
+      const { studentId, box: key, version } = comment
+      const isOlder = version < (index.value?.commentOf(studentId, key)?.version ?? 0)
+      if (!isOlder && !saving.isOnShelf(commentKey(studentId, key))) putComment(comment)
     }
   }
 

@@ -231,6 +231,7 @@ export const useSaving = defineStore('saving', () => {
   /** What an earlier page could not send is in: whoever shows the very same goes on from there. */
   function adopt(work: Work, answer: WriteAnswer): void {
     savedAt.value = new Date()
+    if (answer.event !== null) noteOwn(answer.event)
     for (const listener of listeners) listener(work.key, answer, work)
   }
 

@@ -42,7 +42,7 @@ export function databaseUrl(): string {
 
 /** A connection beside the pool, for who listens; not connected yet. */
 export function ownConnection(): pg.Client {
-  return new pg.Client({ connectionString: databaseUrl() })
+  return new pg.Client({ connectionString: databaseUrl(), connectionTimeoutMillis: 8000 })
 }
 
 /** Asks the database for nothing, to see whether it answers. @throws where it does not */

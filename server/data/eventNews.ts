@@ -115,19 +115,23 @@ export function isTold(table: ChangeableTable): table is (typeof toldTables)[num
   return toldTables.some((each) => each === table)
 }
 
-/** Listens to events on a connection of its own, and tells their numbers. */
-export async function listenToEvents({
-  heard,
-  lost,
-}: {
-  heard: (id: number) => void
-  lost: () => void
-}): Promise<void> {
+/**
+ * Listens to events on a connection of its own, and tells their numbers.
+ * @returns until when it listens: the promise of its end, however it comes
+ * @throws whatever keeps it from listening; the connection is closed then
+ */
+export async function listenToEvents(heard: (id: number) => void): Promise<{ ended: Promise<void> }> {
   const connection = ownConnection()
   connection.on('notification', ({ payload }) => heard(Number(payload)))
   // A connection that breaks says so, and ends.
   connection.on('error', () => undefined)
-  connection.on('end', lost)
-  await connection.connect()
-  await connection.query('listen facunda_event')
+  const ended = new Promise<void>((resolve) => connection.on('end', resolve))
+  try {
+    await connection.connect()
+    await connection.query('listen facunda_event')
+  } catch (error) {
+    connection.end().catch(() => undefined)
+    throw error
+  }
+  return { ended }
 }

@@ -28,7 +28,8 @@ const everythingAgain: News = {
 }
 
 const followers = new Set<Follower>()
-let listening: Promise<unknown> | null = null
+/** Until somebody listens for the first time, or could not. */
+let listening: Promise<void> | null = null
 let heard: number[] = []
 let working: Promise<void> = Promise.resolve()
 
@@ -64,21 +65,25 @@ function newest({ events }: Happened): number {
   return Math.max(...events.map(({ at }) => at))
 }
 
+/** Listens for as long as there is anybody to tell; one connection at a time, and another only when it has ended. */
 function listen(db: Knex): void {
-  listening ??= listenToEvents({ heard: (id) => hear(db, id), lost: () => tryAgain(db) }).catch(() => tryAgain(db))
+  listening ??= new Promise((begun, failed) => {
+    keepListening(db, begun).catch(failed)
+  })
 }
 
-/** What happened while nobody listened is not known: once somebody does, every page reads its class again. */
-function tryAgain(db: Knex): void {
-  setTimeout(() => {
-    listening = null
-    if (followers.size === 0) return
-    listen(db)
-    inTurn(async () => {
-      await listening
-      for (const { tell } of followers) tell(everythingAgain)
-    })
-  }, anotherTry)
+async function keepListening(db: Knex, begun: () => void): Promise<void> {
+  let isFirst = true
+  while (isFirst || followers.size > 0) {
+    const connection = await listenToEvents((id) => hear(db, id)).catch(() => null)
+    // What happened while nobody listened is not known: every page reads its class again, once somebody does.
+    if (connection && !isFirst) for (const { tell } of followers) tell(everythingAgain)
+    isFirst = false
+    begun()
+    await connection?.ended
+    await new Promise((resolve) => setTimeout(resolve, anotherTry))
+  }
+  listening = null
 }
 
 function hear(db: Knex, id: number): void {

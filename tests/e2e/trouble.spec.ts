@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { startCluster } from '../../scripts/cluster.mjs'
+import { databaseUrl, openDatabase } from '../../server/data/database'
 import { passwordOf, saved, signIn } from './signedIn'
 
 test('a session that ends while typing: sign in again over the work, nothing is lost', async ({ page, context }) => {
@@ -41,6 +42,13 @@ test('the database gone for ten seconds: kept on this device, saved when it is b
   await saved(page)
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Art for Grace' })).toHaveValue('Grace mixed greens for the reeds.')
+  // One connection listens again to what is changed, however long the database was away.
+  const db = openDatabase(databaseUrl())
+  const { rows } = await db.raw<{ rows: unknown[] }>(
+    `select from pg_stat_activity where query = 'listen facunda_event'`,
+  )
+  await db.destroy()
+  expect(rows).toHaveLength(1)
 })
 
 test('two tabs: the second is shown what the first wrote, and chooses', async ({ page, context }) => {
