@@ -3,7 +3,7 @@ import type { CellAt } from './useCellRange'
 /**
  * The cell at hand stays that of the same child and the same column when others come or go around it: what is typed
  * next never goes to somebody else.
- * @param ids what the rows and the columns of the grid are about, in their order
+ * @param ids what the rows and the columns of the grid are about, in their order; an empty list leaves that place alone
  * @param put goes to where that is now; where it is there no more, the place stays the same, and among others that
  *   are all new it is the first
  */
@@ -19,6 +19,7 @@ export function useCellStays(
       const place = (from: readonly string[], to: readonly string[], nth: number): number => {
         const found = to.indexOf(from[nth] ?? '')
         if (found >= 0) return found
+        if (to.length === 0) return nth
         return to.some((id) => from.includes(id)) ? Math.min(to.length - 1, nth) : 0
       }
       const { row, column } = at.value
