@@ -21,6 +21,8 @@ export type PastValue = {
   readonly score?: number | null
   readonly remark?: string
   readonly text?: string
+  readonly absences?: number
+  readonly lates?: number
 } | null
 
 /** One change of a value. */

@@ -9,9 +9,9 @@ export const noteKept = z.object({
   date: day,
   kind: z.enum(noteKinds).nullable(),
   about: text(80),
-  text: text(longestNote)
-    .transform((written) => written.trim())
-    .pipe(z.string().min(1, 'Write what was seen or said.')),
+  /** Notes that wait on a device from before could say no level. */
+  symbol: text(12).pipe(z.string().min(1)).nullable().default(null),
+  text: text(longestNote).transform((written) => written.trim()),
   mayTell: z.boolean(),
 })
 export type NoteKept = z.infer<typeof noteKept>

@@ -37,6 +37,8 @@ export const levelToSettle = z.object({
   kind: z.enum(['skill', 'habit']),
   about: key,
   symbol,
+  /** What the writer saw proposed. */
+  proposed: symbol.optional(),
   was: symbol,
 })
 export const levelsToSettle = z.object({

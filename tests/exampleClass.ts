@@ -140,7 +140,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     observations: [
       {
         ...{ id: 'n1', studentId: '1', date: '2027-02-01', kind: 'habit', about: 'care', text: 'secret note' },
-        ...{ mayTell: false, by: null, own: false },
+        ...{ symbol: null, mayTell: false, by: null, own: false },
       },
     ],
     questions: [],

@@ -106,10 +106,10 @@ export const rows = (): FolderRows => ({
     { term: 'Autumn', number: '1', subject: 'sums', percent: null, special: 'absent', reason: null, proposed: null },
   ],
   levels: [
-    { ...inSpring, about: 's1', symbol: '2' },
-    { term: 'Autumn', number: '1', about: 's1', symbol: 'NA' },
+    { ...inSpring, about: 's1', symbol: '2', proposed: '3' },
+    { term: 'Autumn', number: '1', about: 's1', symbol: 'NA', proposed: null },
   ],
-  habitScores: [{ ...inSpring, about: 'care', symbol: 'o' }],
+  habitScores: [{ ...inSpring, about: 'care', symbol: 'o', proposed: null }],
   attendance: [{ ...inSpring, daysOpen: 40, absences: 2, lates: 1 }],
   notes: [
     {
@@ -118,6 +118,7 @@ export const rows = (): FolderRows => ({
       day: '2027-02-03',
       kind: 'habit',
       about: 'care',
+      symbol: 'o',
       text: ' =careful\r\n',
       mayTell: true,
       by: null,

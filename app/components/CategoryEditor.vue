@@ -21,7 +21,7 @@ const { busy, problem, attempt } = useAttempt()
 const was = computed(() =>
   (classRecord.index?.categoriesOf(props.subject) ?? []).map(({ key, name, weight }) => ({ key, name, weight })),
 )
-const { seen, wanted, isChanged, giveUp } = useOwnCopy<Category[]>(() => was.value)
+const { seen, wanted, isChanged, takeStanding } = useOwnCopy<Category[]>(() => was.value)
 const elsewhere = shallowRef<CategoriesElsewhere[] | null>(null)
 
 const inUse = computed(() => {
@@ -96,6 +96,7 @@ function keep(): Promise<void> {
     const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/categories`, body)
     saving.did(event)
     await classRecord.load()
+    takeStanding()
   })
 }
 </script>
@@ -201,7 +202,7 @@ function keep(): Promise<void> {
       </div>
       <p class="flex gap-3">
         <button type="button" class="press" :disabled="busy || problems.length > 0" @click="keep">Keep this</button>
-        <button type="button" class="quiet" @click="giveUp">As it was</button>
+        <button type="button" class="quiet" @click="takeStanding">As it was</button>
       </p>
     </template>
   </section>

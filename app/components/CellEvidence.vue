@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { shortDay } from '~~/core/reports/longDate'
-import { skillEvidence } from '~~/core/record/skillEvidence'
+import { levelEvidence } from '~~/core/record/levelEvidence'
 import type { LevelKind } from '~~/core/record/termRecord'
+import { strokesOf, type Level, type Scale } from '~~/core/scales/scale'
+import { scaleOfLevel } from '~~/core/school/scaleOfLevel'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What is known about one student and one skill or habit, in order. */
@@ -15,14 +17,40 @@ const title = computed(() => {
     ? (record?.skills.find((skill) => skill.id === props.about)?.statement ?? '')
     : (record?.habits.find((habit) => habit.key === props.about)?.name ?? '')
 })
-/** What questions show of the skill, over time. */
-const points = computed(() => {
+const evidence = computed(() => {
   const { index } = classRecord
-  if (!index || props.kind !== 'skill' || !student.value || !props.about) return []
-  return skillEvidence(index, student.value.id, props.about).results.map(({ work, percent, level }) => ({
-    ...{ key: work.id, title: work.title, when: work.date ? shortDay(work.date) : '', percent },
-    shown: `${Math.round(percent)} %${level ? `, ${level.symbol}` : ''}`,
+  if (!index || !student.value || !props.about) return null
+  return levelEvidence(index, { studentId: student.value.id, kind: props.kind, about: props.about })
+})
+const inDays = (day: string | null): string => (day ? shortDay(day) : '')
+/** What questions show, over time, in per cent; where somebody saw levels along the way, all as levels. */
+const points = computed(() => {
+  const { results, ratings, seen } = evidence.value ?? { results: [], ratings: [], seen: [] }
+  const { scale } = place.value
+  if (ratings.length === 0 || !scale)
+    return results.map(({ work, percent, level }) => ({
+      ...{ key: work.id, title: work.title, when: inDays(work.date), percent },
+      shown: `${Math.round(percent)} %${level ? `, ${level.symbol}` : ''}`,
+    }))
+  return seen.map(({ key, title, day, level }) => ({
+    ...{ key, title: title || 'Seen along the way', when: inDays(day), percent: heightOf(scale, level) },
+    shown: `${level.symbol} ${level.name}`,
   }))
+})
+const place = computed(() =>
+  classRecord.record
+    ? scaleOfLevel(classRecord.record, { kind: props.kind, about: props.about ?? '' })
+    : { scale: undefined },
+)
+/** How high a level stands in a chart: the lowest of its scale at 0, the highest at 100. */
+function heightOf(scale: Scale, { symbol }: Level): number {
+  const { filled, of } = strokesOf(scale, symbol) ?? { filled: 1, of: 1 }
+  return of > 1 ? ((filled - 1) / (of - 1)) * 100 : 50
+}
+const ticks = computed(() => {
+  const { scale } = place.value
+  if (!scale || !evidence.value?.ratings.length) return undefined
+  return scale.levels.map((level) => ({ percent: heightOf(scale, level), label: level.symbol }))
 })
 /** What the gradebook itself knows: evidence beside a habit, and no verdict about it. */
 const kept = computed(() => {
@@ -53,9 +81,14 @@ const lastTerm = computed(() =>
     <ValueHistory v-if="about && student" :of="kind" :student-id="student.id" :about="about" />
     <PointsChart
       v-if="points.length > 1"
-      :name="`${title}: what questions of ${student?.usedName} show`"
+      :name="`${title}: what the work of ${student?.usedName} shows`"
       :points="points"
+      :ticks="ticks"
     />
+    <p v-if="evidence?.proposed && evidence.seen.length > 1">
+      Most recent {{ evidence.mostRecent?.symbol }}, most often {{ evidence.mostFrequent?.symbol }}, proposed
+      <i>{{ evidence.proposed.symbol }}</i> ({{ evidence.ratings.length > 0 ? 'most often' : 'from the per cent' }}).
+    </p>
     <p v-if="kept">
       Of {{ kept.of }} pieces of work {{ kept.late }} came late and {{ kept.missing }} are missing<template
         v-if="kept.days"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { proposedLevels } from '~~/core/record/skillEvidence'
+import { proposedLevels } from '~~/core/record/levelEvidence'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readTyped } from '~~/core/scales/symbol'
 import { pressed } from '~/keys/keyTable'
@@ -40,17 +40,19 @@ const proposed = shallowRef<ReadonlyMap<string, string>>(new Map())
 watch(
   () => {
     const { record } = classRecord
-    return [record?.answers, record?.questions, record?.work, record?.school, props.columns] as const
+    return [
+      record?.answers,
+      record?.questions,
+      record?.work,
+      record?.observations,
+      record?.school,
+      props.columns,
+    ] as const
   },
   () => {
     const { index } = classRecord
-    proposed.value =
-      index && props.kind === 'skill'
-        ? proposedLevels(
-            index,
-            props.columns.map(({ about }) => about),
-          )
-        : new Map()
+    const abouts = props.columns.map(({ about }) => about)
+    proposed.value = index ? proposedLevels(index, props.kind, abouts) : new Map()
   },
   { immediate: true },
 )
@@ -192,6 +194,7 @@ function fill(which: 'empty' | 'all'): void {
         Take {{ open.length }} open {{ open.length === 1 ? 'proposal' : 'proposals' }}
       </button>
     </div>
+    <MovedLevels :kind="kind" :columns="columns" :proposed="proposed" :may="may" />
     <!-- A line of its own, with room for the longest title: the grid stays where it is from skill to skill. -->
     <div v-if="may && column" class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <label class="flex w-0 min-w-60 grow items-center gap-2">

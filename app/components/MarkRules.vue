@@ -12,7 +12,7 @@ const classRecord = useClassRecord()
 const school = useOwnSchool()
 onMounted(() => (classRecord.record ? undefined : classRecord.load()))
 onMounted(() => (school.year ? undefined : school.loadYear()))
-const { wanted, isChanged, giveUp } = useOwnCopy(() => props.rules)
+const { wanted, isChanged, takeStanding } = useOwnCopy(() => props.rules)
 /** The subject whose own rules are looked at; "" for those of all. */
 const subject = ref('')
 const subjects = computed(() => classRecord.record?.subjects ?? [])
@@ -67,7 +67,7 @@ function takeOwn(rules: Partial<MarkRules> | null): void {
         <button type="button" class="press text-sm" :disabled="disabled" @click="emit('write', wanted)">
           Keep these rules
         </button>
-        <button type="button" class="link text-sm" @click="giveUp">As it was</button>
+        <button type="button" class="link text-sm" @click="takeStanding">As it was</button>
       </p>
     </div>
   </div>

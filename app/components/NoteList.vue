@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { Observation } from '~~/core/record/observations'
+import { findLevel } from '~~/core/scales/scale'
+import { scaleOfLevel } from '~~/core/school/scaleOfLevel'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** The notes about a child this term, the latest first, each with what it is about and who is told of it. */
@@ -14,6 +16,11 @@ const classRecord = useClassRecord()
 const aboutOf = useAboutOfNote()
 const isMeeting = useIsMeeting()
 
+/** "O Often" */
+function levelIn({ kind, about, symbol }: Observation): string {
+  const { scale } = classRecord.record ? scaleOfLevel(classRecord.record, { kind, about }) : { scale: undefined }
+  return `${symbol} ${(scale && findLevel(scale, symbol ?? '')?.name) ?? ''}`
+}
 const notes = computed(() => {
   const all = (classRecord.record?.observations ?? []).filter(
     ({ studentId, mayTell }) => studentId === classRecord.student?.id && (mayTell || !isMeeting),
@@ -32,7 +39,7 @@ const notes = computed(() => {
           >{{ note.date }}<template v-if="aboutOf(note)">, {{ aboutOf(note) }}</template
           ><template v-if="!note.own && note.by">, {{ note.by }}</template></span
         >
-        {{ note.text }}
+        <b v-if="note.symbol" class="font-semibold">{{ levelIn(note) }}</b> {{ note.text }}
         <span class="flex gap-3 text-xs"
           ><span v-if="!isMeeting" :class="note.mayTell ? 'text-teal' : 'text-muted'">{{
             note.mayTell ? 'may be told' : note.own ? 'for me' : 'not for the family'

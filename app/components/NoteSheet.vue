@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import type { NoteKept } from '~~/contracts/notes'
+import { scaleOfLevel } from '~~/core/school/scaleOfLevel'
 import { longestNote, noteProblem } from '~~/core/record/noteProblem'
 import type { NoteKind, Observation } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
@@ -24,7 +25,7 @@ interface Draft extends Omit<NoteKept, 'kind' | 'about'> {
 const classRecord = useClassRecord()
 const saving = useSaving()
 const session = useSession()
-const { sheet } = useFrame()
+const { sheet, noteAbout } = useFrame()
 const draft = useSessionStorage<Draft | null>(`facunda.note.${session.person?.id}`, null, {
   serializer: { read: (text) => JSON.parse(text) as Draft | null, write: (value) => JSON.stringify(value) },
 })
@@ -50,17 +51,31 @@ const choices = computed(() => {
   ].filter(({ options }) => options.length > 0)
 })
 
+/** The levels or scores that can be seen of what the note is about. */
+const levels = computed(() => {
+  const { record } = classRecord
+  if (!record || !draft.value) return []
+  return scaleOfLevel(record, tieOf(draft.value.about)).scale?.levels ?? []
+})
+watch(levels, (now) => {
+  if (draft.value && now.every(({ symbol }) => symbol !== draft.value?.symbol)) draft.value.symbol = null
+})
+const isWritten = ({ text, symbol }: Pick<Draft, 'text' | 'symbol'>): boolean => text.trim() !== '' || symbol !== null
+
 /** Why what is written cannot be kept as it is; nothing while nothing is written. */
 const wrong = computed(() => {
   const { record, answer } = classRecord
-  if (!draft.value || !record || !answer || draft.value.text.trim() === '') return null
+  if (!draft.value || !record || !answer || !isWritten(draft.value)) return null
   return noteProblem(draft.value, record.term, answer.today)
 })
 
 function begin(): void {
   draft.value = {
-    ...{ id: crypto.randomUUID(), studentId: student.value?.id ?? '', place: classRecord.place, text: '', about: '' },
-    ...{ date: classRecord.answer?.today ?? '', mayTell: false, was: null },
+    ...{ id: crypto.randomUUID(), studentId: student.value?.id ?? '', place: classRecord.place, text: '' },
+    about: choices.value.some(({ options }) => options.some(({ value }) => value === noteAbout.value))
+      ? noteAbout.value
+      : '',
+    ...{ date: classRecord.answer?.today ?? '', symbol: null, mayTell: false, was: null },
   }
 }
 
@@ -68,28 +83,32 @@ function begin(): void {
 watch(
   [open, student, () => classRecord.place],
   ([isOpen]) => {
-    if (draft.value && draft.value.text.trim() !== '' && (!isOpen || isOfAnother(draft.value))) keep()
-    if (isOpen && (!draft.value || isOfAnother(draft.value))) begin()
+    if (draft.value && isWritten(draft.value) && (!isOpen || isOfAnother(draft.value))) keep()
+    if (isOpen && (!draft.value || isOfAnother(draft.value) || !isWritten(draft.value))) begin()
   },
   { immediate: true },
 )
 useEventListener(window, 'pagehide', keep)
 const isOfAnother = (one: Draft): boolean => one.studentId !== student.value?.id || one.place !== classRecord.place
 
-function noteOf({ date, text, mayTell, about }: Draft): NoteKept {
+function tieOf(about: string): Pick<NoteKept, 'kind' | 'about'> {
   const [kind = '', ...rest] = about.split(' ')
-  return { date, text: text.trim(), mayTell, kind: (kind || null) as NoteKind | null, about: rest.join(' ') }
+  return { kind: (kind || null) as NoteKind | null, about: rest.join(' ') }
 }
+const noteOf = ({ date, text, symbol, mayTell, about }: Draft): NoteKept => ({
+  ...{ date, text: text.trim(), symbol, mayTell },
+  ...tieOf(about),
+})
 
 /** Keeps what is written, if anything is. */
 function keep(): void {
   const now = draft.value
   if (!now) return
   draft.value = null
-  if (now.text.trim() === '') return
+  if (!isWritten(now)) return
   const { id, studentId, place, was } = now
   classRecord.writeNote({ id, studentId, note: noteOf(now), was }, place)
-  keptOf.value = `Kept: ${now.text.trim().slice(0, 60)}`
+  keptOf.value = `Kept: ${[now.symbol, now.text.trim().slice(0, 60)].filter(Boolean).join(' ')}`
 }
 
 function keepAndGoOn(): void {
@@ -101,11 +120,11 @@ function keepAndGoOn(): void {
 
 function change(note: Observation): void {
   keep()
-  const { id, studentId, date, kind, about, text, mayTell } = note
+  const { id, studentId, date, kind, about, symbol, text, mayTell } = note
   draft.value = {
-    ...{ id, studentId, date, text, mayTell, place: classRecord.place },
+    ...{ id, studentId, date, symbol, text, mayTell, place: classRecord.place },
     about: kind === null ? '' : `${kind} ${about}`,
-    was: { date, kind, about, text, mayTell },
+    was: { date, kind, about, symbol, text, mayTell },
   }
   void nextTick(() => field.value?.focus())
 }
@@ -148,6 +167,15 @@ function takeAway(): void {
           </optgroup>
         </select></label
       >
+      <label v-if="levels.length > 0" class="flex items-center gap-2 text-sm"
+        >{{ draft.about.startsWith('habit') ? 'Score' : 'Level' }} seen
+        <select v-model="draft.symbol" class="field min-w-0 flex-1">
+          <option :value="null">none</option>
+          <option v-for="each in levels" :key="each.symbol" :value="each.symbol">
+            {{ each.symbol }} {{ each.name }}
+          </option>
+        </select></label
+      >
       <fieldset class="grid gap-1 text-sm">
         <legend class="sr-only">Who is told</legend>
         <label class="flex gap-2"
@@ -174,7 +202,7 @@ function takeAway(): void {
       /></label>
       <p v-if="wrong" class="needs text-sm" role="alert">{{ wrong }}</p>
       <div class="flex flex-wrap items-center gap-3">
-        <button type="submit" class="press" :disabled="draft.text.trim() === '' || wrong !== null">
+        <button type="submit" class="press" :disabled="!isWritten(draft) || wrong !== null">
           {{ draft.was ? 'Keep the change' : 'Keep the note' }}
         </button>
         <button v-if="draft.was" type="button" class="link" @click="takeAway">Take it away</button>

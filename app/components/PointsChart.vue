@@ -7,6 +7,8 @@ const props = defineProps<{
   points: readonly { key: string; title: string; when: string; percent: number; shown: string }[]
   /** Per cent from which a mark is a pass; drawn where it is given. */
   passLine?: number | null
+  /** What the lines across stand for, from the top or the foot; the per cent where nothing is said. */
+  ticks?: readonly { percent: number; label: string }[]
   /** The middle of the class, by a point's key; drawn where it is asked for. */
   middles?: ReadonlyMap<string, number>
 }>()
@@ -31,6 +33,7 @@ const places = computed(() =>
     middle: props.middles?.get(point.key),
   })),
 )
+const lines = computed(() => props.ticks ?? [0, 50, 100].map((percent) => ({ percent, label: `${percent} %` })))
 const path = computed(() => places.value.map(({ x, y }, at) => `${at === 0 ? 'M' : 'L'}${x},${y}`).join(''))
 /** What the axis says: when the first was, and the last. */
 const ends = computed(() => {
@@ -58,9 +61,11 @@ const table = computed(() => ({
 <template>
   <figure v-if="points.length > 0" class="grid gap-1">
     <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="told" class="max-w-160">
-      <g v-for="tick in [0, 50, 100]" :key="tick">
-        <line :x1="room.left - 4" :x2="width" :y1="up(tick)" :y2="up(tick)" class="stroke-rule" />
-        <text :x="room.left - 8" :y="up(tick) + 3" text-anchor="end" class="fill-muted text-[10px]">{{ tick }} %</text>
+      <g v-for="tick in lines" :key="tick.label">
+        <line :x1="room.left - 4" :x2="width" :y1="up(tick.percent)" :y2="up(tick.percent)" class="stroke-rule" />
+        <text :x="room.left - 8" :y="up(tick.percent) + 3" text-anchor="end" class="fill-muted text-[10px]">
+          {{ tick.label }}
+        </text>
       </g>
       <g v-if="passLine !== null && passLine !== undefined">
         <line

@@ -16,7 +16,7 @@ const standing = computed((): QuestionKept[] =>
     ...{ number, words, skill, outOf },
   })),
 )
-const { seen, wanted, isChanged, giveUp } = useOwnCopy(() => standing.value)
+const { seen, wanted, isChanged, takeStanding } = useOwnCopy(() => standing.value)
 const skills = computed(() => classRecord.record?.skills.filter(({ subject }) => subject === props.work.subject) ?? [])
 const whole = computed(() => wanted.value.reduce((sum, { outOf }) => sum + (outOf || 0), 0))
 
@@ -39,9 +39,11 @@ function drop(number: number): void {
 }
 
 function keep(): Promise<void> {
-  return attempt(() =>
-    classRecord.keepQuestions({ workId: props.work.id, questions: wanted.value, was: seen.value, answers: [] }),
-  )
+  return attempt(async () => {
+    const { id: workId } = props.work
+    await classRecord.keepQuestions({ workId, questions: wanted.value, was: seen.value, answers: [] })
+    takeStanding()
+  })
 }
 
 function plan(text: string) {
@@ -134,7 +136,7 @@ function plan(text: string) {
           </button>
           <template v-if="isChanged">
             <button type="submit" class="press" :disabled="busy">Keep the questions</button>
-            <button type="button" class="link" @click="giveUp">Leave them as they stand</button>
+            <button type="button" class="link" @click="takeStanding">Leave them as they stand</button>
           </template>
         </p>
       </form>

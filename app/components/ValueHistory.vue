@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import type { HistoryEntry, PastValue } from '~~/contracts/history'
-import { resultText } from '~~/core/marks/resultText'
-import { percentText } from '~~/core/marks/rounding'
+import type { HistoryEntry } from '~~/contracts/history'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** Who changed a value, when, from what to what: at the value itself, looked up when it is opened. */
@@ -43,15 +41,6 @@ function toggled(event: Event): void {
   isOpen.value = (event.target as HTMLDetailsElement).open
   if (isOpen.value && entries.value === null) void look()
 }
-
-function said(value: PastValue): string {
-  if (value === null) return 'nothing'
-  const { percent, special, reason, symbol, state, score, text } = value
-  const mark = special ?? (percent === null || percent === undefined ? null : percentText(percent))
-  if (mark !== null) return reason ? `${mark} (${reason})` : mark
-  if (state) return resultText({ state, score: score ?? null })
-  return symbol ?? (text === undefined ? 'nothing' : `“${text}”`)
-}
 </script>
 
 <template>
@@ -66,7 +55,7 @@ function said(value: PastValue): string {
     </p>
     <ol v-else class="mt-1 grid gap-1">
       <li v-for="each in entries ?? []" :key="each.event" class="border-l-2 border-rule pl-2">
-        {{ said(each.from) }} → <b>{{ said(each.to) }}</b>
+        {{ pastValueText(each.from) }} → <b>{{ pastValueText(each.to) }}</b>
         <span class="block text-muted">{{ each.by }}, {{ whenText(each.at) }}; {{ each.kind }}</span>
       </li>
     </ol>

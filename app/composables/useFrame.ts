@@ -11,6 +11,8 @@ const wide = '(min-width: 68.75rem)'
 export const useFrame = createSharedComposable(() => {
   const isWide = useMediaQuery(wide)
   const isMiddle = useMediaQuery(middle)
+  /** What a note is about that is begun now, as "skill M1"; empty for the child as such. */
+  const noteAbout = ref('')
   const sheet = ref<'margin' | 'list' | 'note' | 'keys' | 'go to' | null>(null)
   // What has room of its own again needs no sheet.
   watch([isWide, isMiddle], () => {
@@ -20,6 +22,7 @@ export const useFrame = createSharedComposable(() => {
   return {
     marginFolded: computed(() => !isWide.value),
     listFolded: computed(() => !isMiddle.value),
+    noteAbout,
     sheet,
   }
 })

@@ -20,9 +20,9 @@ export function useOwnCopy<Standing>(standing: () => Standing) {
     if (!isChanged.value || dequal(now, wanted.value)) take(now)
   })
 
-  /** Gives up what was changed here, for what stands now. */
-  const giveUp = (): void => take(standing())
-  return { seen, wanted, isChanged, giveUp }
+  /** Takes what stands in place of what was changed here: it has been kept, or is given up. */
+  const takeStanding = (): void => take(standing())
+  return { seen, wanted, isChanged, takeStanding }
 }
 
 /** Through text, since what stands may be watched, and what is watched cannot be cloned. */

@@ -55,6 +55,12 @@ function nextToLookAt(): void {
   if (next) view.kept.studentId = next.student.id
 }
 
+/** Turns to the box of a subject, or to one that belongs to none. */
+function turnTo(subject: string | null): void {
+  const found = classRecord.record?.boxes.find((each) => each.subject === subject)
+  if (found) classRecord.chooseBox(found.key)
+}
+
 async function write(studentId: string): Promise<void> {
   view.kept.studentId = studentId
   await navigateTo('/write')
@@ -72,6 +78,7 @@ async function write(studentId: string): Promise<void> {
         Next to look at
       </button>
     </p>
+    <SignOffs :subject="box.subject" :may="may" @turn="turnTo" />
     <table ref="table" class="w-full table-fixed">
       <thead>
         <tr class="border-b border-edge text-sm text-muted">

@@ -45,9 +45,7 @@ function habitColumns(): GridColumn[] {
 }
 
 const maySubject = computed(() => subject.value !== null && classRecord.may.subjects.includes(subject.value.key))
-const marginTitle = computed(() =>
-  tab.value === 0 || tab.value === tabs.value.length - 1 ? 'What the mark rests on' : 'What the record shows',
-)
+const marginTitle = computed(() => (isOfLevels.value ? 'What the record shows' : 'What the mark rests on'))
 const tabs = computed(() => [
   `Marks in ${subject.value?.name ?? ''}`,
   `Skills in ${subject.value?.name ?? ''}`,
@@ -56,6 +54,14 @@ const tabs = computed(() => [
   'The class',
 ])
 const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
+const isOfLevels = computed(() => tab.value > 0 && tab.value < tabs.value.length - 1)
+const { noteAbout } = useFrame()
+// A note that is begun at a cell is about its skill or habit.
+watchEffect(() => {
+  const kind = tab.value === 1 ? 'skill' : 'habit'
+  noteAbout.value = isOfLevels.value && about.value ? `${kind} ${about.value}` : ''
+})
+onUnmounted(() => (noteAbout.value = ''))
 </script>
 
 <template>
@@ -84,7 +90,7 @@ const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1),
       </TabPanels>
     </TabGroup>
     <MarginPanel :title="marginTitle">
-      <template v-if="tab === 0 || tab === tabs.length - 1"><MarkReason /><StudentResults /></template>
+      <template v-if="!isOfLevels"><MarkReason /><StudentResults /></template>
       <CellEvidence v-else :kind="tab === 1 ? 'skill' : 'habit'" :about="about" />
     </MarginPanel>
   </div>

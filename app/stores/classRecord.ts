@@ -16,6 +16,7 @@ import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { sumOfAnswers } from '~~/core/record/questions'
+import { levelEvidence } from '~~/core/record/levelEvidence'
 import { indexRecord, type RecordIndex } from '~~/core/record/recordIndex'
 import { proposedPercent } from '~~/core/record/yearSoFar'
 import { resultsThatFollow } from '~~/core/record/resultOfAnswers'
@@ -218,15 +219,15 @@ export const useClassRecord = defineStore('classRecord', () => {
 
   /** Settles levels or scores at once on the screen; cells typed one after another go out together. */
   function settleLevels(kind: LevelKind, cells: readonly LevelCell[]): void {
-    if (!record.value || cells.length === 0) return
+    const seen = index.value
+    if (!seen || cells.length === 0) return
     const levels = cells.map(({ studentId, about, symbol }) => ({
-      studentId,
-      kind,
-      about,
-      symbol,
-      was: index.value?.levelOf(studentId, kind, about) ?? null,
+      ...{ studentId, kind, about, symbol },
+      // Whoever settles has seen what is proposed now.
+      proposed: levelEvidence(seen, { studentId, kind, about }).proposed?.symbol ?? null,
+      was: seen.levelOf(studentId, kind, about) ?? null,
     }))
-    show((now) => withLevels(now, kind, cells))
+    show((now) => withLevels(now, kind, levels))
     const [only] = cells
     const many = cells.length > 1
     const what = many || !only ? `${cells.length} ${kind} cells` : `A ${kind} of ${nameOf(only.studentId)}`

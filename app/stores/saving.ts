@@ -57,6 +57,8 @@ export const useSaving = defineStore('saving', () => {
   let putting: Promise<unknown> = Promise.resolve()
   let flushing: Promise<void> | null = null
   let flushAgain = false
+  /** What the server has taken, whether the device has forgotten it yet or not. */
+  const takenOff = new Set<string>()
   let looks = 0
   let newestLook = 0
 
@@ -100,7 +102,7 @@ export const useSaving = defineStore('saving', () => {
     const found = owner === null ? [] : await entriesOf(owner)
     if (nth < newestLook) return
     newestLook = nth
-    onShelf.value = found
+    onShelf.value = found.filter(({ id }) => !takenOff.has(id))
   }
 
   /** Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow. */
@@ -211,6 +213,9 @@ export const useSaving = defineStore('saving', () => {
   }
 
   async function taken(entry: ShelfEntry, answer: WriteAnswer): Promise<void> {
+    // From here on it stands over nothing that is told or read, however long the device takes to forget it.
+    takenOff.add(entry.id)
+    onShelf.value = onShelf.value.filter(({ id }) => id !== entry.id)
     if (entry.tab === tabId) hear(entry.work.key, answer)
     else adopt(entry.work, answer)
     const { version } = answer

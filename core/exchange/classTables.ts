@@ -206,12 +206,12 @@ function notes({ record, student }: RecordIndex): ClassTable {
   return {
     name: 'Notes',
     rows: [
-      [...who, 'Date', 'About', 'Note', 'May be told'],
+      [...who, 'Date', 'About', 'Level', 'Note', 'May be told'],
       ...record.observations.flatMap((note) => {
         const child = student(note.studentId)
         if (!child) return []
         const matter = about.get(`${note.kind} ${note.about}`) ?? ''
-        return [[...whoIs(child), note.date, matter, note.text, note.mayTell ? 'yes' : '']]
+        return [[...whoIs(child), note.date, matter, note.symbol, note.text, note.mayTell ? 'yes' : '']]
       }),
     ],
   }

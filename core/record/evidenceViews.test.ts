@@ -6,7 +6,6 @@ import { categorySpreads, levelSpread, workSpreads } from './classSpread'
 import { needsALook } from './needsALook'
 import { levelsOverTerms, termsSoFar } from './overTerms'
 import { indexRecord } from './recordIndex'
-import { levelShown, skillEvidence } from './skillEvidence'
 
 const example = exampleClass()
 /** The one there must be. @throws where it is not there */
@@ -15,66 +14,9 @@ function sure<T>(found: T | undefined): T {
   return found
 }
 const index = (change: Partial<ClassRecord> = {}) => indexRecord(exampleClass(change))
-const question = (workId: string, number: number, skill: string | null, outOf: number) => ({
-  ...{ workId, number, words: '', skill, outOf },
-})
-const answer = (workId: string, number: number, score: number) => ({ workId, number, studentId: '1', score })
 const work = (id: string, date: string) => ({ ...sure(example.work[0]), id, title: id, date })
 const scored = (workId: string, score: number, studentId = '1') => ({
   ...{ workId, studentId, state: 'scored' as const, score, remark: '' },
-})
-
-describe('what the record shows of a skill', () => {
-  const papers = {
-    questions: [
-      question('w1', 1, 's1', 4),
-      question('w1', 2, 's1', 4),
-      question('w1', 3, 's2', 2),
-      question('w2', 1, 's1', 5),
-    ],
-    answers: [answer('w1', 1, 4), answer('w1', 2, 1), answer('w1', 3, 0), answer('w2', 1, 5)],
-  }
-
-  it('is the points of its questions, paper by paper, and what they propose together', () => {
-    // By hand: 5 of 8 are 62.5 %, 5 of 5 are 100; the mean 81.25 is an A, which is top, as is the level 3.
-    const shown = skillEvidence(index(papers), '1', 's1')
-    expect(shown.results.map(({ work: { id }, percent, level }) => [id, percent, level?.symbol])).toEqual([
-      ['w1', 62.5, '2'],
-      ['w2', 100, '3'],
-    ])
-    expect([shown.percent, shown.proposed?.symbol, shown.mostRecent?.symbol, shown.mostFrequent?.symbol]).toEqual([
-      ...[81.25, '3', '3', '3'],
-    ])
-    expect(skillEvidence(index(papers), '1', 's2').proposed?.symbol).toBe('2')
-  })
-
-  it('is nothing where no question about it was answered, and for a skill that is none', () => {
-    for (const [student, skill] of [
-      ['2', 's1'],
-      ['1', 's3'],
-      ['1', 'gone'],
-    ] as const) {
-      expect(skillEvidence(index(papers), student, skill)).toMatchObject({ results: [], percent: null })
-    }
-  })
-
-  it.each([
-    [80, '3'],
-    [79.9, '2'],
-    [0, '2'],
-  ])('%d % is level %s, by the tier of the mark that it reaches', (percent, symbol) => {
-    const { scale } = index()
-    expect(levelShown(scale('skills'), scale('marks'), percent)?.symbol).toBe(symbol)
-  })
-
-  it('goes by the cut-offs of the skill’s own scale where it has some', () => {
-    const skills = sure(example.scales[1])
-    const own = {
-      ...skills,
-      levels: skills.levels.map((level, at) => ({ ...level, lowestPercent: sure([90, 50, 0][at]) })),
-    }
-    expect([89, 50, 49].map((percent) => levelShown(own, example.scales[0], percent)?.symbol)).toEqual(['2', '2', '1'])
-  })
 })
 
 it('levels over the terms of a year leave out another year’s, and say where none was settled', () => {

@@ -10,11 +10,11 @@ export const longestNote = 2000
  * @example noteProblem({ date: '2027-09-01', text: 'Asked why.' }, springTerm, '2027-03-01') // '2027-09-01 has not …'
  */
 export function noteProblem(
-  { date, text }: Pick<Observation, 'date' | 'text'>,
+  { date, text, symbol = null }: Pick<Observation, 'date' | 'text'> & Partial<Pick<Observation, 'symbol'>>,
   { name, starts }: Pick<Term, 'name' | 'starts'>,
   today: string,
 ): string | null {
-  if (text.trim() === '') return 'Write what was seen or said.'
+  if (text.trim() === '' && symbol === null) return 'Write what was seen or said.'
   if (text.trim().length > longestNote) return `Keep a note under ${longestNote.toLocaleString('en')} characters.`
   if (date === '') return 'Say on which day it was.'
   if (date > today) return `${date} has not been yet: choose today or an earlier day.`

@@ -6,8 +6,10 @@ import { unpackAnswers, type PackedAnswers } from './questions'
 import type { Student } from './roster'
 import type { SettledTerm, StudentComment, StudentLevel } from './termRecord'
 
-/** The symbols of one student, by what they are about. */
-export type PackedLevels = readonly (readonly [studentId: string, symbols: Readonly<Record<string, string>>])[]
+type Symbols = Readonly<Record<string, string>>
+
+/** The symbols of one student, by what they are about; and those that were proposed, where some were. */
+export type PackedLevels = readonly (readonly [studentId: string, symbols: Symbols, proposed?: Symbols])[]
 
 /** The results of one piece of work. */
 type PackedResults = readonly (readonly [
@@ -75,7 +77,7 @@ export function unpackComment(comment: PackedComment, termId: string): StudentCo
 }
 
 function unpackLevels(packed: PackedLevels): StudentLevel[] {
-  return packed.flatMap(([studentId, symbols]) =>
-    Object.entries(symbols).map(([about, symbol]) => ({ studentId, about, symbol })),
+  return packed.flatMap(([studentId, symbols, proposed = {}]) =>
+    Object.entries(symbols).map(([about, symbol]) => ({ studentId, about, symbol, proposed: proposed[about] })),
   )
 }

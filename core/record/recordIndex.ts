@@ -3,7 +3,7 @@ import { rulesOfSubject, type MarkRules } from '../marks/markRules'
 import type { Scale } from '../scales/scale'
 import type { School, Subject } from '../school/schoolSetup'
 import type { ClassRecord } from './classRecord'
-import type { Attendance } from './observations'
+import type { Attendance, Observation } from './observations'
 import type { Practice } from './practice'
 import type { Answer, Question } from './questions'
 import { placesOfResults } from './resultPlaces'
@@ -38,6 +38,8 @@ export interface RecordIndex {
   /** The symbol settled for a skill or habit. */
   readonly levelOf: (studentId: string, kind: LevelKind, key: string) => string | undefined
   readonly commentOf: (studentId: string, box: string) => StudentComment | undefined
+  /** Notes that say a level or a score of a skill or a habit, oldest first. */
+  readonly ratingsOf: (place: { studentId: string; kind: LevelKind; about: string }) => readonly Observation[]
   readonly attendanceOf: (studentId: string) => Attendance | undefined
   /** In the order of the paper. */
   readonly questionsOf: (workId: string) => readonly Question[]
@@ -72,6 +74,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const questions = questionsByWork(record.questions)
   const answers = answersByPlace(record.answers)
   const practice = practiceByStudent(record.practice)
+  const ratings = ratingsByPlace(record.observations)
   const [before] = record.earlier
   const marksBefore = marksByPlace(before?.marks ?? none)
   const levelsBefore = levelsByPlace(before?.levels ?? none)
@@ -94,6 +97,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     markOf: (studentId, subject) => marks.get(pair(studentId, subject)),
     levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
+    ratingsOf: ({ studentId, kind, about }) => ratings.get(pair(studentId, `${kind} ${about}`)) ?? none,
     attendanceOf: (studentId) => attendance.get(studentId),
     questionsOf: (workId) => questions.get(workId) ?? none,
     answersOf: (workId, studentId) => answers.get(pair(workId, studentId)) ?? none,
@@ -146,6 +150,12 @@ const levelsByPlace = once(
 )
 const commentsByPlace = once(
   (comments: readonly StudentComment[]) => new Map(comments.map((each) => [pair(each.studentId, each.box), each])),
+)
+const ratingsByPlace = once((observations: readonly Observation[]) =>
+  grouped(
+    observations.filter(({ symbol }) => symbol !== null),
+    ({ studentId, kind, about }) => pair(studentId, `${kind} ${about}`),
+  ),
 )
 const attendanceByStudent = once(
   (attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])),

@@ -32,6 +32,8 @@ export interface StudentLevel {
   /** The skill's id, or the habit's key. */
   readonly about: string
   readonly symbol: string
+  /** The symbol that the record proposed when it was settled, where it proposed one. */
+  readonly proposed?: string | null
 }
 
 export const commentStatuses = ['in draft', 'finished'] as const

@@ -25,7 +25,7 @@ it('puts in what was written, takes away what was emptied, and leaves the rest a
 })
 
 it('keeps who wrote a note, and notes in the order of their days', () => {
-  const note = { date: '2027-01-20', kind: null, about: '', text: 'Asked why.', mayTell: true }
+  const note = { date: '2027-01-20', kind: null, about: '', symbol: null, text: 'Asked why.', mayTell: true }
   const { observations = [] } = withNote(record, { id: 'n2', studentId: '2', note })
   expect(observations.map(({ id, own }) => [id, own])).toEqual([
     ['n2', true],

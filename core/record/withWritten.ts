@@ -1,7 +1,7 @@
 import type { ClassRecord } from './classRecord'
-import type { Attendance, Observation } from './observations'
+import type { Attendance, Observation, WrittenInNote } from './observations'
 import type { Answer } from './questions'
-import type { AcceptedFinding, LevelKind, StudentComment, StudentMark } from './termRecord'
+import type { AcceptedFinding, LevelKind, StudentComment, StudentLevel, StudentMark } from './termRecord'
 
 // A record's parts with what somebody has just written in place of what stood there; null takes it away. Lists are
 // exchanged, never changed: what looks at another part has nothing to do.
@@ -18,6 +18,8 @@ export interface LevelCell {
   readonly studentId: string
   readonly about: string
   readonly symbol: string | null
+  /** What the record proposes where it is settled. */
+  readonly proposed?: string | null
 }
 
 export interface DaysCell {
@@ -32,7 +34,7 @@ export interface AnswerCell extends Omit<Answer, 'score'> {
 export interface NoteCell {
   readonly id: string
   readonly studentId: string
-  readonly note: Pick<Observation, 'date' | 'kind' | 'about' | 'text' | 'mayTell'> | null
+  readonly note: Pick<Observation, WrittenInNote> | null
 }
 
 export function withMarks({ marks }: ClassRecord, cells: readonly MarkCell[]): Part {
@@ -45,7 +47,8 @@ export function withMarks({ marks }: ClassRecord, cells: readonly MarkCell[]): P
 export function withLevels(record: ClassRecord, kind: LevelKind, cells: readonly LevelCell[]): Part {
   const part = kind === 'skill' ? 'levels' : 'habitScores'
   const place = (each: { studentId: string; about: string }): string => `${each.studentId} ${each.about}`
-  const made = ({ studentId, about, symbol }: LevelCell) => (symbol === null ? null : { studentId, about, symbol })
+  const made = ({ studentId, about, symbol, proposed }: LevelCell): StudentLevel | null =>
+    symbol === null ? null : { studentId, about, symbol, proposed }
   return { [part]: exchanged(record[part], cells, place, made) }
 }
 

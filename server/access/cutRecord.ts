@@ -41,8 +41,10 @@ function cutSettled(settled: PackedSettled, reads: Reader): PackedSettled {
   }
 }
 
-function cutLevels([studentId, symbols]: PackedLevels[number], reads: Reader): PackedLevels[number] {
-  return [studentId, Object.fromEntries(Object.entries(symbols).filter(([skill]) => reads.skill(skill)))]
+function cutLevels([studentId, symbols, proposed]: PackedLevels[number], reads: Reader): PackedLevels[number] {
+  const cut = (of: PackedLevels[number][1]) =>
+    Object.fromEntries(Object.entries(of).filter(([skill]) => reads.skill(skill)))
+  return proposed ? [studentId, cut(symbols), cut(proposed)] : [studentId, cut(symbols)]
 }
 
 /** Who reads what hangs on a subject, a skill or a box. */

@@ -79,7 +79,7 @@ const cellsQuery = `
           'special', m.special, 'reason', m.reason, 'proposed', m.proposed) end)), '[]')
       from k left join settled_mark m using (student_id, subject, term_id) where of_table = 'settled_mark'),
     'levels', (select coalesce(json_agg(json_build_object('termId', k.term_id, 'studentId', k.student_id,
-        'kind', k.kind, 'about', k.about, 'symbol', l.symbol)), '[]')
+        'kind', k.kind, 'about', k.about, 'symbol', l.symbol, 'proposed', l.proposed)), '[]')
       from k left join settled_level l using (student_id, kind, about, term_id) where of_table = 'settled_level'),
     'results', (select coalesce(json_agg(json_build_object('termId', work.term_id, 'studentId', k.student_id,
         'workId', k.work_id, 'subject', work.subject, 'result', case when r.work_id is null then null else

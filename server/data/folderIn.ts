@@ -208,7 +208,7 @@ async function addResults(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
     await insertAll(
       trx,
       'settled_level',
-      levels.map(({ about, symbol, ...place }) => ({ ...ofTerm(place), kind, about, symbol })),
+      levels.map(({ about, symbol, proposed, ...place }) => ({ ...ofTerm(place), kind, about, symbol, proposed })),
     )
   await insertAll(
     trx,
@@ -266,12 +266,13 @@ async function addWritten(trx: Knex.Transaction, { rows, year }: SchoolFolder, k
   await insertAll(
     trx,
     'observation',
-    rows.notes.map(({ day, kind, about, text, mayTell, by, ...place }) => ({
+    rows.notes.map(({ day, kind, about, symbol, text, mayTell, by, ...place }) => ({
       ...ofTerm(place),
       id: randomUUID(),
       day,
       about_kind: kind || null,
       about: kind === 'work' ? (keys.work.get(about) ?? about) : about,
+      symbol,
       text,
       may_tell: mayTell,
       written_by: by === null ? null : keys.people.get(signInKey(by)),

@@ -91,7 +91,7 @@ const ofStudents = {
     from attendance join term on term.id = term_id and year_id = :year join student on student.id = student_id
     where student_id = any(:students) order by term.starts, school_number`,
   notes: `select observation.id, term.name as term, school_number as number, day, coalesce(about_kind, '') as kind,
-      about, text, may_tell as "mayTell", sign_in as by
+      about, symbol, text, may_tell as "mayTell", sign_in as by
     from observation join term on term.id = term_id and year_id = :year join student on student.id = student_id
       left join person on person.id = written_by
     where student_id = any(:students) order by term.starts, school_number, day, observation.id`,
@@ -125,7 +125,7 @@ const ofStudents = {
 } as const
 
 function levelsQuery(kind: 'skill' | 'habit'): string {
-  return `select term.name as term, school_number as number, about, symbol
+  return `select term.name as term, school_number as number, about, symbol, proposed
     from settled_level join term on term.id = term_id and year_id = :year join student on student.id = student_id
     where kind = '${kind}' and student_id = any(:students) order by term.starts, school_number, about`
 }

@@ -23,6 +23,8 @@ import { up as proposedWhenSettled } from './migrations/0022_proposed_when_settl
 import { up as reopeningsAndLocks } from './migrations/0023_reopenings_and_locks'
 import { up as newsOfEvents } from './migrations/0024_news_of_events'
 import { up as weightsOfTerms } from './migrations/0025_weights_of_terms'
+import { up as levelsAlongTheWay } from './migrations/0026_levels_along_the_way'
+import { up as signOffs } from './migrations/0027_sign_offs'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -52,6 +54,8 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0023_reopenings_and_locks': reopeningsAndLocks,
   '0024_news_of_events': newsOfEvents,
   '0025_weights_of_terms': weightsOfTerms,
+  '0026_levels_along_the_way': levelsAlongTheWay,
+  '0027_sign_offs': signOffs,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

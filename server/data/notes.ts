@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { Observation } from '../../core/record/observations'
+import type { Observation, WrittenInNote } from '../../core/record/observations'
 import type { Row } from './changes/changeableTables'
 
 /** Whose a note is and where it stands. */
@@ -19,15 +19,15 @@ export async function noteAt(db: Knex, id: string): Promise<NoteAt | undefined> 
 }
 
 /** What of a note its writer changes. */
-type Written = Pick<Observation, 'date' | 'kind' | 'about' | 'text' | 'mayTell'>
+type Written = Pick<Observation, WrittenInNote>
 
 /** The columns of it. */
-export function noteRow({ date, kind, about, text, mayTell }: Written): Row {
-  return { day: date, about_kind: kind, about, text, may_tell: mayTell }
+export function noteRow({ date, kind, about, symbol, text, mayTell }: Written): Row {
+  return { day: date, about_kind: kind, about, symbol, text, may_tell: mayTell }
 }
 
 /** A note's row as it is shown to its writer. */
 export function noteShown(row: Row): Row {
-  const { day = '', about_kind: kind = null, about = '', text = '', may_tell: mayTell = false } = row
-  return { date: day, kind, about, text, mayTell }
+  const { day = '', about_kind: kind = null, about = '', symbol = null, text = '', may_tell: mayTell = false } = row
+  return { date: day, kind, about, symbol, text, mayTell }
 }

@@ -52,11 +52,20 @@ export async function loadHistory(db: Knex, { table, key, termId, studentId }: P
     ),
     db(table).where(key).first() as Promise<Row | undefined>,
   ])
-  let standing: Row | null = now ?? null
-  return rows.map(({ change, ...entry }) => {
+  const values = wayBack(
+    rows.map(({ change }) => change),
+    now ?? null,
+  )
+  return rows.map(({ change: _change, ...entry }, at) => ({ ...entry, ...(values[at] ?? { from: null, to: null }) }))
+}
+
+/** From what to what each change of a row led. @param changes newest first @param now how the row stands */
+export function wayBack(changes: readonly RecordedChange[], now: Row | null): { from: PastValue; to: PastValue }[] {
+  let standing = now
+  return changes.map((change) => {
     const to = 'after' in change ? change.after : standing
     standing = before(change, standing)
-    return { ...entry, from: shown(standing), to: shown(to) }
+    return { from: shown(standing), to: shown(to) }
   })
 }
 
@@ -69,6 +78,6 @@ function before(change: RecordedChange, after: Row | null): Row | null {
 /** A row's values that a person sees. */
 function shown(row: Row | null): PastValue {
   if (row === null) return null
-  const { percent, special, reason, symbol, state, score, remark, text } = row
-  return { percent, special, reason, symbol, state, score, remark, text } as PastValue
+  const { percent, special, reason, symbol, state, score, remark, text, absences, lates } = row
+  return { percent, special, reason, symbol, state, score, remark, text, absences, lates } as PastValue
 }

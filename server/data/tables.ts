@@ -223,6 +223,11 @@ declare module 'knex/types/tables' {
     habit: Table<HabitRow, never, 'retired'>
     teaching: Table<TeachingRow, never, 'id' | 'from_day' | 'to_day' | 'second_reader'>
     reopening: Table<ReopeningRow, never, 'id'>
+    sign_off: Table<
+      { class_id: string; term_id: string; subject: string; person_id: string; signed_at: number; note: string },
+      never,
+      'note'
+    >
     opening: Table<
       { person_id: string; class_id: string; term_id: string; day: string; times: number; last_at: Date },
       never,
@@ -273,12 +278,13 @@ declare module 'knex/types/tables' {
         day: string
         about_kind: NoteKind | null
         about: string
+        symbol: string | null
         text: string
         may_tell: boolean
         written_by: string | null
       },
       never,
-      'id' | 'about_kind' | 'may_tell' | 'written_by'
+      'id' | 'about_kind' | 'symbol' | 'may_tell' | 'written_by'
     >
     event: Table<EventRow, 'changes', 'id' | 'at' | 'last_at' | 'undone_by'>
     gradebook_file: Table<FileRow, never, 'id' | 'brought_at' | 'event_id'>

@@ -22,8 +22,10 @@ const ofPupils = (term: string): string => `term_id = ${term} and student_id = a
 
 const levels = (term: string, kind: string): string =>
   listOf(
-    'json_build_array(student_id, symbols)',
-    `from (select student_id, json_object_agg(about, symbol) as symbols from settled_level
+    `case when proposed is null then json_build_array(student_id, symbols)
+      else json_build_array(student_id, symbols, proposed) end`,
+    `from (select student_id, json_object_agg(about, symbol) as symbols,
+        json_object_agg(about, proposed) filter (where proposed is not null) as proposed from settled_level
       where kind = '${kind}' and ${ofPupils(term)} group by student_id) as of_student`,
   )
 
@@ -122,7 +124,7 @@ const termRecordQuery = `
     )},
     'observations', ${listOf(
       `json_build_object('id', observation.id, 'studentId', student_id, 'date', day, 'kind', about_kind, 'about', about,
-        'text', text, 'mayTell', may_tell, 'by', trim(given_name || ' ' || family_name),
+        'symbol', symbol, 'text', text, 'mayTell', may_tell, 'by', trim(given_name || ' ' || family_name),
         'own', coalesce(written_by = :reader, false)) order by day, observation.id`,
       `from observation left join person on person.id = written_by
         where ${ofPupils(here)} and (may_tell or written_by is null or written_by = :reader)`,

@@ -22,6 +22,15 @@ export async function worksAt(
   return rows
 }
 
+/** The subject of each piece of work of a class in a term. */
+export async function subjectsOfWork(
+  db: Knex,
+  { classId, termId }: { classId: string; termId: string },
+): Promise<Map<string, string>> {
+  const works = await db('work').where({ class_id: classId, term_id: termId }).select('id', 'subject')
+  return new Map(works.map(({ id, subject }) => [id, subject]))
+}
+
 /** The results of a piece of work, by student. */
 export async function resultsOfWork(db: Knex, workId: string): Promise<Omit<StudentResult, 'workId'>[]> {
   const { rows } = await db.raw<{ rows: Omit<StudentResult, 'workId'>[] }>(

@@ -1,6 +1,7 @@
 import type { NoteKept, NoteToWrite } from '../../contracts/notes'
 import { noteProblem } from '../../core/record/noteProblem'
 import type { Term } from '../../core/record/term'
+import { scaleOfLevel } from '../../core/school/scaleOfLevel'
 import { allow, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { noteAt, noteRow, noteShown } from '../data/notes'
@@ -63,8 +64,15 @@ async function refuseWrong(
 ): Promise<void> {
   const problem = noteProblem(note, term, context.today)
   if (problem !== null) throw new Refusal('invalid', problem)
+  const setup = await setupOf(context, term.yearId)
+  const { skills, habits } = setup
+  if (note.symbol !== null) {
+    const { scale } = scaleOfLevel(setup, note)
+    const levels = scale?.levels.map(({ symbol }) => symbol) ?? []
+    if (!levels.includes(note.symbol))
+      throw new Refusal('invalid', `“${note.symbol}” is no level here. The levels are ${levels.join(', ')}.`)
+  }
   if (note.kind === null) return
-  const { skills, habits } = await setupOf(context, term.yearId)
   const found = {
     skill: () => skills.some(({ id, subject }) => id === note.about && grants.readsSubject(subject)),
     habit: () => habits.some(({ key }) => key === note.about),

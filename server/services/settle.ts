@@ -87,12 +87,12 @@ export function levelChanges(
   const changes = levels.map((level): Change => {
     const { scale, need } = placeOfLevel(setup, grants, level)
     needs.add(need)
-    const { kind, about, studentId, symbol, was } = level
+    const { kind, about, studentId, symbol, proposed, was } = level
     return {
       table: 'settled_level',
       key: { student_id: studentId, kind, about, term_id: termId },
       seen: was === null ? null : { symbol: readable(scale, was) },
-      after: symbol === null ? null : { symbol: symbolOf(scale, symbol) },
+      after: symbol === null ? null : { symbol: symbolOf(scale, symbol), proposed: proposed ?? null },
     }
   })
   return { changes, needs: [...needs] }

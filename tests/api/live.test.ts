@@ -86,6 +86,11 @@ it('is told as it stands, with who did it, and the undoing of it too', async () 
 
 it('is told to nobody who may not see it, though they look at the same class', async () => {
   const [home, specialist] = [await follow(ines, await readAt()), await follow(tobias, await readAt())]
+  // What was done a moment before is told at first; from here on it is this alone.
+  const before = await rate(tobias, 'U1')
+  await specialist.until(level('U1', before.symbol))
+  specialist.heard.length = 0
+  await undo(tobias, before.event)
   const { event, symbol } = await rate(ines, 'P2')
   const theirs = await rate(tobias, 'U1')
   await home.until(level('P2', symbol))

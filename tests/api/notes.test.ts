@@ -19,7 +19,7 @@ beforeAll(async () => {
 
 const plain: NoteKept = {
   ...{ date: '2026-11-20', kind: null, about: '' },
-  ...{ text: 'Asked how a lock gate opens.', mayTell: false },
+  ...{ symbol: null, text: 'Asked how a lock gate opens.', mayTell: false },
 }
 const finn = () => place.student('Finn').id
 const write = (who: Client, id: string, note: NoteKept | null, was: NoteKept | null = null, studentId = finn()) =>
@@ -44,6 +44,23 @@ describe('a note', () => {
     expect((await ines('POST', `/api/events/${changed.body.event}/undo`)).status).toBe(200)
     expect(await readBy(ines, id)).toMatchObject(plain)
     await write(ines, id, null, plain)
+  })
+
+  it('may say a level that was seen, with words or without; none that is no level of what it is about', async () => {
+    const seen: NoteKept = { ...plain, kind: 'habit', about: 'taking-care', symbol: 'O', text: '' }
+    const id = randomUUID()
+    const { body } = await write(ines, id, seen)
+    expect(await readBy(ines, id)).toMatchObject(seen)
+    expect((await ines('POST', `/api/events/${body.event}/undo`)).status).toBe(200)
+    expect(await readBy(ines, id)).toBeUndefined()
+    const wrong: Partial<NoteKept>[] = [
+      { symbol: '3' },
+      { kind: null, about: '' },
+      { kind: 'work', about: place.answer.record.work[0]?.id ?? '' },
+      { symbol: null },
+    ]
+    for (const each of wrong)
+      expect((await write(ines, id, { ...seen, ...each })).status, JSON.stringify(each)).toBe(422)
   })
 
   it('for its writer is read by nobody else; one that may be told, by whom its matter concerns', async () => {

@@ -85,6 +85,16 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
       { nobody: 401, marek: 403, tobias: 404, philippa: 403, ines: 200 },
     ],
     [
+      'see what is signed off',
+      () => ['GET', `${place().path}/sign-offs`],
+      { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },
+    ],
+    [
+      'take back a sign-off of mathematics that is not there',
+      () => ['PUT', `${place().path}/sign-off`, { subject: 'mathematics', signed: null, was: null }],
+      { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
+    ],
+    [
       'look at the register',
       () => ['GET', `${place().path}/register`],
       { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },

@@ -209,7 +209,7 @@ describe('a school folder', () => {
     ],
     [
       'a level that is on no scale',
-      (files) => ({ ...files, 'levels.csv': (files['levels.csv'] ?? '').replace(/,[1-4]\r\n/, ',17\r\n') }),
+      (files) => ({ ...files, 'levels.csv': (files['levels.csv'] ?? '').replace(/,[1-4],\r\n/, ',17,\r\n') }),
       /levels\.csv, row 2, column level: “17” is on no scale/,
     ],
     [

@@ -2,6 +2,51 @@ import { expect, test } from '@playwright/test'
 import { lookedAt } from './lookedAt'
 import { saved, signIn } from './signedIn'
 
+test('scores seen along the way propose one, and what was settled is asked about when they change', async ({
+  page,
+}) => {
+  await signIn(page, 'ines')
+  await page.goto('/settle')
+  await page.getByRole('tab', { name: 'Habits' }).click()
+  const cell = page.getByRole('gridcell', { name: /^Leilani, Taking care/ })
+  const before = /: (\S+)/.exec((await cell.getAttribute('aria-label')) ?? '')?.[1] ?? ''
+  const noteSeen = async (symbol: string, day: string): Promise<void> => {
+    await page.keyboard.press('Alt+j')
+    const sheet = page.getByRole('dialog', { name: 'Note about Leilani' })
+    await sheet.getByRole('combobox', { name: /^Score seen/ }).selectOption(symbol)
+    await sheet.getByLabel('Day').fill(day)
+    await page.keyboard.press('Control+Enter')
+    await expect(sheet.getByText(`Kept: ${symbol}`)).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(sheet).toBeHidden()
+  }
+  await cell.click()
+  await page.keyboard.press('Delete')
+  await noteSeen('S', '2026-11-05')
+  await noteSeen('N', '2026-11-12')
+  await expect(cell).toHaveAttribute('aria-label', /: empty, N proposed$/)
+  await expect(page.getByRole('img', { name: /Taking care.*from S Sometimes to N/ })).toBeVisible()
+  await cell.focus()
+  await page.keyboard.press('Enter')
+  await expect(cell).toHaveAttribute('aria-label', /: N /)
+
+  await cell.click()
+  await noteSeen('S', '2026-11-19')
+  await expect(cell).toHaveAttribute('aria-label', /: N /)
+  const moved = page.getByRole('region', { name: /The record has changed since one score was settled/ })
+  await expect(moved).toContainText('proposed N then, S now; settled N')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await moved.getByRole('button', { name: /^Keep what is settled for Leilani/ }).click()
+  await expect(moved).toBeHidden()
+  await saved(page)
+  await page.reload()
+  await expect(cell).toHaveAttribute('aria-label', /: N /)
+  await expect(moved).toBeHidden()
+  await cell.click()
+  await page.keyboard.press(before)
+  await saved(page)
+})
+
 test('a mark is explained, compared as one likes, and seen across subjects and terms', async ({ page }) => {
   await signIn(page, 'ines')
   await page.goto('/settle')

@@ -58,6 +58,19 @@ test('a text whose beginning another tab has sent, unheard of here, goes on with
 })
 
 test('a page that goes in the middle of a word, with the server away, loses no letter', async ({ page }) => {
+  // A device that takes its time to note what the server said: others' news come meanwhile.
+  await page.addInitScript(() => {
+    const { prototype } = IDBObjectStore
+    const put = Reflect.get(prototype, 'put') as IDBObjectStore['put']
+    prototype.put = function (this: IDBObjectStore, ...what: Parameters<IDBObjectStore['put']>) {
+      const until = performance.now() + 1000
+      const wait = (): void => {
+        if (performance.now() < until) this.get('x').onsuccess = wait
+      }
+      if (this.name === 'versions') wait()
+      return put.apply(this, what)
+    }
+  })
   await signIn(page, 'ines')
   const editor = await openComment(page, 'Art', /Niamh/, 'Niamh')
   await page.route(away, (route) => route.abort())

@@ -54,6 +54,8 @@ test('the database gone for ten seconds: kept on this device, saved when it is b
 test('two tabs: the second is shown what the first wrote, and chooses', async ({ page, context }) => {
   await signIn(page, 'ines')
   const second = await context.newPage()
+  // What the first writes is not told to the second in time.
+  await second.route('**/live?*', (route) => route.abort())
   for (const tab of [page, second]) {
     await tab.goto('/write')
     await tab.getByRole('button', { name: /^Art \d/ }).click()

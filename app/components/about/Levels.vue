@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { levelsOverTerms, termsSoFar } from '~~/core/record/overTerms'
 import type { Student } from '~~/core/record/roster'
-import { skillEvidence } from '~~/core/record/skillEvidence'
+import { levelEvidence } from '~~/core/record/levelEvidence'
 import type { LevelKind } from '~~/core/record/termRecord'
 import { findLevel, strokesOf, type Scale } from '~~/core/scales/scale'
 import { keptSymbol, readTyped } from '~~/core/scales/symbol'
@@ -45,13 +45,13 @@ const rows = computed(() => {
   return lines.value.map((line) => ({
     ...line,
     symbols: overTerms.get(line.about) ?? [],
-    evidence: props.kind === 'skill' ? skillEvidence(index, props.student.id, line.about) : null,
+    evidence: levelEvidence(index, { studentId: props.student.id, kind: props.kind, about: line.about }),
   }))
 })
 type Row = (typeof rows.value)[number]
 const terms = computed(() => (classRecord.index ? termsSoFar(classRecord.index) : []))
-/** Whether any line has results behind it. */
-const hasEvidence = computed(() => !isMeeting && rows.value.some(({ evidence }) => evidence?.proposed))
+/** whether any line has anything behind it. */
+const hasEvidence = computed(() => !isMeeting && rows.value.some(({ evidence }) => evidence.proposed))
 
 const strokes = ({ scale }: Row, symbol: string | undefined) =>
   scale && symbol !== undefined && findLevel(scale, symbol) ? strokesOf(scale, symbol) : null
@@ -73,7 +73,7 @@ function put(row: Row, symbol: string | null): void {
 function onKey(event: KeyboardEvent): void {
   const row = rows.value[at.value]
   if (!row || event.ctrlKey || event.metaKey || event.altKey) return
-  const proposed = row.evidence?.proposed?.symbol
+  const proposed = row.evidence.proposed?.symbol
   if (mayHere.value && pressed(event, 'take') && row.symbols.at(-1) === undefined && proposed) {
     event.preventDefault()
     put(row, proposed)
@@ -108,7 +108,7 @@ function onKey(event: KeyboardEvent): void {
       <template #heads>
         <th scope="col" class="py-1">{{ kind === 'skill' ? 'Skill' : 'Habit' }}</th>
         <th v-for="term in terms" :key="term" scope="col" class="px-2 whitespace-nowrap">{{ term }}</th>
-        <th v-if="hasEvidence" scope="col" class="px-2">Results show</th>
+        <th v-if="hasEvidence" scope="col" class="px-2">Record shows</th>
       </template>
       <tr v-for="(row, nth) in rows" :key="row.about" class="border-b border-rule">
         <th scope="row" class="py-1 pr-2 font-normal">
@@ -134,11 +134,11 @@ function onKey(event: KeyboardEvent): void {
           <span v-else class="text-edge">·</span>
         </td>
         <td v-if="hasEvidence" class="px-2">
-          <template v-if="row.evidence?.proposed">
+          <template v-if="row.evidence.proposed">
             <i>{{ row.evidence.proposed.symbol }}</i>
             <span class="text-xs text-muted">
               recent {{ row.evidence.mostRecent?.symbol }}, most often {{ row.evidence.mostFrequent?.symbol }}, of
-              {{ row.evidence.results.length }}</span
+              {{ row.evidence.seen.length }}</span
             >
           </template>
         </td>

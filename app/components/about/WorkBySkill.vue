@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { skillEvidence } from '~~/core/record/skillEvidence'
+import { levelEvidence } from '~~/core/record/levelEvidence'
 import { shortDay } from '~~/core/reports/longDate'
 import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
@@ -14,7 +14,10 @@ const skills = computed(() => {
   if (!index || !record) return []
   return record.skills
     .filter((skill) => skill.subject === props.subject && !(isMeeting && skill.teacherOnly))
-    .map((skill) => ({ skill, results: skillEvidence(index, props.student.id, skill.id).results }))
+    .map((skill) => ({
+      skill,
+      results: levelEvidence(index, { studentId: props.student.id, kind: 'skill', about: skill.id }).results,
+    }))
     .filter(({ results }) => results.length > 0)
 })
 const works = computed(() => {

@@ -33,7 +33,7 @@ describe('a class of it', () => {
     expect(spring?.observations).toEqual([
       {
         ...{ id: 'n', studentId: '1', date: '2027-02-03', kind: 'habit', about: 'care', text: ' =careful\r\n' },
-        ...{ mayTell: true, by: null, own: false },
+        ...{ symbol: 'o', mayTell: true, by: null, own: false },
       },
     ])
     expect([spring?.boxes[0]?.limit, of('5 Elm', 'Spring')?.boxes[0]?.limit]).toEqual([90, 300])

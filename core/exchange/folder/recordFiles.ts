@@ -90,6 +90,8 @@ function newer<Row extends object>(file: RecordFile<Row>): RecordFile<Row> {
 
 const number = needed('number', 40)
 const term = needed('term', 80)
+/** What the record proposed when a level was settled. */
+const proposed = { ...perhaps('proposed then', 40), newer: true } as const
 const subject = needed('subject', 80)
 const pronouns: Column<string> = {
   ...needed('pronouns', 120),
@@ -242,13 +244,13 @@ export const recordFiles = {
   ),
   levels: recordFile(
     'levels.csv',
-    { term, number, about: needed('skill', 80), symbol: needed('level', 40) },
+    { term, number, about: needed('skill', 80), symbol: needed('level', 40), proposed },
     ['term', 'number', 'about'],
     { ...ofTerm, about: 'skill' },
   ),
   habitScores: recordFile(
     'habit-scores.csv',
-    { term, number, about: needed('habit', 80), symbol: needed('score', 40) },
+    { term, number, about: needed('habit', 80), symbol: needed('score', 40), proposed },
     ['term', 'number', 'about'],
     { ...ofTerm, about: 'habit' },
   ),
@@ -273,6 +275,7 @@ export const recordFiles = {
       day: day('day'),
       kind: { ...oneOf('about a', noteKindsOrNone), newer: true },
       about: words('about', 300),
+      symbol: { ...perhaps('level', 40), newer: true },
       text: exactText('text', 20_000),
       mayTell: { ...yesOrNothing('may be told'), newer: true },
       by: { ...perhaps('signs in as', 80), newer: true },

@@ -65,7 +65,7 @@ describe('a year in files', () => {
     ],
     [
       'a skill that is not there',
-      { levels: [{ ...inSpring, about: 's9', symbol: '2' }] },
+      { levels: [{ ...inSpring, about: 's9', symbol: '2', proposed: null }] },
       'levels.csv|2|skill|“s9” is none of the skills in skills.csv.',
     ],
     [
@@ -132,12 +132,12 @@ describe('a year in files', () => {
     ],
     [
       'a score on no scale',
-      { habitScores: [{ ...inSpring, about: 'care', symbol: '2' }] },
+      { habitScores: [{ ...inSpring, about: 'care', symbol: '2', proposed: null }] },
       'habit-scores.csv|2|score|“2” is on no scale.',
     ],
     [
       'a level on no scale',
-      { levels: [{ ...inSpring, about: 's1', symbol: 'o' }] },
+      { levels: [{ ...inSpring, about: 's1', symbol: 'o', proposed: null }] },
       'levels.csv|2|level|“o” is on no scale.',
     ],
     [

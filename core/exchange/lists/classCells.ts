@@ -1,4 +1,4 @@
-import type { Attendance, Observation } from '../../record/observations'
+import type { Attendance, Observation, WrittenInNote } from '../../record/observations'
 import type { Practice } from '../../record/practice'
 import type { Presence, RegisterDay } from '../../record/register'
 import type { LevelKind, StudentMark } from '../../record/termRecord'
@@ -14,7 +14,7 @@ export interface ClassCells {
   readonly attendance: readonly Attendance[]
   readonly practice: readonly Practice[]
   readonly register: readonly RegisterDay[]
-  readonly notes: readonly Pick<Observation, 'studentId' | 'date' | 'kind' | 'about' | 'text' | 'mayTell'>[]
+  readonly notes: readonly Pick<Observation, 'studentId' | WrittenInNote>[]
 }
 
 /** A thing that a row says: where it stands, what stood there, what shall, and how it is told. */

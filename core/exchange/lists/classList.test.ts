@@ -16,7 +16,10 @@ const told = ({ cells, refused, unknown, unchanged }: ClassListPlan): unknown =>
   levels: cells.levels.map((each) => `${each.studentId} ${each.kind} ${each.about} ${each.symbol}`),
   marks: cells.marks.map((each) => `${each.studentId} ${each.subject} ${each.mark.percent ?? each.mark.special}`),
   days: cells.attendance.map((each) => `${each.studentId} ${each.daysOpen} ${each.absences} ${each.lates}`),
-  notes: cells.notes.map((each) => `${each.studentId} ${each.date} ${each.kind} ${each.about} ${each.text}`),
+  notes: cells.notes.map(
+    ({ studentId, date, kind, about, symbol, text }) =>
+      `${studentId} ${date} ${kind} ${about} ${symbol === null ? '' : `${symbol} `}${text}`,
+  ),
   refused: refused.map((each) => `${each.row}: ${each.reason}`),
   unknown,
   unchanged,
@@ -74,6 +77,26 @@ const seen: Case[] = [
         '3: There is no child with “n1” in this class.',
         '4: 2027-09-01 has not been yet: choose today or an earlier day.',
       ],
+    },
+  ],
+  [
+    'levels seen along the way, each on its day, which settle nothing',
+    'Date,Name,Skill,Level\n3 Feb 2027,Maya Reed,Adds,3\n3 Feb 2027,Maya Reed,S2,1\n2027-02-04,Sam Reed,Care,9\n' +
+      ',Sam Reed,Adds,2\n2027-02-05,Maya Reed,Sums,80',
+    {
+      notes: ['1 2027-02-03 skill s1 3 ', '1 2027-02-03 skill s2 1 '],
+      levels: ['2 skill s1 2'],
+      marks: ['1 sums 80'],
+      refused: ['4: Care: “9” is no level here. The levels are 3, 2, 1.'],
+    },
+  ],
+  [
+    'notes with a level beside the words; the same brought again is the same',
+    'Date,Name,About,Level,Note\n2027-02-03,Maya Reed,care,2,Tidied the paints.\n2027-02-03,Sam Reed,,7,Asked why.\n' +
+      '2027-02-03,Maya Reed,care,2,Tidied the paints.',
+    {
+      notes: ['1 2027-02-03 habit care 2 Tidied the paints.', '2 2027-02-03 null  Asked why.'],
+      refused: ['4: The same note stands in row 2 already.'],
     },
   ],
   [

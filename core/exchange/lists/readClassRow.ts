@@ -26,6 +26,11 @@ export function classRowReader(
   const at = (what: string): number => columns.findIndex((each) => each?.what === what)
   const tall = at('about') >= 0 && at('value') >= 0 && at('text') < 0
 
+  /** A level with its day was seen along the way: it is noted, and settles nothing. */
+  function isAlongTheWay(about: string, day: string): boolean {
+    return tall && day !== '' && own.get(headingKey(about))?.what === 'level' && may('notes')
+  }
+
   function named(about: string): Extract<ClassColumn, { what: 'level' | 'mark' }> {
     const found = own.get(headingKey(about))
     if (!found) throw new NotTaken(`Nothing here is called “${about}”.`)
@@ -40,14 +45,15 @@ export function classRowReader(
       if (written === '' || (column?.what !== 'level' && column?.what !== 'mark')) return []
       return [() => saidOf(index, column, { student, heading: headings[nth] ?? '', cell: written })]
     })
-    const note = { day: cell('day'), about: cell('about'), text: cell('text'), told: cell('told') }
+    const [about, day, text] = [cell('about'), cell('day'), cell('text')]
+    const seen = isAlongTheWay(about, day)
+    const value = about !== '' && (seen || at('text') >= 0) ? cell('value') : ''
+    const note = { about, day, text, value, told: cell('told') }
     return [
       ...wide,
-      ...(tall
-        ? [() => saidOf(index, named(cell('about')), { student, heading: cell('about'), cell: cell('value') })]
-        : []),
+      ...(tall && !seen ? [() => saidOf(index, named(about), { student, heading: about, cell: cell('value') })] : []),
       ...(saysDays(cells) ? [() => saidDays(index, student, daysIn(cells))] : []),
-      ...(note.text === '' ? [] : [() => saidNote(index, student, note, today)]),
+      ...(text === '' && value === '' ? [] : [() => saidNote(index, student, note, today)]),
     ]
   }
 

@@ -1,12 +1,14 @@
 import { attendanceProblem, mostDays } from '../../record/attendanceProblem'
 import { noteProblem } from '../../record/noteProblem'
-import type { Attendance } from '../../record/observations'
+import type { Attendance, Observation, WrittenInNote } from '../../record/observations'
 import type { RecordIndex } from '../../record/recordIndex'
 import { registerDayProblem, type Presence, type RegisterDay } from '../../record/register'
 import type { Student } from '../../record/roster'
 import type { LevelKind } from '../../record/termRecord'
 import { readSpecial } from '../../scales/special'
+import type { Scale } from '../../scales/scale'
 import { keptSymbol, readSymbol } from '../../scales/symbol'
+import { scaleOfLevel } from '../../school/scaleOfLevel'
 import { saysYes } from '../folder/recordColumns'
 import { readDate } from '../readDate'
 import { headingKey } from '../readRecords'
@@ -55,17 +57,9 @@ function saidLevel(
   student: Student,
   { kind, about, heading, cell }: { kind: LevelKind; about: string; heading: string; cell: string },
 ): Said {
-  const { record } = index
-  const scaleKey =
-    kind === 'habit'
-      ? record.habits.find(({ key }) => key === about)?.scale
-      : record.subjects.find(({ key }) => key === record.skills.find(({ id }) => id === about)?.subject)?.skillScale
-  const scale = index.scale(scaleKey ?? '')
+  const { scale } = scaleOfLevel(index.record, { kind, about })
   const meaning = readSymbol(scale, cell)
-  if (!meaning) {
-    const levels = scale?.levels.map(({ symbol }) => symbol).join(', ') ?? 'not set'
-    throw new NotTaken(`${heading}: “${cell}” is no level here. The levels are ${levels}.`)
-  }
+  if (!meaning) throw noLevel(scale, heading, cell)
   const symbol = keptSymbol(meaning)
   const was = index.levelOf(student.id, kind, about) ?? null
   return {
@@ -76,6 +70,11 @@ function saidLevel(
     put: ({ levels }) => levels.push({ studentId: student.id, kind, about, symbol }),
     line: `${nameOf(student)}, ${heading}: ${was === null ? '' : `${was} → `}${symbol}`,
   }
+}
+
+function noLevel(scale: Scale | undefined, heading: string, cell: string): NotTaken {
+  const levels = scale?.levels.map(({ symbol }) => symbol).join(', ') ?? 'not set'
+  return new NotTaken(`${heading}: “${cell}” is no level here. The levels are ${levels}.`)
 }
 
 /** Days of attendance, as far as they are said. */
@@ -139,26 +138,41 @@ export function saidRegister(
 export function saidNote(
   { record }: RecordIndex,
   student: Student,
-  written: { day: string; about: string; text: string; told: string },
+  written: { day: string; about: string; value: string; text: string; told: string },
   today: string,
 ): Said {
   const date = written.day === '' ? today : readDate(written.day)
   if (date === undefined) throw new NotTaken(`“${written.day}” is no day.`)
-  const problem = noteProblem({ date, text: written.text }, record.term, today)
-  if (problem !== null) throw new NotTaken(problem)
   const found = ownNames(record).get(headingKey(written.about))
   if (written.about !== '' && found?.what !== 'level') throw new NotTaken(`Nothing here is called “${written.about}”.`)
   const tie = found?.what === 'level' ? { kind: found.kind, about: found.about } : { kind: null, about: '' }
-  const note = { studentId: student.id, date, ...tie, text: written.text, mayTell: saysYes(written.told) }
-  const there = record.observations.some(
-    (each) => each.studentId === student.id && each.date === date && each.text === written.text,
-  )
+  const symbol = seenLevel(record, tie, written)
+  const note = { studentId: student.id, date, ...tie, symbol, text: written.text, mayTell: saysYes(written.told) }
+  const problem = noteProblem(note, record.term, today)
+  if (problem !== null) throw new NotTaken(problem)
+  const place = (each: Pick<Observation, 'studentId' | WrittenInNote>): string =>
+    JSON.stringify([each.studentId, each.date, each.text, each.symbol, each.symbol === null ? '' : each.about])
+  const there = record.observations.some((each) => place(each) === place(note))
   return {
-    place: `note ${student.id} ${date} ${written.text}`,
+    place: `note ${place(note)}`,
     name: 'The same note',
     was: there ? note : null,
     now: note,
     put: ({ notes }) => notes.push(note),
-    line: `${nameOf(student)}, ${date}: ${written.text}`,
+    line: `${nameOf(student)}, ${date}: ${[symbol && `${written.about} ${symbol}`, written.text].filter(Boolean).join(', ')}`,
   }
+}
+
+/** The level that a note says; null where it says none. @throws NotTaken when it is none of what the note is about */
+function seenLevel(
+  record: RecordIndex['record'],
+  tie: Pick<Observation, 'kind' | 'about'>,
+  { value, about }: { value: string; about: string },
+): string | null {
+  if (value === '') return null
+  const { scale } = scaleOfLevel(record, tie)
+  const meaning = readSymbol(scale, value)
+  const level = meaning && scale?.levels.find(({ symbol }) => symbol === keptSymbol(meaning))
+  if (!level) throw noLevel(scale, about, value)
+  return level.symbol
 }

@@ -24,6 +24,7 @@ export const changeableTables = {
   term: { key: ['id'] },
   class_room: { key: ['id'] },
   reopening: { key: ['id'] },
+  sign_off: { key: ['class_id', 'term_id', 'subject'] },
   teaching: { key: ['id'] },
   student: { key: ['id'] },
   enrolment: { key: ['class_id', 'student_id'] },

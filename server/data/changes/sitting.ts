@@ -13,7 +13,10 @@ export interface Sitting {
   changes: RecordedChange[]
 }
 
-/** The event that this change goes on with: the same person's, on the same text, a short while ago. */
+/**
+ * The event that this change goes on with: the same person's, on the same text, a short while ago. A sign-off ends it:
+ * what is written after it is told apart from what was signed.
+ */
 export async function sittingOf(
   trx: Knex.Transaction,
   deed: Deed,
@@ -27,6 +30,8 @@ export async function sittingOf(
     `select nextval('comment_version') as version, (
        select changes from event where id = :writtenIn and person_id = :person and kind = :kind and undone_by is null
          and undoes is null and jsonb_array_length(changes) = 1 and last_at > now() - make_interval(mins => :minutes)
+         and not exists (select from sign_off where sign_off.class_id = event.class_id
+           and sign_off.term_id = event.term_id and signed_at > extract(epoch from last_at) * 1000)
      ) as changes`,
     { writtenIn, person: deed.personId, kind: deed.kind, minutes: sittingMinutes },
   )

@@ -1,0 +1,4 @@
+import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { viewSignOffs } from '../../../../services/signOffs'
+
+export default staffRoute((context, event) => viewSignOffs(context, placeOf(event)))
