@@ -15,7 +15,7 @@ beforeAll(async () => {
   place = await juniper(ines)
 })
 
-const student = (): string => place.student('Elif').id
+const student = (): string => place.student('Umi').id
 const sign = (who: Client, subject: string | null, note: string | null, was: number | null = null) =>
   who<Done>('PUT', `${place.path}/sign-off`, { subject, signed: note === null ? null : { note }, was })
 const seen = async (who: Client, subject: string | null): Promise<SignOff | undefined> =>
@@ -45,12 +45,12 @@ async function rewrite(who: Client, text: string): Promise<number | null> {
 
 it('is signed off with a note; what is changed since is told from what to what, and not what was taken back', async () => {
   await settle(ines, 70)
-  await rewrite(ines, 'Elif draws.')
+  await rewrite(ines, 'Umi draws.')
   const signed = await sign(ines, 'art', 'Two were ill.')
   expect(await seen(philippa, 'art')).toMatchObject({ by: 'Ines Calloway', note: 'Two were ill.', changes: [] })
   await settle(ines, 75)
   await settle(ines, 80)
-  await rewrite(ines, 'Elif draws and prints.')
+  await rewrite(ines, 'Umi draws and prints.')
   const habits = { studentId: student(), kind: 'habit', about: 'taking-care', symbol: 'O' }
   const was = place.answer.record.habitScores.find(
     (each) => each.studentId === student() && each.about === habits.about,
@@ -61,7 +61,7 @@ it('is signed off with a note; what is changed since is told from what to what, 
   expect(told.map(({ of, from, to, by }) => [of, from?.percent ?? from?.text, to?.percent ?? to?.text, by])).toEqual(
     expect.arrayContaining([
       ['mark', 70, 80, ['Ines Calloway']],
-      ['comment', 'Elif draws.', 'Elif draws and prints.', ['Ines Calloway']],
+      ['comment', 'Umi draws.', 'Umi draws and prints.', ['Ines Calloway']],
     ]),
   )
   expect(told).toHaveLength(2)
