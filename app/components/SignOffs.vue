@@ -17,6 +17,7 @@ const settings = useSettings()
 const { busy, problem, attempt } = useAttempt()
 const signOffs = shallowRef<readonly SignOff[]>([])
 const note = ref<string | null>(null)
+const noteField = useTemplateRef('noteField')
 
 const load = (): Promise<void> =>
   attempt(async () => {
@@ -53,6 +54,11 @@ function sign(signed: { note: string } | null): Promise<void> {
   })
 }
 
+function begin(): void {
+  note.value = here.value?.note ?? ''
+  void nextTick(() => noteField.value?.focus())
+}
+
 const when = (at: number): string => whenText(new Date(at).toISOString())
 /** "Finn, mark" */
 function whose({ of, studentId, about }: LaterChange): string {
@@ -73,7 +79,7 @@ function whose({ of, studentId, about }: LaterChange): string {
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <form v-if="note !== null" class="flex flex-wrap items-end gap-3" @submit.prevent="sign({ note })">
       <label class="grid min-w-60 flex-1 gap-1"
-        >A note for the coordinator, if you like <input v-model="note" class="field" maxlength="500"
+        >A note for the coordinator, if you like <input ref="noteField" v-model="note" class="field" maxlength="500"
       /></label>
       <button type="submit" class="press" :disabled="busy">Sign off {{ called(subject) }}</button>
       <button type="button" class="link" @click="note = null">Not yet</button>
@@ -88,7 +94,7 @@ function whose({ of, studentId, about }: LaterChange): string {
         <button v-if="here" type="button" class="link" :disabled="busy" @click="sign(null)">
           Take the sign-off back
         </button>
-        <button v-if="!here || here.changes.length > 0" type="button" class="quiet" @click="note = here?.note ?? ''">
+        <button v-if="!here || here.changes.length > 0" type="button" class="quiet" @click="begin">
           {{ here ? 'Sign off again' : 'Sign off' }}
         </button>
       </template>

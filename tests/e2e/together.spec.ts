@@ -1,4 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
+import { lookedAt } from './lookedAt'
 import { openComment, saved, signIn } from './signedIn'
 
 const classList = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
@@ -274,4 +275,46 @@ test('what others change leaves a form as it is filled in, and a cell where it i
   await expect(other.getByRole('button', { name: new RegExp(before) })).toBeVisible()
   await undoNote(other)
   await other.context().close()
+})
+
+test('a subject is signed off with a note, and the coordinator sees what is changed since', async ({
+  browser,
+  page,
+}) => {
+  const coordinator = await (await browser.newContext()).newPage()
+  for (const [each, name] of [
+    [page, 'ines'],
+    [coordinator, 'philippa'],
+  ] as const) {
+    await signIn(each, name)
+    await each.goto('/read')
+    await each.getByRole('button', { name: /^Science \d/ }).click()
+  }
+  const signOff = (on: Page) => on.getByRole('region', { name: 'Sign-off' })
+  await expect(signOff(coordinator).getByRole('button')).toHaveCount(0)
+  await signOff(page).getByRole('button', { name: 'Sign off' }).click()
+  await page.keyboard.type('Two were ill.')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.keyboard.press('Enter')
+  await expect(signOff(coordinator)).toContainText('Signed off: Science, by Ines Calloway')
+  await expect(signOff(coordinator)).toContainText('“Two were ill.”')
+
+  await page.goto('/settle')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Science')
+  await page.getByRole('tab', { name: /^Marks/ }).click()
+  const mark = page.getByLabel(/^Settled mark of Hyun-woo/)
+  const before = await mark.inputValue()
+  await mark.fill('61')
+  await mark.press('Enter')
+  await saved(page)
+  await coordinator.reload()
+  await signOff(coordinator).getByText('One value has changed since').click()
+  await expect(signOff(coordinator)).toContainText(`Hyun-woo Bae, mark: ${before} % → 61 %`)
+  await mark.fill(before)
+  await mark.press('Enter')
+  await saved(page)
+  await page.goto('/read')
+  await signOff(page).getByRole('button', { name: 'Take the sign-off back' }).click()
+  await expect(signOff(page)).toContainText('Not signed off: Science')
+  await coordinator.context().close()
 })
