@@ -291,7 +291,7 @@ test('a subject is signed off with a note, and the coordinator sees what is chan
     await each.getByRole('button', { name: /^Science \d/ }).click()
   }
   const signOff = (on: Page) => on.getByRole('region', { name: 'Sign-off' })
-  await expect(signOff(coordinator).getByRole('button')).toHaveCount(0)
+  await expect(signOff(coordinator).getByRole('button', { name: /^Sign off/ })).toHaveCount(0)
   await signOff(page).getByRole('button', { name: 'Sign off' }).click()
   await page.keyboard.type('Two were ill.')
   expect(await lookedAt(page)).toEqual([[], 0])
