@@ -10,7 +10,8 @@ import { useClassRecord } from '~/stores/classRecord'
 const props = defineProps<{ kind: LevelKind; about: string | null }>()
 const classRecord = useClassRecord()
 
-const student = computed(() => classRecord.student)
+const shown = useShown()
+const student = computed(() => shown.value.student)
 const title = computed(() => {
   const record = classRecord.record
   return props.kind === 'skill'
@@ -18,7 +19,7 @@ const title = computed(() => {
     : (record?.habits.find((habit) => habit.key === props.about)?.name ?? '')
 })
 const evidence = computed(() => {
-  const { index } = classRecord
+  const { index } = shown.value
   if (!index || !student.value || !props.about) return null
   return levelEvidence(index, { studentId: student.value.id, kind: props.kind, about: props.about })
 })
@@ -54,7 +55,8 @@ const ticks = computed(() => {
 })
 /** What the gradebook itself knows: evidence beside a habit, and no verdict about it. */
 const kept = computed(() => {
-  const { index, record } = classRecord
+  const { index } = shown.value
+  const record = index?.record
   if (!index || !record || props.kind !== 'habit' || !student.value) return null
   const id = student.value.id
   const results = record.subjects.flatMap(({ key }) => index.resultsOf(id, key))
@@ -62,7 +64,7 @@ const kept = computed(() => {
   return { of: results.length, late: count('late'), missing: count('missing'), days: index.attendanceOf(id) }
 })
 const lastTerm = computed(() =>
-  student.value && props.about ? classRecord.index?.levelBefore(student.value.id, props.kind, props.about) : undefined,
+  student.value && props.about ? shown.value.index?.levelBefore(student.value.id, props.kind, props.about) : undefined,
 )
 </script>
 

@@ -104,13 +104,15 @@ function focusCell(row: number, column: number): void {
     row: Math.max(0, Math.min(students.value.length - 1, row)),
     column: Math.max(0, Math.min(props.columns.length - 1, column)),
   }
+  // At once, and not when the cell has the focus: what follows it is drawn in the same turn.
+  view.kept.studentId = students.value[at.value.row]?.id ?? null
   void nextTick(() =>
     table.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)?.focus(),
   )
 }
 
 function onFocus(row: number, columnAt: number, studentId: string): void {
-  at.value = { row, column: columnAt }
+  if (at.value.row !== row || at.value.column !== columnAt) at.value = { row, column: columnAt }
   view.kept.studentId = studentId
   const about = props.columns[columnAt]?.about
   if (about) emit('cell', about)

@@ -5,16 +5,19 @@ import { useClassRecord } from '~/stores/classRecord'
 
 /** A mark that differs from the proposal: both numbers, the reason, and the way back. */
 const classRecord = useClassRecord()
+const shown = useShown()
 
 const proposal = computed(() => {
-  const { index, student, subject } = classRecord
+  const { index, student } = shown.value
+  const { subject } = classRecord
   return index && student && subject ? markProposal(index, student.id, subject.key) : null
 })
 const settled = computed(() => proposal.value?.settled)
 const may = computed(() => classRecord.subject !== null && classRecord.may.subjects.includes(classRecord.subject.key))
 
 function setReason(reason: string): void {
-  const { student, subject } = classRecord
+  const { student } = shown.value
+  const { subject } = classRecord
   if (!student || !subject || !settled.value) return
   const { percent, special, proposed = null } = settled.value
   const mark = { percent, special, reason: reason.trim() || null, proposed }
@@ -22,7 +25,8 @@ function setReason(reason: string): void {
 }
 
 function goBack(): void {
-  const { student, subject } = classRecord
+  const { student } = shown.value
+  const { subject } = classRecord
   const percent = proposal.value?.computed.percent
   if (!student || !subject || percent === null || percent === undefined) return
   classRecord.settleMarks([
@@ -62,9 +66,9 @@ function goBack(): void {
       </button>
     </div>
     <ValueHistory
-      v-if="classRecord.student && classRecord.subject"
+      v-if="shown.student && classRecord.subject"
       of="mark"
-      :student-id="classRecord.student.id"
+      :student-id="shown.student.id"
       :about="classRecord.subject.key"
     />
   </div>

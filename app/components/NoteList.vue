@@ -15,6 +15,7 @@ const emit = defineEmits<{ change: [note: Observation] }>()
 const classRecord = useClassRecord()
 const aboutOf = useAboutOfNote()
 const isMeeting = useIsMeeting()
+const shown = useShown()
 
 /** "O Often" */
 function levelIn({ kind, about, symbol }: Observation): string {
@@ -23,7 +24,7 @@ function levelIn({ kind, about, symbol }: Observation): string {
 }
 const notes = computed(() => {
   const all = (classRecord.record?.observations ?? []).filter(
-    ({ studentId, mayTell }) => studentId === classRecord.student?.id && (mayTell || !isMeeting),
+    ({ studentId, mayTell }) => studentId === shown.value.student?.id && (mayTell || !isMeeting),
   )
   const latest = all.toReversed()
   return first === null ? latest : latest.toSorted((a, b) => Number(b.about === first) - Number(a.about === first))
@@ -55,6 +56,6 @@ const notes = computed(() => {
         >
       </li>
     </ul>
-    <p v-if="notes.length === 0" class="text-muted">No notes about {{ classRecord.student?.usedName }} this term.</p>
+    <p v-if="notes.length === 0" class="text-muted">No notes about {{ shown.student?.usedName }} this term.</p>
   </div>
 </template>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { practiceByProgram } from '~~/core/record/practice'
-import { useClassRecord } from '~/stores/classRecord'
 
 /** What one child practised in programs of its own: a chart of the weeks with its table, goals, scores. */
-const classRecord = useClassRecord()
-const programs = computed(() => practiceByProgram(classRecord.index?.practiceOf(classRecord.student?.id ?? '') ?? []))
+const shown = useShown()
+const programs = computed(() => practiceByProgram(shown.value.index?.practiceOf(shown.value.student?.id ?? '') ?? []))
 </script>
 
 <template>

@@ -5,15 +5,18 @@ import { useSettings } from '~/stores/settings'
 
 /** The results that one student's mark rests on, in the order that the reader likes. */
 const classRecord = useClassRecord()
+const shown = useShown()
 const settings = useSettings()
 
 const story = computed(() => {
-  const { index, student, subject } = classRecord
+  const { index, student } = shown.value
+  const { subject } = classRecord
   return index && student && subject ? markStory(index, student.id, subject.key) : null
 })
 const categoryName = useCategoryName()
 const lines = computed(() => {
-  const { index, student, subject } = classRecord
+  const { index, student } = shown.value
+  const { subject } = classRecord
   if (!index || !student || !subject) return []
   const results = new Map(index.resultsOf(student.id, subject.key).map((result) => [result.workId, result]))
   const work = index.workOf(subject.key)
@@ -24,23 +27,23 @@ const lines = computed(() => {
 const trying = ref('')
 /** The piece of work whose questions are looked at. */
 const opened = ref('')
-const answersOf = (workId: string) => classRecord.index?.answersOf(workId, classRecord.student?.id ?? '') ?? []
-const here = computed(() => `${classRecord.student?.id} ${classRecord.subject?.key}`)
+const answersOf = (workId: string) => shown.value.index?.answersOf(workId, shown.value.student?.id ?? '') ?? []
+const here = computed(() => `${shown.value.student?.id} ${classRecord.subject?.key}`)
 watch(here, () => (trying.value = ''))
 </script>
 
 <template>
   <div class="grid gap-4 text-sm">
     <p class="flex">
-      <span class="flex-1 font-semibold">{{ classRecord.student?.usedName }}, {{ classRecord.subject?.name }}</span>
+      <span class="flex-1 font-semibold">{{ shown.student?.usedName }}, {{ classRecord.subject?.name }}</span>
       <button v-if="lines.length > 0 && trying !== here" type="button" class="link" @click="trying = here">
         What if …
       </button>
     </p>
     <p v-if="lines.length === 0">No work is in yet.</p>
     <WhatIf
-      v-else-if="trying === here && classRecord.student && classRecord.subject"
-      :student-id="classRecord.student.id"
+      v-else-if="trying === here && shown.student && classRecord.subject"
+      :student-id="shown.student.id"
       :subject="classRecord.subject.key"
       :work="lines.map(({ piece }) => piece)"
       @done="trying = ''"
@@ -78,10 +81,10 @@ watch(here, () => (trying.value = ''))
             {{ opened === piece.id ? 'Fold the questions' : 'Question by question' }}
           </button>
           <QuestionAnswers
-            v-if="opened === piece.id && classRecord.student"
+            v-if="opened === piece.id && shown.student"
             class="w-full"
             :work-id="piece.id"
-            :student-id="classRecord.student.id"
+            :student-id="shown.student.id"
             :may="false"
           />
         </template>

@@ -54,6 +54,8 @@ const tabs = computed(() => [
   'The class',
 ])
 const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
+provideShown()
+const shownAbout = unhurried(() => about.value)
 const isOfLevels = computed(() => tab.value > 0 && tab.value < tabs.value.length - 1)
 const { noteAbout } = useFrame()
 // A note that is begun at a cell is about its skill or habit.
@@ -91,7 +93,7 @@ onUnmounted(() => (noteAbout.value = ''))
     </TabGroup>
     <MarginPanel :title="marginTitle">
       <template v-if="!isOfLevels"><MarkReason /><StudentResults /></template>
-      <CellEvidence v-else :kind="tab === 1 ? 'skill' : 'habit'" :about="about" />
+      <CellEvidence v-else :kind="tab === 1 ? 'skill' : 'habit'" :about="shownAbout" />
     </MarginPanel>
   </div>
 </template>
