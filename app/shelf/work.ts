@@ -120,8 +120,12 @@ function mapped(
   }
 }
 
-/** The part of some work that was in conflict, and the rest, which can go out by itself; null where there is none. */
+/**
+ * The part of some work that was in conflict, and the rest, which can go out by itself; null where there is none, and
+ * where all of it was refused as it is.
+ */
 export function parted(work: Work, conflicts: readonly Conflict[]): { refused: Work; rest: Work | null } {
+  if (conflicts.length === 0) return { refused: work, rest: null }
   const at = new Set(conflicts.map((conflict) => conflict.nth))
   let left = 0
   const rest = mapped(work, (cells) => {

@@ -183,6 +183,43 @@ test('a term that locks while three comments are written: all three stay, listed
   }
 })
 
+test('scores that a locked term refuses are asked for once, listed, and taken when it is open', async ({ page }) => {
+  const db = openDatabase(databaseUrl())
+  try {
+    await signIn(page, 'ines')
+    const winter = await db('term').orderBy('starts', 'desc').first()
+    const lock = (day: string) =>
+      db('term')
+        .where({ id: winter?.id ?? '' })
+        .update({ locks: day })
+    await page.goto('/settle')
+    await page.getByRole('tab', { name: 'Habits' }).click()
+    const cell = page.getByRole('gridcell', { name: /^Kit, Taking care/ })
+    const before = /: (\S+)/.exec((await cell.getAttribute('aria-label')) ?? '')?.[1] ?? ''
+    const wanted = before === 'N' ? 'S' : 'N'
+    let asked = 0
+    page.on('request', (request) => (asked += Number(request.url().endsWith('/levels'))))
+    await cell.click()
+    await lock('2000-01-01')
+    await page.keyboard.press(wanted)
+    const kept = page.getByRole('region', { name: 'Not saved' })
+    await expect(kept).toContainText('1 piece of work was not saved')
+    await expect(kept).toContainText('locked since 2000-01-01')
+    await page.waitForTimeout(1500)
+    expect(asked).toBe(1)
+    await lock(winter?.locks ?? '')
+    await kept.getByRole('button', { name: 'Try again' }).click()
+    await expect(kept).toBeHidden()
+    await page.reload()
+    await expect(cell).toHaveAttribute('aria-label', new RegExp(`: ${wanted} `))
+    await cell.click()
+    await page.keyboard.press(before)
+    await saved(page)
+  } finally {
+    await db.destroy()
+  }
+})
+
 test('an answer that is none of ours is not taken for “saved”, and one bad text stops no other', async ({ page }) => {
   await signIn(page, 'ines')
   const editor = await openComment(page, 'Art', /Rosa/, 'Rosa')
