@@ -3,7 +3,7 @@
  * What was settled before the record changed: from what to what. What is settled stays until it is decided, once for
  * each or for all.
  */
-defineProps<{
+const props = defineProps<{
   /** "mark", "level", "score". */
   what: string
   lines: readonly {
@@ -19,6 +19,7 @@ defineProps<{
 }>()
 const emit = defineEmits<{ decide: [keys: readonly string[], decision: 'take' | 'keep'] }>()
 const id = useId()
+const all = computed(() => props.lines.map(({ key }) => key))
 </script>
 
 <template>
@@ -55,32 +56,8 @@ const id = useId()
       </li>
     </ul>
     <p v-if="may && lines.length > 1" class="flex gap-3">
-      <button
-        type="button"
-        class="press"
-        @click="
-          emit(
-            'decide',
-            lines.map(({ key }) => key),
-            'take',
-          )
-        "
-      >
-        Take all {{ lines.length }}
-      </button>
-      <button
-        type="button"
-        class="quiet"
-        @click="
-          emit(
-            'decide',
-            lines.map(({ key }) => key),
-            'keep',
-          )
-        "
-      >
-        Keep all as settled
-      </button>
+      <button type="button" class="press" @click="emit('decide', all, 'take')">Take all {{ lines.length }}</button>
+      <button type="button" class="quiet" @click="emit('decide', all, 'keep')">Keep all as settled</button>
     </p>
   </section>
 </template>

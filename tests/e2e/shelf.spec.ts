@@ -5,6 +5,23 @@ import { openComment, saved, signIn } from './signedIn'
 const away = '**/api/classes/*/*/comment'
 const list = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
 
+/** Does something while the term of today can be locked, and opened again. */
+async function withLock(
+  use: (lock: { falls: () => Promise<unknown>; isLifted: () => Promise<unknown> }) => Promise<void>,
+) {
+  const db = openDatabase(databaseUrl())
+  try {
+    const winter = await db('term').orderBy('starts', 'desc').first()
+    const lock = (day: string) =>
+      db('term')
+        .where({ id: winter?.id ?? '' })
+        .update({ locks: day })
+    await use({ falls: () => lock('2000-01-01'), isLifted: () => lock(winter?.locks ?? '') })
+  } finally {
+    await db.destroy()
+  }
+}
+
 test('two tabs look at two children: what is typed stays with the child it was typed about', async ({
   page,
   context,
@@ -144,16 +161,10 @@ test('what a closed tab had no time to put on the shelf is sent by a tab that is
 test('a term that locks while three comments are written: all three stay, listed, until they are decided about', async ({
   page,
 }) => {
-  const db = openDatabase(databaseUrl())
-  try {
-    await signIn(page, 'ines')
-    const winter = await db('term').orderBy('starts', 'desc').first()
-    const lock = (day: string) =>
-      db('term')
-        .where({ id: winter?.id ?? '' })
-        .update({ locks: day })
+  await signIn(page, 'ines')
+  await withLock(async (lock) => {
     await openComment(page, 'Physical education', /Dash/, 'Dash')
-    await lock('2000-01-01')
+    await lock.falls()
     for (const name of ['Dash', 'Mateusz', 'Amara']) {
       await list(page)
         .getByRole('button', { name: new RegExp(name) })
@@ -166,7 +177,7 @@ test('a term that locks while three comments are written: all three stay, listed
     await expect(kept).toContainText('locked since 2000-01-01')
     await page.reload()
     await expect(kept).toContainText('Mateusz ran to the weir and back.')
-    await lock(winter?.locks ?? '')
+    await lock.isLifted()
     await kept.getByRole('button', { name: 'Let it go' }).last().click()
     for (const left of ['2 pieces', '1 piece']) {
       await expect(kept).toContainText(left)
@@ -178,20 +189,12 @@ test('a term that locks while three comments are written: all three stay, listed
       .getByRole('button', { name: /Mateusz/ })
       .click()
     await expect(page.getByRole('textbox', { name: 'Physical education for Mateusz' })).toHaveValue(/weir and back/)
-  } finally {
-    await db.destroy()
-  }
+  })
 })
 
 test('scores that a locked term refuses are asked for once, listed, and taken when it is open', async ({ page }) => {
-  const db = openDatabase(databaseUrl())
-  try {
-    await signIn(page, 'ines')
-    const winter = await db('term').orderBy('starts', 'desc').first()
-    const lock = (day: string) =>
-      db('term')
-        .where({ id: winter?.id ?? '' })
-        .update({ locks: day })
+  await signIn(page, 'ines')
+  await withLock(async (lock) => {
     await page.goto('/settle')
     await page.getByRole('tab', { name: 'Habits' }).click()
     const cell = page.getByRole('gridcell', { name: /^Kit, Taking care/ })
@@ -200,14 +203,14 @@ test('scores that a locked term refuses are asked for once, listed, and taken wh
     let asked = 0
     page.on('request', (request) => (asked += Number(request.url().endsWith('/levels'))))
     await cell.click()
-    await lock('2000-01-01')
+    await lock.falls()
     await page.keyboard.press(wanted)
     const kept = page.getByRole('region', { name: 'Not saved' })
     await expect(kept).toContainText('1 piece of work was not saved')
     await expect(kept).toContainText('locked since 2000-01-01')
     await page.waitForTimeout(1500)
     expect(asked).toBe(1)
-    await lock(winter?.locks ?? '')
+    await lock.isLifted()
     await kept.getByRole('button', { name: 'Try again' }).click()
     await expect(kept).toBeHidden()
     await page.reload()
@@ -215,9 +218,7 @@ test('scores that a locked term refuses are asked for once, listed, and taken wh
     await cell.click()
     await page.keyboard.press(before)
     await saved(page)
-  } finally {
-    await db.destroy()
-  }
+  })
 })
 
 test('an answer that is none of ours is not taken for “saved”, and one bad text stops no other', async ({ page }) => {
