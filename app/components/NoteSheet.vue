@@ -60,7 +60,7 @@ const levels = computed(() => {
 watch(levels, (now) => {
   if (draft.value && now.every(({ symbol }) => symbol !== draft.value?.symbol)) draft.value.symbol = null
 })
-const isWritten = ({ text, symbol }: Pick<Draft, 'text' | 'symbol'>): boolean => text.trim() !== '' || symbol !== null
+const isWritten = ({ text, symbol }: Pick<Draft, 'text' | 'symbol'>): boolean => text.trim() !== '' || Boolean(symbol)
 
 /** Why what is written cannot be kept as it is; nothing while nothing is written. */
 const wrong = computed(() => {
