@@ -20,12 +20,17 @@ export function unhurried<Value>(source: () => Value): Readonly<Ref<Value>> {
   return refDebounced(computed(source) as Ref<Value>, rest, { maxWait: longest })
 }
 
-/** Below here the margin follows unhurriedly. */
-export function provideShown(): void {
+/**
+ * Below here the margin follows unhurriedly, where nothing is decided in it.
+ * @param isUnhurried whether that is so now; else it shows at once whom the work is about
+ */
+export function provideShown(isUnhurried: () => boolean): void {
   const classRecord = useClassRecord()
+  const now = computed((): Shown => ({ student: classRecord.student, index: classRecord.index }))
+  const rested = unhurried(() => now.value)
   provide(
     shownKey,
-    unhurried(() => ({ student: classRecord.student, index: classRecord.index })),
+    computed(() => (isUnhurried() ? rested.value : now.value)),
   )
 }
 

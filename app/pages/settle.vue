@@ -54,7 +54,7 @@ const tabs = computed(() => [
   'The class',
 ])
 const tab = computed({ get: () => Math.min(chosen.value, tabs.value.length - 1), set: (at) => (chosen.value = at) })
-provideShown()
+provideShown(() => isOfLevels.value)
 const shownAbout = unhurried(() => about.value)
 const isOfLevels = computed(() => tab.value > 0 && tab.value < tabs.value.length - 1)
 const { noteAbout } = useFrame()
