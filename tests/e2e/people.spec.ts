@@ -83,5 +83,6 @@ test('a doubtful row is asked about and taken in when answered', async ({ page }
   await page.getByRole('button', { name: 'Take in 8 results' }).click()
   await expect(page.getByText(/8 new, 0 changed, 0 unchanged, 0 refused/)).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'Bring it back' })).toBeVisible()
   await expect(page.getByRole('columnheader', { name: /^Museum visit report/ })).toBeHidden()
 })

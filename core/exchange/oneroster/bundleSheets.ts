@@ -77,7 +77,8 @@ function resultCells(
   const work = at.lineItems.get(row('lineItemSourcedId'))
   const category = categoryCell(at.categories.get(work?.('categorySourcedId') ?? ''))
   const who = user ? [numberOf(user), user('givenName'), user('familyName')] : [row('studentSourcedId'), '', '']
-  const day = (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10)
+  const isDated = work?.('metadata.facunda.dated').toLowerCase() !== 'false'
+  const day = isDated ? (work?.('dueDate') || work?.('assignDate') || '').slice(0, 10) : ''
   const outOf = Number(work?.('resultValueMax').replace(',', '.') ?? '') || 100
   const weight = work?.('metadata.facunda.weight') ?? ''
   const counts = work?.('metadata.facunda.counts').toLowerCase() === 'false' ? 'no' : ''

@@ -218,6 +218,6 @@ describe('what goes out', () => {
       if (name !== 'manifest.csv') expect(said).toContain(`file.${name.replace('.csv', '')}=bulk`)
     const heads = files.get('lineItems.csv')?.split('\r\n')[0]
     expect(heads).toMatch(/^sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,/)
-    expect(heads).toMatch(/,metadata\.facunda\.weight,metadata\.facunda\.counts$/)
+    expect(heads).toMatch(/,metadata\.facunda\.weight,metadata\.facunda\.counts,metadata\.facunda\.dated$/)
   })
 })

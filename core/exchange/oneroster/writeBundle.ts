@@ -95,6 +95,8 @@ function workRows({ index, school, subjects, roomOf }: Here): Rows {
       ...{ classSourcedId: roomOf(piece.subject), categorySourcedId: `${roomOf(piece.subject)}-${piece.category}` },
       ...{ gradingPeriodSourcedId: term.id, resultValueMin: 0, resultValueMax: piece.outOf, schoolSourcedId: school },
       ...{ 'metadata.facunda.weight': piece.weight, 'metadata.facunda.counts': String(piece.counts) },
+      // The standard wants a day; ours is read back as none.
+      'metadata.facunda.dated': String(piece.date !== null),
     })),
     results: pieces.flatMap((piece) =>
       [...index.resultsOfWork(piece.id).values()].map((result) => ({

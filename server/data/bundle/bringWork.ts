@@ -38,7 +38,8 @@ const understood = `
           when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year'
           when shut.id is not null and is_locked(shut.id, room.class_id, null, room.subject)
             then 'of a term that is locked' end as why
-      from (select *, day_in(coalesce(duedate, assigndate)) as done_on from staged_lineitems offset 0) as item
+      from (select *, case when lower("metadata.facunda.dated") = 'false' then null
+          else day_in(coalesce(duedate, assigndate)) end as done_on from staged_lineitems offset 0) as item
         left join room_named as room on room.name = item.classsourcedid
         left join term_named as period on period.name = item.gradingperiodsourcedid
         left join term_named as session on session.name = item.academicsessionsourcedid

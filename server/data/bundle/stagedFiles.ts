@@ -7,7 +7,7 @@ import { Refusal } from '../../access/refusal'
 import { copyChunk, endCopy, openCopy } from './copyRows'
 
 /** What the standard has no heading for, as Facunda writes it. */
-const ownHeadings = ['metadata.facunda.weight', 'metadata.facunda.counts']
+const ownHeadings = ['metadata.facunda.weight', 'metadata.facunda.counts', 'metadata.facunda.dated']
 /** A row of headings is no longer. */
 const longestHead = 20_000
 
