@@ -117,7 +117,9 @@ const givenResults = fc.array(
 const withGiven = (given: readonly { workId: string; studentId: string; result: object; remark: string }[]) =>
   indexRecord(
     exampleClass({
-      work: exampleClass().work.map((piece) => ({ ...piece, weight: piece.id === 'w1' ? 2.5 : 1 })),
+      work: exampleClass().work.map((piece) =>
+        piece.id === 'w1' ? { ...piece, weight: 2.5 } : { ...piece, weight: 1, date: null },
+      ),
       results: [
         ...new Map(
           given.map(({ workId, studentId, result: had, remark: said }) => [
