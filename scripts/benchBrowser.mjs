@@ -103,7 +103,10 @@ async function gridOfLevels(students, skills) {
   await page.getByRole('gridcell').first().click()
   const typed = await keystrokes('32323232323232323232')
   console.log(`  a grid of ${students} students and ${skills} skills: a keystroke ${typed}`)
-  await page.getByRole('status').filter({ hasText: /^saved/ }).waitFor()
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^saved/ })
+    .waitFor()
   await page.unrouteAll({ behavior: 'ignoreErrors' })
 }
 
