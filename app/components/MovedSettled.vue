@@ -3,23 +3,30 @@
  * What was settled before the record changed: from what to what. What is settled stays until it is decided, once for
  * each or for all.
  */
+interface Line {
+  readonly key: string
+  /** Whose it is, and of what where that is not said elsewhere. */
+  readonly name: string
+  readonly usedName: string
+  readonly from: string
+  readonly to: string
+  readonly settled: string
+}
 const props = defineProps<{
   /** "mark", "level", "score". */
   what: string
-  lines: readonly {
-    key: string
-    /** Whose it is, and of what where that is not said elsewhere. */
-    name: string
-    usedName: string
-    from: string
-    to: string
-    settled: string
-  }[]
+  lines: readonly Line[]
   may: boolean
 }>()
 const emit = defineEmits<{ decide: [keys: readonly string[], decision: 'take' | 'keep'] }>()
 const id = useId()
 const all = computed(() => props.lines.map(({ key }) => key))
+/** What can be decided about one: what it is called aloud, and what its button says. */
+const ways = ({ to, settled }: Line) =>
+  [
+    { decision: 'take', words: `Take ${to}`, value: `Take ${to}` },
+    { decision: 'keep', words: 'Keep what is settled', value: `Keep ${settled}` },
+  ] as const
 </script>
 
 <template>
@@ -37,20 +44,14 @@ const all = computed(() => props.lines.map(({ key }) => key))
         >
         <template v-if="may">
           <button
+            v-for="{ decision, words, value } in ways(each)"
+            :key="decision"
             type="button"
             class="quiet"
-            :aria-label="`Take ${each.to} for ${each.usedName}`"
-            @click="emit('decide', [each.key], 'take')"
+            :aria-label="`${words} for ${each.usedName}`"
+            @click="emit('decide', [each.key], decision)"
           >
-            Take {{ each.to }}
-          </button>
-          <button
-            type="button"
-            class="quiet"
-            :aria-label="`Keep what is settled for ${each.usedName}`"
-            @click="emit('decide', [each.key], 'keep')"
-          >
-            Keep {{ each.settled }}
+            {{ value }}
           </button>
         </template>
       </li>

@@ -19,16 +19,15 @@ const signOffs = shallowRef<readonly SignOff[]>([])
 const note = ref<string | null>(null)
 const noteField = useTemplateRef('noteField')
 
-const load = (): Promise<void> =>
-  attempt(async () => {
-    const { place } = classRecord
-    const found = await askServer<SignOff[]>('GET', `${place}/sign-offs`)
-    if (place === classRecord.place) signOffs.value = found
-  })
+async function look(): Promise<void> {
+  const { place } = classRecord
+  const found = await askServer<SignOff[]>('GET', `${place}/sign-offs`)
+  if (place === classRecord.place) signOffs.value = found
+}
 watch(
   // What others change comes with the class; what is changed here, when it has been saved.
   () => [classRecord.place, classRecord.answer?.readAt, saving.savedAt],
-  () => void load(),
+  () => void attempt(look),
   { immediate: true },
 )
 watch(
@@ -50,7 +49,7 @@ function sign(signed: { note: string } | null): Promise<void> {
     const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/sign-off`, body)
     saving.did(event)
     note.value = null
-    signOffs.value = await askServer<SignOff[]>('GET', `${classRecord.place}/sign-offs`)
+    await look()
   })
 }
 

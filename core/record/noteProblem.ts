@@ -7,7 +7,8 @@ export const longestNote = 2000
 /**
  * Why a note cannot be kept in a term, in a sentence; null where it can.
  * @param today an ISO date: a note is about a day that has been
- * @example noteProblem({ date: '2027-09-01', text: 'Asked why.' }, springTerm, '2027-03-01') // '2027-09-01 has not …'
+ * @example noteProblem({ date: '2027-09-01', text: 'Asked why.' }, springTerm, '2027-03-01')
+ * // '2027-09-01 has not been yet: choose today or an earlier day.'
  */
 export function noteProblem(
   { date, text, symbol = null }: Pick<Observation, 'date' | 'text'> & Partial<Pick<Observation, 'symbol'>>,

@@ -5,7 +5,7 @@ const change = (place: string, from: string | null, to: string | null, by: strin
   ...{ place, from, to, by, at },
 })
 
-it('tells each value from what it was to what it is, with whoever changed it; what stands again as before is left out', () => {
+it('tells each value from what it was to what it is, and by whom; what stands again as before is left out', () => {
   const changes = [
     change('a', '3', '2', 'Ines', 0),
     change('b', null, '1', 'Ines', 1),

@@ -33,8 +33,8 @@ const mostTold = 300
 /** Events by their numbers. */
 export async function loadToldEvents(db: Knex, ids: readonly number[]): Promise<ToldEvent[]> {
   const { rows } = await db.raw<{ rows: ToldEvent[] }>(
-    `select event.id, (extract(epoch from last_at) * 1000)::float8 as at, person_id as "personId", trim(given_name || ' ' || family_name) as by, class_id as "classId",
-       term_id as "termId",
+    `select event.id, (extract(epoch from last_at) * 1000)::float8 as at, person_id as "personId",
+       trim(given_name || ' ' || family_name) as by, class_id as "classId", term_id as "termId",
        case when jsonb_array_length(changes) > ${mostTold} then '[]' else
          (select coalesce(jsonb_agg(jsonb_build_object('table', change -> 'table', 'key', change -> 'key')), '[]')
            from jsonb_array_elements(changes) as change) end as changes
@@ -75,8 +75,8 @@ const cellsQuery = `
       work_id uuid, box text))
   select json_build_object(
     'marks', (select coalesce(json_agg(json_build_object('termId', k.term_id, 'studentId', k.student_id,
-        'subject', k.subject, 'mark', case when m.student_id is null then null else json_build_object('percent', m.percent,
-          'special', m.special, 'reason', m.reason, 'proposed', m.proposed) end)), '[]')
+        'subject', k.subject, 'mark', case when m.student_id is null then null else json_build_object(
+          'percent', m.percent, 'special', m.special, 'reason', m.reason, 'proposed', m.proposed) end)), '[]')
       from k left join settled_mark m using (student_id, subject, term_id) where of_table = 'settled_mark'),
     'levels', (select coalesce(json_agg(json_build_object('termId', k.term_id, 'studentId', k.student_id,
         'kind', k.kind, 'about', k.about, 'symbol', l.symbol, 'proposed', l.proposed)), '[]')
@@ -89,8 +89,8 @@ const cellsQuery = `
         case when a.student_id is null then null else json_build_object('daysOpen', a.days_open,
           'absences', a.absences, 'lates', a.lates) end)), '[]')
       from k left join attendance a using (student_id, term_id) where of_table = 'attendance'),
-    'comments', (select coalesce(json_agg(json_build_object('termId', k.term_id, 'studentId', k.student_id, 'box', k.box,
-        'comment', case when c.student_id is null then null else json_build_object('studentId', c.student_id,
+    'comments', (select coalesce(json_agg(json_build_object('termId', k.term_id, 'studentId', k.student_id,
+        'box', k.box, 'comment', case when c.student_id is null then null else json_build_object('studentId', c.student_id,
           'box', c.box, 'text', c.text, 'sentences', c.sentences, 'ownWords', c.own_words, 'status', c.status,
           'version', c.version) end)), '[]')
       from k left join comment c using (student_id, box, term_id) where of_table = 'comment')

@@ -9,7 +9,8 @@ export async function loadFolderYear(db: Knex, yearId: string): Promise<FolderYe
   const { rows } = await db.raw<{ rows: Omit<FolderYear, 'format'>[] }>(
     `select name, starts, ends, (select openings_days from care_rule) as "openingsDays",
        (select coalesce(json_agg(json_build_object('name', name, 'starts', starts, 'ends', ends,
-         'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]') from term where year_id = :year) as terms
+         'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
+        from term where year_id = :year) as terms
      from school_year where id = :year`,
     { year: yearId },
   )
@@ -105,7 +106,8 @@ const ofStudents = {
   register: `select school_number as number, day, presence
     from register_day join student on student.id = student_id
     where student_id = any(:students)
-      and day between (select starts from school_year where id = :year) and (select ends from school_year where id = :year)
+      and day between (select starts from school_year where id = :year)
+        and (select ends from school_year where id = :year)
     order by school_number, day`,
   photos: `select school_number as number, jpeg from photo join student on student.id = student_id
     where student_id = any(:students) order by school_number`,

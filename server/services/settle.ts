@@ -1,5 +1,6 @@
 import type { LevelToSettle, MarkToSettle } from '../../contracts/settle'
 import { mostSettled, rulesOfSubject } from '../../core/marks/markRules'
+import { scaleOfLevel } from '../../core/school/scaleOfLevel'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Scale } from '../../core/scales/scale'
 import { keptSymbol, readSymbol } from '../../core/scales/symbol'
@@ -104,18 +105,17 @@ function placeOfLevel(
   grants: Grants,
   level: LevelToSettle,
 ): { scale: Scale | undefined; need: Need } {
-  const scaleOf = (key: string | undefined): Scale | undefined => setup.scales.find((each) => each.key === key)
+  const { scale, subject: key } = scaleOfLevel(setup, level)
   if (level.kind === 'habit') {
-    const habit = setup.habits.find((each) => each.key === level.about)
-    if (!habit) throw new Refusal('not found', 'There is no such habit.')
+    if (!setup.habits.some((each) => each.key === level.about))
+      throw new Refusal('not found', 'There is no such habit.')
     allow(grants.changes('general'), 'score habits in this class')
-    return { scale: scaleOf(habit.scale), need: 'general' }
+    return { scale, need: 'general' }
   }
-  const skill = setup.skills.find((each) => each.id === level.about)
-  const subject = setup.subjects.find((each) => each.key === skill?.subject)
+  const subject = setup.subjects.find((each) => each.key === key)
   const mayKnow = subject !== undefined && grants.readsSubject(subject.key)
   allow(mayKnow && grants.changes(needFor(subject.key)), mayKnow ? `rate skills in ${subject.name}` : 'rate this skill')
-  return { scale: scaleOf(subject?.skillScale), need: needFor(subject?.key ?? null) }
+  return { scale, need: needFor(key) }
 }
 
 /** A symbol that was seen, as it would be kept; one that is no longer of the scale stands as it is. */

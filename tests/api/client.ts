@@ -27,6 +27,13 @@ export type Client = <T = Record<string, unknown>>(
   headers?: Record<string, string>,
 ) => Promise<Answer<T>>
 
+/** Clients that are signed in as people of the demo, in their order. */
+export async function allSignedIn<const Names extends readonly string[]>(
+  ...names: Names
+): Promise<{ -readonly [Nth in keyof Names]: Client }> {
+  return (await Promise.all(names.map(signedInAs))) as { -readonly [Nth in keyof Names]: Client }
+}
+
 /** A client that is signed in as one of the demo's people, or as nobody. */
 export async function signedInAs(name: string | null): Promise<Client> {
   const cookies = new Map<string, string>()

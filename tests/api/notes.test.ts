@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { NoteKept } from '../../contracts/notes'
-import { signedInAs, type Client } from './client'
+import { allSignedIn, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
 // Notes about a child: who writes them, who reads them, and that none is lost.
@@ -11,9 +11,7 @@ let tobias: Client
 let philippa: Client
 let place: DemoPlace
 beforeAll(async () => {
-  ;[ines, tobias, philippa] = await Promise.all(
-    ['ines', 'tobias', 'philippa'].map(signedInAs) as [Promise<Client>, Promise<Client>, Promise<Client>],
-  )
+  ;[ines, tobias, philippa] = await allSignedIn('ines', 'tobias', 'philippa')
   place = await juniper(ines)
 })
 

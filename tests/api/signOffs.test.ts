@@ -1,6 +1,6 @@
 import { beforeAll, expect, it } from 'vitest'
 import type { SignOff } from '../../contracts/signOffs'
-import { signedInAs, type Client } from './client'
+import { allSignedIn, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
 // A subject is signed off with a note; whoever reads it sees what has been changed since, and by whom.
@@ -9,9 +9,7 @@ let tobias: Client
 let philippa: Client
 let place: DemoPlace
 beforeAll(async () => {
-  ;[ines, tobias, philippa] = await Promise.all(
-    ['ines', 'tobias', 'philippa'].map(signedInAs) as [Promise<Client>, Promise<Client>, Promise<Client>],
-  )
+  ;[ines, tobias, philippa] = await allSignedIn('ines', 'tobias', 'philippa')
   place = await juniper(ines)
 })
 

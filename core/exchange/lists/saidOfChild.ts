@@ -144,7 +144,8 @@ export function saidNote(
   const date = written.day === '' ? today : readDate(written.day)
   if (date === undefined) throw new NotTaken(`“${written.day}” is no day.`)
   const found = ownNames(record).get(headingKey(written.about))
-  if (written.about !== '' && found?.what !== 'level') throw new NotTaken(`Nothing here is called “${written.about}”.`)
+  const isKnown = written.about === '' || found?.what === 'level'
+  if (!isKnown) throw new NotTaken(`Nothing here is called “${written.about}”.`)
   const tie = found?.what === 'level' ? { kind: found.kind, about: found.about } : { kind: null, about: '' }
   const symbol = seenLevel(record, tie, written)
   const note = { studentId: student.id, date, ...tie, symbol, text: written.text, mayTell: saysYes(written.told) }
@@ -153,13 +154,14 @@ export function saidNote(
   const place = (each: Pick<Observation, 'studentId' | WrittenInNote>): string =>
     JSON.stringify([each.studentId, each.date, each.text, each.symbol, each.symbol === null ? '' : each.about])
   const there = record.observations.some((each) => place(each) === place(note))
+  const said = [symbol === null ? '' : `${written.about} ${symbol}`, written.text]
   return {
     place: `note ${place(note)}`,
     name: 'The same note',
     was: there ? note : null,
     now: note,
     put: ({ notes }) => notes.push(note),
-    line: `${nameOf(student)}, ${date}: ${[symbol && `${written.about} ${symbol}`, written.text].filter(Boolean).join(', ')}`,
+    line: `${nameOf(student)}, ${date}: ${said.filter((each) => each !== '').join(', ')}`,
   }
 }
 

@@ -50,7 +50,8 @@ const understood = `
           and shut.locks <= school_day())
     select said.*, case when nth = 1 then title else title || ' (' || nth || ')' end as called,
       ${idInOrder('line')} as new_id
-    from (select *, row_number() over () as line, row_number() over (partition by class_id, subject, term_id, lower(title)
+    from (select *, row_number() over () as line,
+      row_number() over (partition by class_id, subject, term_id, lower(title)
       order by done_on, name) as nth from said) as said`
 
 /** Adds and changes pieces of work with their categories, noting each. What the bundle does not say stays. */
