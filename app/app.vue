@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { useSaving } from '~/stores/saving'
 import { useSession } from '~/stores/session'
 import { useSettings } from '~/stores/settings'
@@ -19,6 +20,15 @@ onMounted(() => {
     { immediate: true },
   )
 })
+// A field that is still being typed in when the page goes keeps what was typed, as if it had been left.
+useEventListener(
+  import.meta.client ? window : undefined,
+  'pagehide',
+  () => {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  },
+  { capture: true },
+)
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
+import { workOfKeys } from './benchKeys.mjs'
 
 // How long a teacher waits, measured in Chromium against a running Facunda with the demo school. Run by the bench.
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
@@ -8,6 +9,8 @@ const password =
     .split('\n')
     .find((line) => line.startsWith('ines,'))
     ?.split(',')[4] ?? ''
+/** Seven marks of two figures, each settled with Enter. */
+const marksTyped = Array.from({ length: 7 }, (_, nth) => ['7', String(nth), 'Enter']).flat()
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: [
@@ -41,7 +44,16 @@ for (const round of ['first time', 'again']) {
 await page.getByRole('link', { name: /^Settle/ }).click()
 await page.getByRole('tab', { name: 'Habits' }).click()
 await page.getByRole('gridcell').first().click()
-console.log(`  keystroke in the habit grid: ${await keystrokes('GSGSGSGSGSGSGSGSGSGS')}`)
+console.log(`  keystroke in the habit grid: ${await keystrokes('NSNSNSNSNSNSNSNSNSNS')}`)
+await page.getByRole('gridcell').first().click()
+console.log(`    … ${await workOfKeys(page, 'NSNSNSNSNSNSNSNSNSNS')}`)
+await page.getByRole('tab', { name: /^Marks/ }).click()
+await page
+  .getByRole('textbox', { name: /^Settled mark/ })
+  .first()
+  .focus()
+console.log(`  keystroke in the grid of marks: ${await workOfKeys(page, marksTyped)}`)
+await page.getByRole('tab', { name: 'Habits' }).click()
 for (const round of ['first time', 'again'])
   console.log(`  the page of one student, ${round}: ${await pageOfStudent()}`)
 await page.getByRole('link', { name: /^Write/ }).click()
@@ -103,6 +115,8 @@ async function gridOfLevels(students, skills) {
   await page.getByRole('gridcell').first().click()
   const typed = await keystrokes('32323232323232323232')
   console.log(`  a grid of ${students} students and ${skills} skills: a keystroke ${typed}`)
+  await page.getByRole('gridcell').first().click()
+  console.log(`    … ${await workOfKeys(page, '32323232323232323232')}`)
   await page
     .getByRole('status')
     .filter({ hasText: /^saved/ })

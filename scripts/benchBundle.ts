@@ -33,6 +33,13 @@ try {
   const yearId = (await db('school_year').first())?.id ?? ''
   // All of the year is taken in, whatever day the demo's terms lock on.
   await db('term').where({ year_id: yearId }).update({ locks: '2028-01-01' })
+  // As in any school, there is a term that is locked: of the year before.
+  await db.raw(
+    `with old as (insert into school_year (name, starts, ends) values ('The year before', '2025-08-01', '2026-07-31')
+       returning id)
+     insert into term (year_id, name, starts, ends, comments_due, locks)
+     select id, 'Summer term', '2026-04-01', '2026-07-01', '2026-06-20', '2026-07-01' from old`,
+  )
   const terms = await db('term').where({ year_id: yearId }).orderBy('starts')
   const subjects = (await db('subject').where({ year_id: yearId }).orderBy('position')).map((each) => each.name)
   const rows = await writeRows(rowsOfAYear(size, { subjects, terms }), { zip, results })

@@ -90,6 +90,8 @@ export function requestOf(
       termName: 'Winter term',
       mark: null,
       standings,
+      rated: [],
+      counts: { late: 0, missing: 0, attendance: null },
       sayable: { term: { text: 'the winter term', because: null } },
     },
     ...rest,

@@ -8,6 +8,7 @@ import type { Student } from '~~/core/record/roster'
 import type { StudentComment } from '~~/core/record/termRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
 import { usageOfComments } from '~~/core/record/usageOfComments'
+import { curlyQuotes } from '~~/core/text/curlyQuotes'
 import { withoutUnkeepable } from '~~/core/text/plainText'
 import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
@@ -62,8 +63,12 @@ watch(
 
 function typed(event: Event): void {
   const input = event.target as HTMLTextAreaElement
-  const next = withoutUnkeepable(input.value)
-  if (next !== input.value) input.value = next
+  const next = curlyQuotes(withoutUnkeepable(input.value))
+  if (next !== input.value) {
+    const caret = input.selectionStart - (input.value.length - next.length)
+    input.value = next
+    input.setSelectionRange(caret, caret)
+  }
   // Typing past what fits is stopped, as the paper has no room for it; a text that was too long may be shortened.
   if (countGraphemes(next) > props.box.limit && next.length > text.value.length) {
     const caret = input.selectionStart - (next.length - text.value.length)

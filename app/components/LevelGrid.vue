@@ -33,8 +33,16 @@ const students = computed(() => classRecord.record?.students ?? [])
 const column = computed(() => props.columns[at.value.column])
 /** What can be typed in the column at hand. */
 const symbols = computed(() => column.value?.scale.levels.map((each) => each.symbol).join(', ') ?? '')
-const symbolAt = (studentId: string, about: string): string | undefined =>
-  classRecord.index?.levelOf(studentId, props.kind, about)
+const afterFrame = useAfterFrame()
+/** What was typed just now, by its cell: it stands at once, and what follows from it is worked out a frame later. */
+const justTyped = shallowRef<ReadonlyMap<string, string | null>>(new Map())
+/** The child whose row was turned to just now; null once the whole page shows that child. */
+const turnedTo = ref<string | null>(null)
+const shownId = computed(() => turnedTo.value ?? classRecord.student?.id)
+function symbolAt(studentId: string, about: string): string | undefined {
+  const typed = justTyped.value.get(`${studentId} ${about}`)
+  return typed === undefined ? classRecord.index?.levelOf(studentId, props.kind, about) : (typed ?? undefined)
+}
 /** What the record proposes in each empty cell; found anew when the record changes, and not with each level typed. */
 const proposed = shallowRef<ReadonlyMap<string, string>>(new Map())
 watch(
@@ -89,7 +97,7 @@ function rowState(row: number, studentId: string): string {
   const shown = props.columns
     .map(({ about }) => symbolAt(studentId, about) ?? `(${proposedAt(studentId, about) ?? ''})`)
     .join(' ')
-  return `${shown}|${row === at.value.row ? at.value.column : ''}|${studentId === classRecord.student?.id}`
+  return `${shown}|${row === at.value.row ? at.value.column : ''}|${studentId === shownId.value}`
 }
 
 function spoken(each: GridColumn, studentId: string, name: string): string {
@@ -104,18 +112,38 @@ function focusCell(row: number, column: number): void {
     row: Math.max(0, Math.min(students.value.length - 1, row)),
     column: Math.max(0, Math.min(props.columns.length - 1, column)),
   }
-  // At once, and not when the cell has the focus: what follows it is drawn in the same turn.
-  view.kept.studentId = students.value[at.value.row]?.id ?? null
+  turnTo(students.value[at.value.row]?.id ?? null)
   void nextTick(() =>
     table.value?.querySelector<HTMLElement>(`[data-cell="${at.value.row}.${at.value.column}"]`)?.focus(),
   )
 }
 
+/** The row is marked at once; the rest of the page follows. */
+function turnTo(studentId: string | null): void {
+  turnedTo.value = studentId
+  afterFrame(() => {
+    if (turnedTo.value !== studentId) return
+    view.kept.studentId = studentId
+    turnedTo.value = null
+  })
+}
+
 function onFocus(row: number, columnAt: number, studentId: string): void {
   if (at.value.row !== row || at.value.column !== columnAt) at.value = { row, column: columnAt }
-  view.kept.studentId = studentId
+  if (studentId !== shownId.value) turnTo(studentId)
   const about = props.columns[columnAt]?.about
-  if (about) emit('cell', about)
+  if (about) afterFrame(() => emit('cell', about))
+}
+
+function settle(studentId: string, about: string, symbol: string | null): void {
+  const cell = `${studentId} ${about}`
+  const { kind } = props
+  justTyped.value = new Map(justTyped.value).set(cell, symbol)
+  afterFrame(() => {
+    classRecord.settleLevels(kind, [{ studentId, about, symbol }])
+    if (justTyped.value.get(cell) !== symbol) return
+    justTyped.value = new Map([...justTyped.value].filter(([each]) => each !== cell))
+  })
 }
 
 function goOn(): void {
@@ -133,7 +161,7 @@ function tookProposed(event: KeyboardEvent): boolean {
   const symbol = proposedAt(student.id, about)
   if (symbol === undefined || symbolAt(student.id, about) !== undefined) return false
   event.preventDefault()
-  classRecord.settleLevels(props.kind, [{ studentId: student.id, about, symbol }])
+  settle(student.id, about, symbol)
   goOn()
   return true
 }
@@ -150,7 +178,7 @@ function onKey(event: KeyboardEvent): void {
   if (!student || !column.value || !props.may || event.ctrlKey || event.metaKey || event.altKey) return
   if (pressed(event, 'empty')) {
     event.preventDefault()
-    classRecord.settleLevels(props.kind, [{ studentId: student.id, about: column.value.about, symbol: null }])
+    settle(student.id, column.value.about, null)
   } else if (event.key.length === 1 && event.key !== ' ') {
     event.preventDefault()
     setTyped(student.id, event.key)
@@ -166,7 +194,7 @@ function setTyped(studentId: string, key: string): void {
     return
   }
   problem.value = ''
-  classRecord.settleLevels(props.kind, [{ studentId, about: column.value.about, symbol }])
+  settle(studentId, column.value.about, symbol)
   goOn()
 }
 
@@ -248,12 +276,13 @@ function fill(which: 'empty' | 'all'): void {
         </tr>
       </thead>
       <tbody>
+        <!-- Each row a layer of its own: a key paints the rows that it changes, and not the page. -->
         <tr
           v-for="(student, row) in students"
           :key="student.id"
           v-memo="[rowState(row, student.id), inView, may, settings.own.names]"
-          class="border-b border-rule"
-          :class="student.id === classRecord.student?.id ? 'bg-teal-wash' : ''"
+          class="border-b border-rule will-change-transform"
+          :class="student.id === shownId ? 'bg-teal-wash' : ''"
         >
           <th scope="row" class="truncate py-0.5">
             {{ settings.nameOf(student) }}

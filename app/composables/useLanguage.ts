@@ -21,6 +21,7 @@ function startWorker(): Worker {
     for (const { reject } of waiting.values()) reject(new Error('The language check could not be started.'))
     waiting.clear()
   })
+  addEventListener('keydown', () => made.postMessage('key'), { passive: true, capture: true })
   return made
 }
 

@@ -78,7 +78,8 @@ export function useTypedMarks() {
       go(1)
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault()
-      go(event.key === 'ArrowDown' ? 1 : -1)
+      // At the edge there is no cell to go to, and so no leaving that would keep what was typed.
+      if (settle(cell, input.value)) go(event.key === 'ArrowDown' ? 1 : -1)
     } else if (pressed(event, 'asItStood')) input.value = cellText(cell)
   }
 

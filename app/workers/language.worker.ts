@@ -1,6 +1,7 @@
 import { Dialect, LocalLinter } from 'harper.js'
 import { slimBinary } from 'harper.js/slimBinary'
 import type { LanguageRemark } from '~~/core/checks/language'
+import { remarksOf } from '~~/core/checks/remarksOf'
 
 /** Reads a text for spelling and grammar, off the main thread: harper.js is sixteen megabytes of WebAssembly. */
 const linter = new LocalLinter({ binary: slimBinary, dialect: Dialect.British })
@@ -13,11 +14,18 @@ interface Asked {
 
 /** Milliseconds. */
 const longestRest = 200
+/** Milliseconds for which nothing new is begun after a key was pressed: what is typed comes first. */
+const restOfKeys = 300
 
 const waiting: Asked[] = []
 let reading = false
+let keyAt = -restOfKeys
 
-addEventListener('message', (event: MessageEvent<Asked>) => {
+addEventListener('message', (event: MessageEvent<Asked | 'key'>) => {
+  if (event.data === 'key') {
+    keyAt = performance.now()
+    return
+  }
   waiting.push(event.data)
   if (!reading) void readAll()
 })
@@ -28,7 +36,14 @@ addEventListener('message', (event: MessageEvent<Asked>) => {
  */
 async function readAll(): Promise<void> {
   reading = true
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
+  while (waiting.length > 0) {
+    const wait = keyAt + restOfKeys - performance.now()
+    if (wait > 0) {
+      await new Promise((rested) => setTimeout(rested, wait))
+      continue
+    }
+    const next = waiting.pop()
+    if (!next) break
     const { id, text } = next
     const begun = performance.now()
     await remarksOn(text).then(
@@ -43,29 +58,5 @@ async function readAll(): Promise<void> {
 
 async function remarksOn(text: string): Promise<LanguageRemark[]> {
   await ready
-  const lints = await linter.lint(text, { language: 'plaintext' })
-  const units = unitsOf(text)
-  return lints.map((lint) => {
-    const span = lint.span()
-    return {
-      kind: lint.lint_kind(),
-      message: lint.message(),
-      start: units[span.start] ?? 0,
-      end: units[span.end] ?? text.length,
-      suggestions: lint.suggestions().map((suggestion) => suggestion.get_replacement_text()),
-    }
-  })
-}
-
-/** Where each character begins in UTF-16 units: the checker counts characters, the browser units. */
-function unitsOf(text: string): number[] {
-  let at = 0
-  return [
-    ...[...text].map((character) => {
-      const start = at
-      at += character.length
-      return start
-    }),
-    at,
-  ]
+  return remarksOf(await linter.organizedLints(text, { language: 'plaintext' }), text)
 }

@@ -11,11 +11,16 @@ import { wordsOf, type Check, type CheckInput, type Finding, type Mend } from '.
 import { hardReading } from './hardReading'
 import { markAndLevels } from './markAndLevels'
 import { nameMissing } from './nameMissing'
+import { numbersWrong } from './numbersWrong'
+import { otherSubject } from './otherSubject'
+import { otherTime } from './otherTime'
 import { outOfStep } from './outOfStep'
 import { overLimit } from './overLimit'
+import { ownNameMisspelt } from './ownNameMisspelt'
 import { privateMatters } from './privateMatters'
 import { repeatedWord } from './repeatedWord'
 import { sameText } from './sameText'
+import { slipsOfTheHand } from './slips'
 import { spacing } from './spacing'
 import { unwantedWords } from './unwantedWords'
 import { wrongPronoun } from './wrongPronoun'
@@ -24,14 +29,19 @@ const checks: readonly Check[] = [
   emptyBox,
   outOfStep,
   contradicts,
+  numbersWrong,
   classmateNamed,
+  ownNameMisspelt,
   wrongPronoun,
   nameMissing,
   blankLeft,
   privateMatters,
+  otherSubject,
+  otherTime,
   unwantedWords,
   overLimit,
   repeatedWord,
+  slipsOfTheHand,
   describingTwice,
   sameText,
   hardReading,

@@ -3,46 +3,49 @@ import type { Student } from '../record/roster'
 import { exactWords } from '../school/checkSettings'
 import type { Check } from './finding'
 import { write } from './finding'
+import { foldedText } from './foldedText'
+import { isTheWord } from './wordLikeName'
 
 /**
- * Another student's name: of the class first, then of the year. A name that is also an English word (Will, Grace,
- * River) counts only where it cannot be the word: with a capital inside a sentence. The title of a piece of work
- * names nobody.
+ * Another student's name: of the class first, then of the year; however its accents and apostrophes are typed. A name
+ * that is also an English word (Will, Grace, River, He) counts only where it cannot be the word. The title of a piece
+ * of work names nobody.
  */
 export const classmateNamed: Check = ({ index, student, text }) => {
-  const { students, namesInYear, school } = index.record
-  const titles = [...text.matchAll(exactWords(...index.record.work.map(({ title }) => title)))].map((match) => ({
-    from: match.index,
-    to: match.index + match[0].length,
-  }))
-  const inClass = new Set(students.flatMap((each) => [each.usedName, each.legalGiven]))
-  return [...text.matchAll(exactWords(...inClass, ...namesInYear))].flatMap((match) => {
-    const [name] = match
-    const at = match.index
+  const { students, namesInYear, school, work } = index.record
+  const plain = foldedText(text)
+  const titles = placesOf(
+    plain,
+    work.map(({ title }) => title),
+  )
+  const inClass = new Set(students.flatMap((each) => [each.usedName, each.legalGiven]).map(foldedText))
+  const own = new Set([student.usedName, student.legalGiven, student.family].map(foldedText))
+  return placesOf(plain, [...inClass, ...namesInYear.map(foldedText)]).flatMap(({ from, to }) => {
+    const name = plain.slice(from, to)
     // Longer names are looked for first: "Ana" is nobody inside "Ana Lucia", where that is the student's own name.
-    if (isOwn(name, student) || (englishWords.has(name) && beginsSentence(text, at))) return []
-    if (titles.some((title) => title.from <= at && at + name.length <= title.to && title.to - title.from > name.length))
-      return []
-    const owner = /^[’']s/.exec(text.slice(at + name.length))?.[0] ?? ''
-    const end = at + name.length + owner.length
+    if (own.has(name) || isTheWord(name, plain, from)) return []
+    if (titles.some((title) => title.from <= from && to <= title.to && title.to - title.from > name.length)) return []
+    const owner = /^'s/.exec(plain.slice(to))?.[0] ?? ''
+    const end = to + owner.length
     const instead = owner === '' ? student.usedName : possessiveOf(student.usedName, school.possessives)
     const whose = inClass.has(name) ? `a classmate of ${student.usedName}` : 'a student of this year'
-    return [{ check: 'another name', why: `${name} is ${whose}.`, start: at, end, mends: [write(instead, at, end)] }]
+    const why = `${text.slice(from, to)} is ${whose}.`
+    return [{ check: 'another name', why, start: from, end, mends: [write(instead, from, end)] }]
   })
 }
 
-function isOwn(name: string, { usedName, legalGiven, family }: Student): boolean {
-  return [usedName, legalGiven, family].includes(name)
+function placesOf(plain: string, words: Iterable<string>): { from: number; to: number }[] {
+  return [...plain.matchAll(exactWords(...words))].map((match) => ({
+    from: match.index,
+    to: match.index + match[0].length,
+  }))
 }
 
-/** Names that are English words in ordinary use at the beginning of a sentence; ours. */
-const englishWords = new Set(
-  `Will Grace River Mark May June April August Joy Hope Faith Art Rose Summer Autumn Bill Bright Iris Ivy Lily
-Miles Penny Rich Rob Sandy Sky Violet Daisy Ruby Pearl Frank Jack Rusty Chase Hunter Mason Page Reed Star
-Robin Jay Dash Kit Dawn Eve Holly Heather Hazel Olive Ginger Melody Harmony Justice Patience Precious Sage
-Storm Sunny True Victor Ray Drew Guy Dean Duke King Prince`.split(/\s+/),
-)
+/** A word that may be a name as it is written: with a capital, its parts together. */
+export const capitalised = /(?<![\p{L}\p{M}'’-])\p{Lu}[\p{L}\p{M}]+(?:['’-]\p{L}[\p{L}\p{M}]+)*/gu
 
-function beginsSentence(text: string, at: number): boolean {
-  return /(^|[.!?]["”’]?\s+)["“‘]?$/.test(text.slice(0, at))
+/** All names that a class's text may rightly hold, folded: of its children, part by part too, and of the year. */
+export function namesOfClass(students: readonly Student[], namesInYear: readonly string[]): ReadonlySet<string> {
+  const whole = [...students.flatMap((each) => [each.usedName, each.legalGiven, each.family]), ...namesInYear]
+  return new Set(whole.flatMap((name) => [name, ...name.split(/[\s-]/)]).map(foldedText))
 }

@@ -1,106 +1,153 @@
-import type { NarrativeFacts } from '../narrative/because'
+import { contradictedClaims } from '../narrative/against'
+import type { DraftSentence, NarrativeFacts, RatedFact } from '../narrative/because'
 import { fidelity } from '../narrative/followEdits'
-import { sentencesOf } from '../narrative/sentences'
 import { familyOf } from '../narrative/wordFamily'
 import { narrativeFacts } from '../record/narrativeFacts'
-import type { StudentComment } from '../record/termRecord'
-import { tierRank, type Tier } from '../scales/tier'
+import { tierRank } from '../scales/tier'
 import { wholeWords } from '../school/checkSettings'
-import type { Check, Finding } from './finding'
+import type { CheckInput, Check, Finding } from './finding'
+import { clausesOf, type Clause } from './clauses'
+import { highWords, lowWords, praise, blame, fallWords, riseWords, type Judging } from './judgingWords'
+import { spokenOf } from './spokenOf'
 
-/** Words that only a high level bears out; with the school's describing words for the top. Ours. */
-const praise = [
-  'brilliant',
-  'flawless',
-  'effortless',
-  'perfect',
-  'masterly',
-  'top of the class',
-  'extraordinary',
-  'exemplary',
-]
-/** Words that only a low level bears out. Ours. */
-const blame = [
-  'struggles',
-  'struggling',
-  'struggled',
-  'weak',
-  'weakness',
-  'poor',
-  'poorly',
-  'unable',
-  'fails',
-  'failing',
-  'failed',
-  'very little progress',
-  'far behind',
-  'cannot yet',
-  'lacks',
-]
-
-/** Words that contradict the level or the habit score of what the sentence speaks of. */
-export const contradicts: Check = ({ index, student, box, comment, text }) => {
+/** A claim that the record speaks against: about a level or a habit score, about what moved, about what is counted. */
+export const contradicts: Check = (input) => {
+  const { index, student, box, text } = input
   if (text.trim() === '') return []
   const facts = narrativeFacts(index, student.id, box)
-  const praising = [...praise, ...index.record.phrasebook.describing.top]
-  return sentencesOf(text).flatMap((sentence): Finding[] => {
-    const found = tiersOf(sentence, text, comment, facts)
-    if (found.tiers.length === 0) return []
-    const ranks = found.tiers.map(tierRank)
-    const wrong =
-      Math.max(...ranks) <= tierRank('growing')
-        ? wordsIn(sentence.text, praising)
-        : Math.min(...ranks) >= tierRank('strong')
-          ? wordsIn(sentence.text, blame)
-          : []
-    return wrong.map(({ word, at }) => ({
+  const common = new Set([familyOf(box.name), ...(box.subject ? [familyOf(box.subject)] : [])])
+  const counted = contradictedClaims(text, facts).map(({ start, end, why }): Finding => ({
+    ...{ check: 'contradicts the record', start, end, mends: [] },
+    why: `“${text.slice(start, end)}”, but ${why}.`,
+  }))
+  const claims = clausesOf(text).flatMap((clause): Finding[] => {
+    const composed = composedAs(input, clause)
+    // A phrase of the school's own for this very level says what the school means.
+    if (composed && fidelity(composed, text) === 'as composed') return []
+    const judged =
+      judgedByReasons(composed) ??
+      judgedByStrand(clause, facts) ??
+      judgedByWords(clause, facts, common, box.subject !== null)
+    return [...againstLevels(clause, judged, input), ...againstMoves(clause, judged.spoken, facts)]
+  })
+  return [...claims, ...counted]
+}
+
+function composedAs({ comment, text }: CheckInput, { start, end }: Clause): DraftSentence | undefined {
+  return comment?.sentences.find((each) => each.start < end && each.end > start && fidelity(each, text) !== 'own words')
+}
+
+interface Judged {
+  /** The skills and habits that a clause names; empty where it names none. */
+  readonly spoken: readonly RatedFact[]
+  /** Where all that it may mean stands: what it names, else all of the box. */
+  readonly ranks: readonly number[]
+  readonly what: string
+}
+
+/** What a composed sentence speaks of, though its words were changed. */
+function judgedByReasons(composed: DraftSentence | undefined): Judged | null {
+  const because = composed?.because.filter(({ tier }) => tier !== null) ?? []
+  const [first] = because
+  if (!first) return null
+  return { spoken: [], ranks: because.flatMap(({ tier }) => (tier ? [tierRank(tier)] : [])), what: `“${first.text}”` }
+}
+
+/** The strands and habits that a clause names as the school does. */
+function judgedByStrand({ text }: Clause, { standings }: NarrativeFacts): Judged | null {
+  const named = standings.filter(({ name }) => text.search(wholeWords(name)) >= 0)
+  const because = named.flatMap((standing) => standing.because)
+  const [first] = because
+  if (!first) return null
+  const tiers = named.flatMap((standing) =>
+    standing.uneven ? standing.because.flatMap(({ tier }) => tier ?? []) : standing.tier,
+  )
+  return { spoken: [], ranks: tiers.map(tierRank), what: `“${first.text}”` }
+}
+
+function judgedByWords(clause: Clause, facts: NarrativeFacts, common: ReadonlySet<string>, inSubject: boolean): Judged {
+  const own = facts.rated.filter(({ kind }) => (kind === 'skill') === inSubject)
+  const others = facts.rated.filter(({ kind }) => (kind === 'skill') !== inSubject)
+  const ofOwn = spokenOf(clause.text, own, common)
+  const spoken = ofOwn.length > 0 ? ofOwn : spokenOf(clause.text, others, common, false)
+  const [first] = spoken
+  return first
+    ? { spoken, ranks: spoken.map(({ level }) => tierRank(level.tier)), what: `“${first.because.text}”` }
+    : {
+        spoken,
+        ranks: [...(facts.mark ? [tierRank(facts.mark.tier)] : []), ...own.map(({ level }) => tierRank(level.tier))],
+        what: whole,
+      }
+}
+
+/** What a clause that names nothing is taken to speak of. */
+const whole = 'what is settled here'
+
+function againstLevels(clause: Clause, { spoken, ranks, what }: Judged, { index }: CheckInput): Finding[] {
+  if (ranks.length === 0) return []
+  const named = what !== whole
+  const habits = spoken.some(({ kind }) => kind === 'habit')
+  const top: Judging = { words: index.record.phrasebook.describing.top, patterns: [] }
+  const wrong =
+    Math.max(...ranks) <= tierRank('growing')
+      ? [...(named ? highWords(habits) : praise), top]
+      : Math.min(...ranks) >= tierRank('strong')
+        ? named
+          ? lowWords
+          : blame
+        : []
+  return wrong
+    .flatMap((each) => placesOf(each, clause))
+    .map(({ from, to }) => ({
       check: 'contradicts the level',
-      why: `“${word}” does not go with ${found.what}.`,
-      start: sentence.start + at,
-      end: sentence.start + at + word.length,
+      why: `“${clause.text.slice(from, to)}” does not go with ${what}.`,
+      start: clause.start + from,
+      end: clause.start + to,
       mends: [],
     }))
-  })
 }
 
-/** What a sentence speaks of: what it was composed from, else the strand or habit that it names, else the whole box. */
-function tiersOf(
-  sentence: { text: string; start: number; end: number },
-  text: string,
-  comment: StudentComment | undefined,
-  facts: NarrativeFacts,
-): { tiers: Tier[]; what: string } {
-  const composed = comment?.sentences.find(
-    (each) => each.start < sentence.end && each.end > sentence.start && fidelity(each, text) !== 'own words',
+/** A rise that is none, or a fall that is none. */
+function againstMoves(clause: Clause, spoken: readonly RatedFact[], { rated }: NarrativeFacts): Finding[] {
+  const meant = (spoken.length > 0 ? spoken : rated.filter(({ kind }) => kind === 'skill')).filter(
+    ({ before }) => before !== null,
   )
-  // A phrase of the school's own for this very level says what the school means.
-  if (composed && fidelity(composed, text) === 'as composed') return { tiers: [], what: '' }
-  const because = composed?.because.filter((each) => each.tier !== null) ?? []
-  const [first] = because
-  if (first) return { tiers: because.flatMap((each) => each.tier ?? []), what: `“${first.text}”` }
-  const named = facts.standings.filter((standing) => sentence.text.search(wholeWords(standing.name)) >= 0)
-  const standings =
-    named.length > 0
-      ? named
-      : [
-          ...(facts.mark ? [facts.mark] : []),
-          ...facts.standings.filter((standing) => facts.mark === null || standing.kind === 'strand'),
-        ]
-  return {
-    tiers: standings.flatMap((standing) =>
-      standing.uneven ? standing.because.flatMap((each) => each.tier ?? []) : standing.tier,
-    ),
-    what: named[0] ? `“${named[0].because[0]?.text ?? named[0].name}”` : 'what is settled here',
-  }
+  const [first] = meant
+  if (!first) return []
+  const by = meant.map(({ level, before }) => tierRank(level.tier) - tierRank(before?.tier ?? level.tier))
+  const noRise = by.some((each) => each < 0) && !by.some((each) => each > 0)
+  const noFall = !by.some((each) => each < 0)
+  const wrong = [...(noRise ? [riseWords] : []), ...(noFall ? [fallWords] : [])]
+  return wrong
+    .flatMap((each) => placesOf(each, clause))
+    .map(({ from, to }) => ({
+      check: 'contradicts the record',
+      why: `“${clause.text.slice(from, to)}”, but ${noRise ? 'it has gone down' : 'nothing has gone down'} since last term: ${first.because.text}, ${first.before?.symbol ?? ''} then.`,
+      start: clause.start + from,
+      end: clause.start + to,
+      mends: [],
+    }))
 }
 
-function wordsIn(sentence: string, words: readonly string[]): { word: string; at: number }[] {
+/** What takes a judgement back, right before it. */
+const takenBack =
+  /\b(not|never|less|more|hardly|nor|no|without|isn[’']t|aren[’']t|wasn[’']t|doesn[’']t|don[’']t|rarely|seldom)(?: \p{L}+)?\s$/iu
+/** What makes a wish or a plan of what follows it. */
+const wished =
+  /\b(?:next(?:,| step| time| term| she| he| they)|could|hope|should|to become|in order to|would|might|to be)\b/i
+/** What speaks of another time. */
+const thenWords =
+  /\b(last (?:term|year|autumn|spring|winter)|in the (?:autumn|winter|spring|summer)|used to|at first)\b/i
+
+function placesOf({ words, patterns }: Judging, clause: Clause): { from: number; to: number }[] {
+  if (thenWords.test(clause.text)) return []
   const families = new Set(words.map(familyOf))
-  const single = [...sentence.matchAll(/\p{L}[\p{L}’'-]*/gu)]
-    .filter((match) => families.has(familyOf(match[0])))
-    .map((match) => ({ word: match[0], at: match.index }))
-  const several = words
-    .filter((word) => word.includes(' '))
-    .flatMap((word) => [...sentence.matchAll(wholeWords(word))].map((match) => ({ word: match[0], at: match.index })))
+  const single = [...clause.text.matchAll(/\p{L}[\p{L}’'-]*/gu)].filter((match) => families.has(familyOf(match[0])))
+  const several = patterns.flatMap((pattern) => [...clause.text.matchAll(pattern)])
   return [...single, ...several]
+    .filter((match) => {
+      const before = clause.text.slice(0, match.index)
+      return !takenBack.test(before) && !wished.test(before)
+    })
+    .map((match) => ({ from: match.index, to: match.index + match[0].length }))
 }

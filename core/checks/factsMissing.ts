@@ -11,7 +11,7 @@ export const factsMissing: Check = (input) => {
   const facts = narrativeFacts(index, student.id, box)
   const known = facts.mark !== null || (box.subject !== null && index.markOf(student.id, box.subject) !== undefined)
   const levels = facts.standings.some(({ kind }) => kind === 'strand')
-  if (box.subject !== null && !known && !levels)
+  if (box.subject !== null && !known && !levels && saysSomething(text))
     return [ofWhole('comment without mark', `There is a comment in ${box.name} but no settled mark or level.`, input)]
   const unsettled = [
     ...new Set(
@@ -30,5 +30,12 @@ export const factsMissing: Check = (input) => {
       `Nothing is settled for ${nameOfAbout(index.record, box.subject, about)}, so the plan has nothing to say of it.`,
       input,
     ),
+  )
+}
+
+/** A text that says no more than that nothing was looked at needs no mark beside it. */
+function saysSomething(text: string): boolean {
+  return !/\b(?:no time to look|not (?:yet )?(?:been )?(?:looked at|assessed)|too little to (?:say|go by)|nothing (?:that )?(?:I|we) can say|not been here)\b/i.test(
+    text,
   )
 }

@@ -36,6 +36,8 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
   })
   const wrong = words.flatMap((word, at): Finding[] => {
     if (taken.some((each) => word.start >= each.start && word.end <= each.end)) return []
+    // A child may be called He.
+    if (word.text === student.usedName) return []
     const found = foreignCase(word, at, words, student.pronouns) ?? wrongCase(word, at, words, student.pronouns)
     if (!found) return []
     return [
@@ -74,6 +76,9 @@ function foreignCase(
 }
 
 const auxiliary = /^(has|is|was|have|are|were|can|could|will|does|do)$/
+
+/** What follows a verb and no noun. */
+const object = /^(the|a|an|no|not|it|him|them|very|well|hard|how|why|what|his|their)$/
 
 const caseNames: Record<PronounCase, string> = {
   subject: 'subject',
@@ -137,7 +142,10 @@ function wrongCase(
       !word.beforeStop &&
       singularVerbs.has(next.lower) &&
       (pronouns.object !== pronouns.determiner ||
-        (afterNext !== undefined && afterVerb.test(afterNext.lower) && !next.beforeStop)))
+        (afterNext !== undefined &&
+          !next.beforeStop &&
+          // "Her remarks on art": what can be a thing is one, unless an object follows.
+          (alsoNouns.has(next.lower) ? object.test(afterNext.lower) : afterVerb.test(afterNext.lower)))))
   const subjectNeeded =
     isVerb &&
     (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))

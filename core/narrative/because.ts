@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Level } from '../scales/scale'
 import { tiers, type Tier } from '../scales/tier'
 import { text } from '../text/textSchema'
 import type { FactName } from './notation'
@@ -80,6 +81,32 @@ export interface SayableFact {
   readonly because: Because | null
 }
 
+/** One skill or habit with where it stands, as the school words both. */
+export interface RatedFact {
+  readonly kind: 'skill' | 'habit'
+  /** The skill's id, or the habit's key. */
+  readonly about: string
+  /** The strand that a skill belongs to; null for a habit. */
+  readonly strand: string | null
+  /** As a family reads it. */
+  readonly familyWords: string
+  /** In the forms that sentences need; null where no words are known. */
+  readonly words: SkillWords | null
+  readonly level: Level
+  /** The level of the term before; null where none is known. */
+  readonly before: Level | null
+  readonly because: Because
+}
+
+/** What is counted of a student, in the box's subject or, for the general comment, in all. */
+export interface Counts {
+  /** Pieces of work that came late, and that never came. */
+  readonly late: number
+  readonly missing: number
+  /** Days of school in the term and days away; null where attendance is not known. */
+  readonly attendance: { readonly daysOpen: number; readonly absences: number } | null
+}
+
 /** Everything a comment may speak of, for one student, box and term. */
 export interface NarrativeFacts {
   readonly termId: string
@@ -88,6 +115,9 @@ export interface NarrativeFacts {
   readonly mark: StandingFact | null
   /** Habits and strands; two may share a name, so they are told apart by their kind. */
   readonly standings: readonly StandingFact[]
+  /** The skills of the box's subject and all habits, each with its own level; in the school's order. */
+  readonly rated: readonly RatedFact[]
+  readonly counts: Counts
   /** Facts about the student that hold for the whole box; what is not known is not in it. */
   readonly sayable: Partial<Record<FactName, SayableFact>>
 }

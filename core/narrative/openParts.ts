@@ -1,4 +1,5 @@
 import { tierRank, type Tier } from '../scales/tier'
+import { isSpokenAgainst } from './against'
 import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
@@ -164,6 +165,7 @@ function suitsStudent(
     (request.grade < phrase.grades.from || request.grade > phrase.grades.to)
   )
     return false
+  if (isSpokenAgainst(phrase.fixed, request.facts)) return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
 }
 

@@ -25,6 +25,8 @@ export interface ReadyPhrase extends Phrase {
   readonly isDouble: boolean
   /** How often a student without pronouns would be named in it beyond the first time. */
   readonly namings: number
+  /** What is printed whoever the student is, verbs as they follow "she". */
+  readonly fixed: string
   /** Characters that are printed whoever the student is. */
   readonly fixedLength: number
 }
@@ -57,7 +59,7 @@ function fixedWords(tokens: readonly PlainToken[]): string {
 function prepare(phrase: Phrase): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
-  const fixed = fixedWords(plain)
+  const fixed = fixedWords(plain).replace(/ {2,}/g, ' ')
   const first = tokens[0]
   const people = plain.filter(
     (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
@@ -85,6 +87,7 @@ function prepare(phrase: Phrase): ReadyPhrase {
       !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),
-    fixedLength: fixed.replace(/ {2,}/g, ' ').length,
+    fixed,
+    fixedLength: fixed.length,
   }
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
+import { skillWords } from '../narrative/skillWords'
 import type { Level, Scale } from '../scales/scale'
 import type { Tier } from '../scales/tier'
 import { classRecordOf, type ClassRecord } from './classRecord'
@@ -29,6 +30,12 @@ describe('what a comment may rest on, whole', () => {
     const sayable = (text: string, kind: string, about: string, because: string): object => ({
       text,
       because: { kind, about, text: because, ...ofTerm },
+    })
+    const rated = (about: string, verb: string, { symbol, tier }: { symbol: string; tier: Tier }): object => ({
+      ...{ kind: 'skill', about, strand: 'Number', familyWords: `${verb} numbers`, before: null },
+      words: skillWords(`${verb} numbers`),
+      level: { symbol, name: `level ${symbol}`, familySentence: `What ${symbol} means.`, tier, lowestPercent: null },
+      because: number.find((each) => each.about === about),
     })
     const work = (text: string): object => sayable(text, 'result', 'Second quiz', 'Second quiz: 90 %')
     expect(factsOf(exampleClass({ habits: [] }), 'sums')).toEqual({
@@ -78,6 +85,11 @@ describe('what a comment may rest on, whole', () => {
           },
         },
       ],
+      rated: [
+        rated('s1', 'Adds', { symbol: '2', tier: 'growing' }),
+        rated('s2', 'Divides', { symbol: '1', tier: 'starting' }),
+      ],
+      counts: { late: 0, missing: 0, attendance: { daysOpen: 40, absences: 2 } },
       sayable: {
         'term': { text: 'spring term', because: null },
         'subject': { text: 'sums', because: null },

@@ -3,14 +3,15 @@ import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '
 import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
 import type { CommentBox } from '../narrative/plan'
-import { skillsTogether, skillWords, type SkillWords } from '../narrative/skillWords'
-import { findLevel, type Level } from '../scales/scale'
+import { skillsTogether, type SkillWords } from '../narrative/skillWords'
+import type { Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
 import type { Student } from './roster'
 import type { Habit, Skill, Subject } from '../school/schoolSetup'
 import { nameOfStrand } from '../school/strand'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
+import { countsOf, levelIn, ratedFacts, wordsOf } from './ratedFacts'
 import { sayableFacts } from './sayableFacts'
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
@@ -32,6 +33,8 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     termName: record.term.name,
     mark,
     standings,
+    rated: ratedFacts(index, studentId, subject),
+    counts: countsOf(index, studentId, subject),
     sayable: sayableFacts(index, studentId, subject, standings),
   }
 }
@@ -163,7 +166,7 @@ const mostSkills = 3
 
 /** Skills of a strand, or a habit, in their own words. */
 function ownWords(
-  told: readonly Worded[],
+  told: readonly Pick<Skill, 'familyWords'>[],
   { about, termId }: { about: string; termId: string },
 ): Pick<StandingFact, 'skills'> {
   const words = told.flatMap((each) => wordsOf(each) ?? []).slice(0, mostSkills)
@@ -176,20 +179,6 @@ function ownWords(
       because: { kind: 'skill level', about: `words of ${about}`, text, tier: null, termId },
     },
   }
-}
-
-/** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
-type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>
-
-const found = new WeakMap<Worded, SkillWords | null>()
-
-/** The words in the forms that sentences need: as somebody has corrected them, else as they are found. */
-function wordsOf(worded: Worded): SkillWords | null {
-  const known = found.get(worded)
-  if (known !== undefined) return known
-  const words = skillWords(worded.does || worded.familyWords)
-  found.set(worded, words)
-  return words
 }
 
 function doing(skill: Skill): string {
@@ -247,11 +236,6 @@ function trendBetween(
       termId: last.id,
     },
   }
-}
-
-function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefined): Level | undefined {
-  const scale = index.scale(scaleKey)
-  return scale && symbol !== undefined ? findLevel(scale, symbol) : undefined
 }
 
 /**

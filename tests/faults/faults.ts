@@ -142,13 +142,16 @@ export const faultKinds: Record<string, Seeder> = {
     const sentence = pick(
       comment.sentences.filter(
         (each) =>
+          // What is wished for next may well be brilliant.
+          each.parts.some((part) => /^(outcome|habit|progress)/.test(part)) &&
           each.because.every(
             (because) =>
               because.tier === 'starting' ||
               because.tier === 'growing' ||
               because.tier === 'top' ||
               because.tier === 'strong',
-          ) && each.because.some((because) => because.tier !== null),
+          ) &&
+          each.because.some((because) => because.tier !== null),
       ),
       chance('where'),
     )
@@ -200,10 +203,10 @@ export const faultKinds: Record<string, Seeder> = {
   ),
   'empty': withText(() => ''),
   'hard to read': withText(({ text, chance }) => `${text} ${pick(hardSentences, chance('what'))}`),
-  'spacing and quotes': withText(({ text, chance }) => {
+  'spacing': withText(({ text, chance }) => {
     const gap = pick([...text.matchAll(/ /g)], chance('where'))
     if (!gap) return null
-    const kind = pick(['  ', '\n', ' "so" ', " isn't "], chance('what')) ?? '  '
+    const kind = pick(['  ', '\n', ' . ', ' , '], chance('what')) ?? '  '
     return text.slice(0, gap.index) + kind + text.slice(gap.index + 1)
   }),
   'out of step': ({ record, student, comment }, chance) => {

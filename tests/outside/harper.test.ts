@@ -2,7 +2,8 @@ import { Dialect, LocalLinter } from 'harper.js'
 import { binary } from 'harper.js/binary'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { languageFindings } from '../../core/checks/language'
-import { plainlyNamed } from '../../core/checks/plainName'
+import { remarksOf } from '../../core/checks/remarksOf'
+import { knownWords, readableComment } from '../../core/checks/withLanguage'
 import type { DraftRequest } from '../../core/narrative/draftRequest'
 import { draftClass, draftComment } from '../../core/narrative/draftComment'
 import { countGraphemes } from '../../core/narrative/graphemes'
@@ -160,28 +161,17 @@ describe('composed comments, read by an independent grammar checker', () => {
 
   it('has nothing at all to remark on the demo class’s comments, as the application asks it and shows what it says', async () => {
     const index = indexRecord(record)
-    const known = new Set(
-      record.students
-        .flatMap((each) => [each.usedName, each.legalGiven])
-        .flatMap((name) => [name, ...name.split(/[\s-]/)])
-        .map((name) => name.toLocaleLowerCase('en')),
-    )
+    const known = knownWords(record)
     const found: string[] = []
     for (const box of record.boxes) {
       for (const [at, { text }] of draftClass(
         record.students.map((student) => draftRequest(index, student, box)),
         record.phrasebook,
       ).entries()) {
-        const lints = await linter.lint(plainlyNamed(text, record.students[at]?.usedName ?? '').text)
-        const characters = [...text]
-        const unit = (place: number): number => characters.slice(0, place).join('').length
-        const remarks = lints.map((lint) => ({
-          kind: lint.lint_kind(),
-          message: lint.message(),
-          start: unit(lint.span().start),
-          end: unit(lint.span().end),
-          suggestions: [],
-        }))
+        const student = record.students[at]
+        if (!student) continue
+        const readable = readableComment(text, student, record).text
+        const remarks = remarksOf(await linter.organizedLints(readable, { language: 'plaintext' }), readable)
         found.push(
           ...languageFindings(remarks, text, known).map(
             (finding) => `${finding.why} [${text.slice(finding.start, finding.end)}] in “${text}”`,

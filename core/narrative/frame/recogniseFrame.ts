@@ -141,10 +141,16 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
 const capitalByHabit =
   /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
 
+/** Past forms that are no regular ones, as they follow a name; ours. */
+const irregularPast =
+  /^(went|came|forgot|wrote|drew|made|took|gave|got|found|knew|thought|kept|left|led|told|said|saw|sang|ran|won|lost|began|chose|grew|held|met|spoke|spent|stood|taught|understood|built|brought|sat|swam|threw|broke)$/
+
 function looksLikeSubject(next: FrameWord | undefined): boolean {
   return (
     next !== undefined &&
-    (singularVerbs.has(next.lower) || /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower))
+    (singularVerbs.has(next.lower) ||
+      /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower) ||
+      irregularPast.test(next.lower))
   )
 }
 
@@ -186,7 +192,8 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
     return piece(word, name, [owner, plain])
   }
   const isSubject = looksLikeSubject(reading.words[at + 1]) || adverbAndVerb(reading, at + 1)
-  if (isSubject) {
+  const who = reading.words[at + 1]
+  if (isSubject || (who?.lower === 'who' && who.afterComma)) {
     reading.subjectAt = at
     reading.plural = false
   }
@@ -199,9 +206,14 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
   return isSubject && !setting.alwaysNamed ? piece(word, pronoun, [name, plain]) : piece(word, name, [pronoun, plain])
 }
 
+/** "Hardly ever forgets": one adverb or two. */
 function adverbAndVerb(reading: Reading, at: number): boolean {
-  const next = reading.words[at]
-  return next !== undefined && betweenSubjectAndVerb.test(next.lower) && looksLikeSubject(reading.words[at + 1])
+  const [next, second, third] = reading.words.slice(at, at + 3)
+  if (!next || !betweenSubjectAndVerb.test(next.lower)) return false
+  return (
+    looksLikeSubject(second) ||
+    (second !== undefined && betweenSubjectAndVerb.test(second.lower) && looksLikeSubject(third))
+  )
 }
 
 function recogniseDescribing(word: FrameWord, at: number, reading: Reading, setting: FrameSetting): FramePiece | null {

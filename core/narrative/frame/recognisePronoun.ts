@@ -5,7 +5,7 @@ import { alsoNouns, pluralVerbs, singularVerbs } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
 const doneTo =
-  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|heard|gave|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking)$/
+  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|heard|gave|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking|hearing|seeing|watching|finding|bringing|sending|reminding|encouraging|getting|having|showed|asked|helped)$/
 
 /** Words that cannot be owned: after one of these "her" stands alone. */
 const notOwned =
@@ -32,6 +32,9 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   const readings = casesOf(word, set)
   const [first, second] = likelierCase(readings, word, at, reading)
   if (!first) return null
+  // "He showed the new boy the hooks and helped him": somebody else of the same pronoun has been spoken of.
+  if (first === 'object' && somebodyElse[set.subject]?.test(peopleBefore(reading, at)))
+    return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const meansOthers = set.takesPluralVerb && first === 'subject' && spokenOfOthers(reading, at)
   if (first === 'subject' && !meansOthers) {
     reading.subjectAt = at
@@ -45,6 +48,21 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
       : piece(word, token(first), [plain], mayBeOthers(word.text))
   if (!second) return piece(word, token(first), [plain])
   return piece(word, token(first), [token(second.case), plain], second.sure ? null : questionOf(word.text, first))
+}
+
+/** Others whom "him" or "her" may well mean, when they have just been spoken of. */
+const somebodyElse: Record<string, RegExp> = {
+  he: /\b(boy|brother|father|dad|grandfather|grandpa|uncle|man|king|prince)\b/,
+  she: /\b(girl|sister|mother|mum|grandmother|gran|aunt|woman|queen|princess)\b/,
+}
+
+function peopleBefore(reading: Reading, at: number): string {
+  const sentence = reading.words[at]?.sentence
+  return reading.words
+    .slice(0, at)
+    .filter((each) => each.sentence === sentence)
+    .map(({ lower }) => lower)
+    .join(' ')
 }
 
 function isTheirs(word: string): PronounCase | null {

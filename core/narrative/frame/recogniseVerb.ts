@@ -11,17 +11,23 @@ export const afterVerb =
  * student's.
  */
 export function recogniseVerb(word: FrameWord, at: number, reading: Reading): FramePiece | null {
+  const asked = askedOf(word, at, reading)
+  if (asked) return asked
   const subject = reading.words[reading.subjectAt]
   if (!subject || subject.sentence !== word.sentence) return null
-  const singular = reading.plural ? pluralVerbs.get(word.lower) : singularVerbs.has(word.lower) ? word.lower : undefined
-  if (singular === undefined || word.text !== word.text.toLocaleLowerCase('en')) return null
   const place = placeOf(at, reading)
+  const singular = singularOf(word, place, reading)
+  if (singular === undefined || word.text !== word.text.toLocaleLowerCase('en')) return null
   if (place === 'elsewhere') return null
   const verb: PlainToken = { kind: 'verb', singular }
   const plain: PlainToken = { kind: 'words', text: word.text }
   const next = reading.words[at + 1]
   const followed = next !== undefined && !word.beforeStop && afterVerb.test(next.lower)
-  if (place === 'after subject' || followed || !alsoNouns.has(singular)) {
+  // "And always tries", "then cuts": only a verb follows an adverb or "then".
+  const before = reading.words[at - 1]?.lower ?? ''
+  const afterAdverb =
+    before === 'then' || (betweenSubjectAndVerb.test(before) && !/^(both|either|neither)$/.test(before))
+  if (place === 'after subject' || followed || afterAdverb || !alsoNouns.has(singular)) {
     reading.subjectAt = at
     return piece(word, verb, [plain])
   }
@@ -32,8 +38,40 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   return things ? piece(word, plain, [verb, plain], question) : piece(word, verb, [plain], question)
 }
 
+type Place = 'after subject' | 'joined' | 'elsewhere'
+
+/** "Has she?", "so does he": a verb before its subject. */
+function askedOf(word: FrameWord, at: number, reading: Reading): FramePiece | null {
+  const next = reading.words[at + 1]
+  if (next?.lower !== reading.set?.subject || word.beforeStop) return null
+  const singular = reading.set?.takesPluralVerb
+    ? pluralVerbs.get(word.lower)
+    : /^(has|is|was|does|hasn't|isn't|wasn't|doesn't)$/.test(word.lower)
+      ? word.lower
+      : undefined
+  if (singular === undefined || !/^(has|is|was|does|hasn't|isn't|wasn't|doesn't)$/.test(singular)) return null
+  return piece(word, { kind: 'verb', singular }, [{ kind: 'words', text: word.text }])
+}
+
+/** The form after "she" of a word that can be a verb here; right after "she" or "he" that need be no known verb. */
+function singularOf(word: FrameWord, place: Place, reading: Reading): string | undefined {
+  if (reading.plural) return pluralVerbs.get(word.lower)
+  if (singularVerbs.has(word.lower)) return word.lower
+  const subject = reading.words[reading.subjectAt]
+  const isPronoun = subject !== undefined && subject.lower === reading.set?.subject
+  return place === 'after subject' &&
+    isPronoun &&
+    /[^su]s$/.test(word.lower) &&
+    !/^(his|always|perhaps|sometimes)$/.test(word.lower)
+    ? word.lower
+    : undefined
+}
+
 /** Whether a word stands where the student's verb can stand. */
-function placeOf(at: number, reading: Reading): 'after subject' | 'joined' | 'elsewhere' {
+function placeOf(at: number, reading: Reading): Place {
+  // "Measures, then cuts"; "Nora, who likes order, labels".
+  if (reading.words[at - 1]?.lower === 'then' && reading.subjectAt < at - 1) return 'joined'
+  if (reading.words[at]?.afterComma && reading.words[reading.subjectAt + 1]?.lower === 'who') return 'after subject'
   let before = at - 1
   while (before > reading.subjectAt && betweenSubjectAndVerb.test(reading.words[before]?.lower ?? '')) before -= 1
   // "runs, jumps and throws", "plays fairly, thinks ahead": a comma right after a verb of the student's goes on with
@@ -41,7 +79,7 @@ function placeOf(at: number, reading: Reading): 'after subject' | 'joined' | 'el
   if (before === reading.subjectAt && (!isVerbAt(reading, before) || reading.words[at]?.afterComma))
     return 'after subject'
   const link = reading.words[before]
-  if (link && /^(and|or|but|yet)$/.test(link.lower)) return 'joined'
+  if (link && /^(and|or|but|yet|nor|then)$/.test(link.lower)) return 'joined'
   // In a row of three, commas part the first two.
   return reading.words[at]?.afterComma && before === at - 1 && laterAnd(at, reading) ? 'joined' : 'elsewhere'
 }

@@ -5,27 +5,53 @@ import { pluralVerb } from '../verbs'
  * which a click corrects.
  */
 const singulars =
-  `is has was does goes needs finds uses reads keeps says works gives writes knows explains shows asks takes plays follows makes
-looks joins remembers brings puts plans listens begins understands tells measures finishes chooses checks spells notices gets describes
-compares adds tries stays moves draws comes sees repeats names loses links helps hears throws spots produces mixes manages likes loves
-learns fills completes builds applies watches wants turns stops starts sorts solves shares runs records reaches picks multiplies leaves
-leads improves holds hands handles forgets estimates enjoys corrects converts changes catches calculates breaks answers accepts wins
-waits varies treats tires thinks thanks tests talks swims sums suggests subtracts sounds slows shapes settles sets rounds rolls revises
-retells recognises recalls punctuates proves proofreads presents prefers predicts practises practices points pays passes owns orders opens
-offers mends lists lines lands labels jumps guesses groups gathers encourages divides develops decides dares counts closes claps
-carries borrows becomes backs achieves acts admits agrees allows analyses appears appreciates argues arrives asserts attempts attends avoids
-behaves believes benefits blends calls cares challenges cheers climbs collaborates collects combines comments communicates concentrates
-concludes considers constructs contributes copes copies creates cuts deals demonstrates depends deserves designs discovers discusses
-displays drafts dreams earns edits engages ensures enters evaluates excels exceeds experiments explores expresses feels fits focuses
-forms gains generalises grasps grows guides happens identifies ignores illustrates imagines includes inspires interprets invents
-investigates invites judges lacks laughs lets lifts lives masters matches meets models names observes organises organizes paints
-participates performs persists perseveres persuades possesses prepares progresses promises pronounces proposes provides pushes
-questions raises reacts realises reasons receives recalls reflects relates relies reminds reports represents requires researches
-respects responds rushes seeks seems selects sends shines signs sings sits speaks spends spreads stands states strengthens strives
-struggles studies succeeds supports supposes teaches tends touches traces trusts understands values views visits volunteers walks
-welcomes wishes wonders worries lasts files surprises praises means hunts empties warms includes tidies ends belongs differs opens hopes hasn't isn't wasn't doesn't`.split(
-    /\s+/,
-  )
+  `is has was does goes needs finds uses reads keeps says works gives writes knows explains shows asks takes plays
+follows makes looks joins remembers brings puts plans listens begins understands tells measures finishes chooses
+checks spells notices gets describes compares adds tries stays moves draws comes sees repeats names loses links helps
+hears throws spots produces mixes manages likes loves learns fills completes builds applies watches wants turns stops
+starts sorts solves shares runs records reaches picks multiplies leaves leads improves holds hands handles forgets
+estimates enjoys corrects converts changes catches calculates breaks answers accepts wins waits varies treats tires
+thinks thanks tests talks swims sums suggests subtracts sounds slows shapes settles sets rounds rolls revises retells
+recognises recalls punctuates proves proofreads presents prefers predicts practises practices points pays passes owns
+orders opens offers mends lists lines lands labels jumps guesses groups gathers encourages divides develops decides
+dares counts closes claps carries borrows becomes backs achieves acts admits agrees allows analyses appears
+appreciates argues arrives asserts attempts attends avoids behaves believes benefits blends calls cares challenges
+cheers climbs collaborates collects combines comments communicates concentrates concludes considers constructs
+contributes copes copies creates cuts deals demonstrates depends deserves designs discovers discusses displays drafts
+dreams earns edits engages ensures enters evaluates excels exceeds experiments explores expresses feels fits focuses
+forms gains generalises grasps grows guides happens identifies ignores illustrates imagines includes inspires
+interprets invents investigates invites judges lacks laughs lets lifts lives masters matches meets models observes
+organises organizes paints participates performs persists perseveres persuades possesses prepares progresses promises
+pronounces proposes provides pushes questions raises reacts realises reasons receives reflects relates relies reminds
+reports represents requires researches respects responds rushes seeks seems selects sends shines signs sings sits
+speaks spends spreads stands states strengthens strives struggles studies succeeds supports supposes teaches tends
+touches traces trusts values views visits volunteers walks welcomes wishes wonders worries lasts files surprises
+expects boasts hides dives sticks fetches aims adapts adjusts advises affects aids amazes anticipates apologises
+applauds approaches arranges assesses assists assumes attains bakes balances bases beats bends blows boosts bounces
+bows breathes brushes bumps calms camps captures casts ceases celebrates charms chats chews clarifies classifies
+cleans clears clings coaches collapses colours comforts commits competes complains composes confides confirms confuses
+congratulates connects consults contains contrasts converses convinces cooks cooperates crafts crosses cries dances
+debates decorates defends defines delivers demands denies departs despairs detects determines digests directs
+disagrees discards dislikes distinguishes distracts doubles doubts drifts drills drinks drives drops eases eats echoes
+edges elaborates eliminates embraces encounters endures enriches equals escapes examines exchanges excites excludes
+excuses executes exercises exhibits exists expands extends faces fades fails falls favours fears feeds fights figures
+flies floats flows folds forces forgives frames freezes fulfils functions gazes gestures glances glues graphs greets
+guards hammers hangs hesitates highlights hints hits hikes hums hurries inspects insists instructs intends interacts
+interests interrupts introduces jokes jots juggles justifies kicks kneels knits knocks lays leans leaps lends lights
+locates locks longs lowers maintains marks minds mimics misses mistakes narrates negotiates nods notes nurtures obeys
+objects obtains occupies omits opposes outlines overcomes overlooks packs pairs pauses peels perceives perfects
+permits pins places plots plants pleases pours pulls puzzles quotes races radiates rates rattles rebuilds recites
+recommends recovers recycles reduces refers refines refuses regroups rehearses reinforces rejects relaxes releases
+remains remarks removes renames repairs rephrases replaces replies rereads rescues reserves resists resolves rests
+restores restates results retains returns reveals revisits rewards rewrites rides rings rises risks roams rubs rules
+samples satisfies saves scans scores scribbles searches senses separates serves shades shakes sharpens shifts shortens
+shouts shrugs shuts sifts simplifies skips sketches sleeps slides slips smiles sparkles sparks spills spins splits
+sprints squeezes stacks stammers stares steers stirs stitches stores strays stresses stretches stumbles summarises
+supplies surveys sustains sweeps swings switches tackles tallies tames tastes tears teases tempts thrives ties tilts
+times tolerates tops tracks trains transfers transforms translates travels trims trips tunes twists types underlines
+unites unlocks updates upsets urges utilises vanishes ventures verifies voices votes wades wakes warns wastes waves
+weaves weighs whispers whistles widens wipes withdraws witnesses wraps yields zooms praises means hunts empties warms
+tidies ends belongs differs hopes hasn't isn't wasn't doesn't`.split(/\s+/)
 
 /** Forms after "she". */
 export const singularVerbs: ReadonlySet<string> = new Set(singulars.filter((verb) => /(s|n't)$/.test(verb)))
@@ -37,13 +63,24 @@ export const pluralVerbs: ReadonlyMap<string, string> = new Map(
 
 /** Verbs whose form after "she" is also a plural noun. */
 export const alsoNouns: ReadonlySet<string> = new Set(
-  `needs uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests
-sounds shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts comments copies cuts
-deals designs displays drafts dreams experiments forms guides judges matches models paints promises questions reasons reports respects
-signs states studies supports traces values views visits wishes worries runs measures moves links hands starts stops turns
-leaves throws catches draws claims closes repeats rests tries`.split(/\s+/),
+  `needs uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests sounds
+shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts
+comments copies cuts deals designs displays drafts dreams experiments forms guides judges matches models paints
+promises questions reasons reports respects signs states studies supports traces values views visits wishes worries
+runs measures moves links hands starts stops turns leaves throws catches draws claims closes repeats rests tries aims
+balances bases beats bends boosts bounces bows brushes bumps camps casts charms chats cheers coaches colours crosses
+cries dances debates demands doubles doubts drifts drills drinks drives drops echoes edges equals escapes exchanges
+excuses exercises exhibits faces fails falls favours fears feeds fights figures finds flies floats flows folds forces
+frames functions gestures glances graphs guards hammers hikes hints hits hums interests jokes kicks knocks leaps
+lights locks longs marks masters minds misses mistakes notes objects outlines packs pairs pauses pays pins places
+plots plants pulls puzzles quotes races rates recycles rejects releases remains remarks repairs replies results
+returns rewards rides rings rises risks roams rubs rules samples saves scans scores scribbles searches senses serves
+shades shakes shifts shouts shrugs skips sketches slides slips smiles sparks spills spins splits sprints stacks stares
+stays stirs stitches stores strays stresses stretches stumbles supplies surveys sweeps swings switches tastes tears
+teases ties tilts times tops tracks trains transfers travels trims trips tunes twists types updates upsets urges
+voices votes wakes wastes waves whispers whistles wraps yields dives sticks hides`.split(/\s+/),
 )
 
 /** Words that can stand between a subject and its verb. */
 export const betweenSubjectAndVerb =
-  /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|\p{L}+ly)$/iu
+  /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|neither|ever|even|first|once|\p{L}+ly)$/iu

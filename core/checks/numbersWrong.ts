@@ -1,0 +1,82 @@
+import { countsOf } from '../record/ratedFacts'
+import { recordedScores, type RecordedScores } from '../record/recordedScores'
+import type { Check, Finding } from './finding'
+
+const numberWords =
+  'no zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
+    ' ',
+  )
+const number = String.raw`(\d+|${numberWords.join('|')})`
+
+/** A number in figures or in words; undefined where it is none. */
+function valueOf(written: string): number | undefined {
+  if (/^\d+$/.test(written)) return Number(written)
+  const place = numberWords.indexOf(written.toLowerCase())
+  return place < 0 ? undefined : Math.max(0, place - 1)
+}
+
+/** Days away, days present, work late or missing, scores and marks that are not those on record. */
+export const numbersWrong: Check = ({ index, student, box, text }) => {
+  const subject = index.record.subjects.find((each) => each.key === box.subject)
+  const { attendance, late, missing } = countsOf(index, student.id, subject)
+  const away = attendance?.absences
+  const present = attendance ? attendance.daysOpen - attendance.absences : undefined
+  const works = String.raw`(?:pieces? of work|pieces|tasks?|reports?|assignments?|homeworks?|results?|write-ups?|of (?:his|her|their|the) (?:\p{L}+-?\p{L}*))`
+  return [
+    ...counted(
+      text,
+      String.raw`(?:missed|absent (?:for|on)|away (?:for|on)|off school (?:for|on)?) ${number} (?:school )?days?\b(?! running)`,
+      away,
+      'days away',
+    ),
+    ...counted(text, String.raw`${number} (?:days? of absence|absences)\b`, away, 'days away'),
+    ...counted(
+      text,
+      String.raw`(?:here|present|at school|in school) (?:on|for) ${number} (?:of|out of) (?:the )?(?:\d+ )?(?:school )?days\b`,
+      present,
+      'days at school',
+    ),
+    ...counted(
+      text,
+      String.raw`${number} ${works}[^.;:]{0,25}? (?:is|are|was|were|still|remains?)(?: still)? missing\b`,
+      missing,
+      'missing',
+    ),
+    ...counted(
+      text,
+      String.raw`${number} ${works}(?: (?:was|were|came|have been|has been|is|are|arrived))? late\b`,
+      late,
+      'late',
+    ),
+    ...(subject ? wrongScores(recordedScores(index, student.id, subject.key), text) : []),
+  ]
+}
+
+function counted(text: string, pattern: string, recorded: number | undefined, what: string): Finding[] {
+  if (recorded === undefined) return []
+  return [...text.matchAll(new RegExp(`\\b${pattern}`, 'giu'))].flatMap((match) => {
+    const said = valueOf(match[1] ?? '')
+    if (said === undefined || said === recorded) return []
+    const start = match.index
+    const why = `“${match[0]}”, but the record has ${recorded} (${what}).`
+    return [{ check: 'contradicts the record', why, start, end: start + match[0].length, mends: [] }]
+  })
+}
+
+/** "17 out of 20", "17/20", "84 %" in a subject where nobody has given that. */
+function wrongScores({ scores, percents }: RecordedScores, text: string): Finding[] {
+  if (scores.length === 0) return []
+  const ofScores = [
+    ...text.matchAll(/\b(\d+(?:\.\d+)?)(?: (?:out )?of |\/)(\d+)\b(?! (?:days?|weeks?|skills?|pieces|tasks))/g),
+  ].filter((match) => {
+    const ofSize = scores.filter(({ outOf }) => outOf === Number(match[2]))
+    return ofSize.length > 0 && !ofSize.some(({ score }) => score === Number(match[1]))
+  })
+  const ofPercents = [...text.matchAll(/\b(\d+(?:\.\d+)?) ?(?:%|per ?cent)/g)].filter(
+    (match) => !percents.includes(Math.round(Number(match[1]))),
+  )
+  return [...ofScores, ...ofPercents].map((match) => ({
+    ...{ check: 'contradicts the record', start: match.index, end: match.index + match[0].length, mends: [] },
+    why: `“${match[0]}” is no result on record here.`,
+  }))
+}

@@ -1,0 +1,79 @@
+import type { Counts, RatedFact } from '../narrative/because'
+import { skillWords, type SkillWords } from '../narrative/skillWords'
+import { findLevel, type Level } from '../scales/scale'
+import type { Skill, Subject } from '../school/schoolSetup'
+import type { RecordIndex } from './recordIndex'
+
+/**
+ * Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before.
+ * What is for the teacher only is no matter for a comment that the family reads.
+ */
+export function ratedFacts(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
+  const { record } = index
+  const skills = record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly)
+  return [
+    ...skills.flatMap((skill) => {
+      const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject?.skillScale ?? '' }
+      return rated(index, studentId, place, { worded: skill, name: skill.statement })
+    }),
+    ...record.habits.flatMap((habit) => {
+      const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
+      return rated(index, studentId, place, { worded: habit, name: habit.name })
+    }),
+  ]
+}
+
+function rated(
+  index: RecordIndex,
+  studentId: string,
+  { kind, about, strand, scale }: Pick<RatedFact, 'kind' | 'about' | 'strand'> & { scale: string },
+  { worded, name }: { worded: Worded; name: string },
+): RatedFact[] {
+  const level = levelIn(index, scale, index.levelOf(studentId, kind, about))
+  if (!level) return []
+  const before = levelIn(index, scale, index.levelBefore(studentId, kind, about)) ?? null
+  return [
+    {
+      ...{ kind, about, strand, level, before, familyWords: worded.familyWords, words: wordsOf(worded) },
+      because: {
+        kind: kind === 'skill' ? 'skill level' : 'habit',
+        about,
+        text: `${name}: ${level.symbol} (${level.name})`,
+        tier: level.tier,
+        termId: index.record.term.id,
+      },
+    },
+  ]
+}
+
+/** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
+type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>
+
+const found = new WeakMap<Worded, SkillWords | null>()
+
+/** The words in the forms that sentences need: as somebody has corrected them, else as they are found. */
+export function wordsOf(worded: Worded): SkillWords | null {
+  const known = found.get(worded)
+  if (known !== undefined) return known
+  const words = skillWords(worded.does || worded.familyWords)
+  found.set(worded, words)
+  return words
+}
+
+/** The level that a symbol stands for on a scale; undefined for none, and for what stands in place of a level. */
+export function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefined): Level | undefined {
+  const scale = index.scale(scaleKey)
+  return scale && symbol !== undefined ? findLevel(scale, symbol) : undefined
+}
+
+/** What is counted: work that was late or never came, of the subject or of all; and days away. */
+export function countsOf(index: RecordIndex, studentId: string, subject: Subject | undefined): Counts {
+  const subjects = subject ? [subject] : index.record.subjects
+  const states = subjects.flatMap(({ key }) => index.resultsOf(studentId, key)).map(({ state }) => state)
+  const days = index.attendanceOf(studentId)
+  return {
+    late: states.filter((state) => state === 'late').length,
+    missing: states.filter((state) => state === 'missing').length,
+    attendance: days && days.daysOpen > 0 ? { daysOpen: days.daysOpen, absences: days.absences } : null,
+  }
+}
