@@ -61,6 +61,16 @@ watch(
   },
 )
 
+/** A straight quotation mark is exchanged as it comes in, as if the right one had been typed: undoing goes on working. */
+function setRight(event: Event): void {
+  const { data, isComposing, target } = event as InputEvent
+  const input = target as HTMLTextAreaElement
+  if (isComposing || data === null || !/['"]/.test(data)) return
+  const before = input.value.slice(0, input.selectionStart)
+  event.preventDefault()
+  document.execCommand('insertText', false, curlyQuotes(before + data).slice(before.length))
+}
+
 function typed(event: Event): void {
   const input = event.target as HTMLTextAreaElement
   const next = curlyQuotes(withoutUnkeepable(input.value))
@@ -197,6 +207,7 @@ async function keep(which: 'mine' | 'other'): Promise<void> {
       :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
       :aria-label="`${box.name} for ${student.usedName}`"
       :placeholder="`What would you like ${student.usedName}’s family to know?`"
+      @beforeinput="setRight"
       @input="typed"
     />
     <div class="flex flex-wrap items-center gap-3 text-sm">
