@@ -9,7 +9,7 @@ const irregular: Readonly<Record<string, string>> = { be: 'is', have: 'has', do:
 /** Verbs of more than one syllable that are stressed on the last, and so double their consonant; from memory. */
 const stressedLast = new Set(
   `begin forget prefer refer infer confer transfer admit commit permit submit omit regret occur recur incur control
-  propel compel rebel equip unplug format`.split(/\s+/),
+  propel compel rebel equip unplug format upset outwit`.split(/\s+/),
 )
 
 /** In the spelling of the neighbours of the school, an l is doubled whatever the stress; from memory. */
@@ -29,6 +29,8 @@ export function singularVerb(base: string): string {
 /** The form in "-ing". @example gerund('plan') // 'planning' */
 export function gerund(base: string): string {
   if (/ie$/.test(base)) return `${base.slice(0, -2)}ying`
+  // "Mimicking": the c stays hard.
+  if (/[aeiou]c$/.test(base)) return `${base}king`
   if (/[^eoy]e$/.test(base) && base !== 'be' && !keepsE.has(base)) return `${base.slice(0, -1)}ing`
   return doubles(base) ? `${base}${base.at(-1)}ing` : `${base}ing`
 }
@@ -53,7 +55,7 @@ const lostE =
 export function baseOfGerund(form: string): string {
   const stem = form.replace(/ing$/, '')
   const single = stem.replace(/([bdgmnprt])\1$/, '$1').replace(/([aeiou].*[aeiou]l)l$/, '$1')
-  const candidates = [single, stem, `${stem}e`, stem.replace(/y$/, 'ie')]
+  const candidates = [single, stem, `${stem}e`, stem.replace(/y$/, 'ie'), stem.replace(/ck$/, 'c')]
   const fitting = candidates.filter((base) => base !== '' && gerund(base) === form)
   const known = fitting.find((base) => pluralVerbs.has(base))
   if (known !== undefined) return known

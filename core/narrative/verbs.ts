@@ -21,6 +21,6 @@ export function pluralVerb(singular: string): string {
   const listed = irregular[singular.replace('’', "'")]
   if (listed !== undefined) return listed
   if (/[^aeiou]ies$/.test(singular) && singular.length > 4) return `${singular.slice(0, -3)}y`
-  if (/(ch|sh|ss|x|zz)es$/.test(singular)) return singular.slice(0, -2)
+  if (/(ch|sh|ss|x|zz|[^aeiou]o)es$/.test(singular)) return singular.slice(0, -2)
   return singular.replace(/s$/, '')
 }
