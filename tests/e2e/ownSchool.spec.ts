@@ -47,12 +47,12 @@ async function addSubject(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Subjects and skills' }).click()
   await page.getByLabel('Name of a new subject').fill('Chess')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
-  await page.getByLabel('A new skill in Chess').fill('Plans and defends')
+  await page.getByLabel('A new skill in Chess').fill('Plans and castles')
   await page.getByRole('button', { name: 'Add skill' }).click()
-  await expect(page.getByText('planning and defends')).toBeVisible()
+  await expect(page.getByText('planning and castles')).toBeVisible()
   // The verb that was not known is made one by a click.
-  await page.getByRole('button', { name: 'defends, no verb' }).click()
-  await expect(page.getByText('planning and defending')).toBeVisible()
+  await page.getByRole('button', { name: 'castles, no verb' }).click()
+  await expect(page.getByText('planning and castling')).toBeVisible()
   expect(await lookedAt(page)).toEqual([[], 0])
   for (const part of ['Scales', 'Habits', 'Comment boxes', 'Terms']) {
     await page.getByRole('link', { name: part, exact: true }).click()
@@ -96,7 +96,7 @@ async function beginAnother(page: Page): Promise<void> {
     await setUpWith(page, other)
     await page.getByRole('link', { name: 'Subjects and skills' }).click()
     await page.getByRole('button', { name: 'Chess' }).click()
-    await expect(page.getByText('planning and defending')).toBeVisible()
+    await expect(page.getByText('planning and castling')).toBeVisible()
     await page.getByRole('link', { name: 'School folder' }).click()
     await page.getByLabel('Choose a folder').setInputFiles(folder)
     await expect(page.getByText('3 students')).toBeVisible()
@@ -107,7 +107,7 @@ async function beginAnother(page: Page): Promise<void> {
     await page.getByRole('combobox', { name: 'Comment box' }).selectOption('chess')
     await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
     await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(
-      /^Maya .*(plan|planning) and defend/,
+      /^Maya .*(plan|planning) and castl/,
     )
   } finally {
     await other.stop()
@@ -133,16 +133,16 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await page.goto(`${school.address}/settle`)
   await page.getByLabel('Subject', { exact: true }).selectOption('Chess')
   await page.getByRole('tab', { name: 'Skills in Chess' }).click()
-  await page.getByRole('gridcell', { name: /^Maya, Plans and defends/ }).click()
+  await page.getByRole('gridcell', { name: /^Maya, Plans and castles/ }).click()
   await page.keyboard.press('2')
   await page.keyboard.press('3')
-  await expect(page.getByRole('gridcell', { name: /^Kit, Plans and defends: 3/ })).toBeVisible()
+  await expect(page.getByRole('gridcell', { name: /^Kit, Plans and castles: 3/ })).toBeVisible()
 
   await page.getByRole('link', { name: /^Write/ }).click()
   await page.getByRole('combobox', { name: 'Comment box' }).selectOption('chess')
   await page.getByRole('button', { name: /^Draft .*empty/ }).click()
   await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
-  await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(/^Maya .*(plan|planning) and defend/)
+  await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(/^Maya .*(plan|planning) and castl/)
 
   await page.getByRole('link', { name: /^Send/ }).click()
   await page.getByRole('button', { name: /^Make 3 report cards/ }).click()
@@ -153,7 +153,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
   await nextYear(page)
   await beginAnother(page)
   expect(text).toContain('Willow School')
-  expect(text).toMatch(/Maya .*(plan|planning) and defend/)
+  expect(text).toMatch(/Maya .*(plan|planning) and castl/)
 })
 
 test('a class of nobody says so, and what to do', async ({ page }) => {
