@@ -106,9 +106,7 @@ async function beginAnother(page: Page): Promise<void> {
     await page.goto(`${other.address}/write`)
     await page.getByRole('combobox', { name: 'Comment box' }).selectOption('chess')
     await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
-    await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(
-      /^Maya .*(plan|planning) and castl/,
-    )
+    await expect(page.getByRole('textbox', { name: 'Chess for Maya' })).toHaveValue(/^Maya .*(plan|planning) and castl/)
   } finally {
     await other.stop()
   }
