@@ -61,7 +61,7 @@ watch(
   },
 )
 
-/** A straight quotation mark is exchanged as it comes in, as if the right one had been typed: undoing goes on working. */
+/** A straight quotation mark is exchanged as it comes in, as if the right one was typed: undoing goes on working. */
 function setRight(event: Event): void {
   const { data, isComposing, target } = event as InputEvent
   const input = target as HTMLTextAreaElement

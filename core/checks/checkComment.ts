@@ -61,7 +61,8 @@ export function checkComment(index: RecordIndex, student: Student, box: CommentB
 
 /**
  * Whether the teacher has said of these very words that they are right.
- * @example isAccepted(finding of “his”, input) // true once the teacher has said of “his” in this box that it is right
+ * @example
+ * isAccepted(finding of “his”, input) // true once the teacher has said of “his” in this box that it is right
  */
 export function isAccepted(
   { check, ...range }: Finding,

@@ -267,7 +267,7 @@ describe('the text as a language checker can read it', () => {
   })
 })
 
-it('a language checker’s remarks become findings, but for names, the school’s words and rules with a reason', () => {
+it('a language checker’s remarks become findings, but for names, school words and rules with a reason', () => {
   const remark = (rule: string, start: number, end: number) => ({
     ...{ rule, start, end, message: 'Why.', suggestions: ['x'] },
   })

@@ -1,4 +1,5 @@
 import { contradictedClaims } from '../narrative/against'
+import { clausesOf, type Clause } from '../narrative/clauses'
 import type { DraftSentence, NarrativeFacts, RatedFact } from '../narrative/because'
 import { fidelity } from '../narrative/followEdits'
 import { familyOf } from '../narrative/wordFamily'
@@ -6,7 +7,6 @@ import { narrativeFacts } from '../record/narrativeFacts'
 import { tierRank } from '../scales/tier'
 import { wholeWords } from '../school/checkSettings'
 import type { CheckInput, Check, Finding } from './finding'
-import { clausesOf, type Clause } from './clauses'
 import { highWords, lowWords, praise, blame, fallWords, riseWords, type Judging } from './judgingWords'
 import { spokenOf } from './spokenOf'
 
@@ -43,6 +43,8 @@ interface Judged {
   /** Where all that it may mean stands: what it names, else all of the box. */
   readonly ranks: readonly number[]
   readonly what: string
+  /** False where the clause names nothing, and is taken to speak of the whole box. */
+  readonly named: boolean
 }
 
 /** What a composed sentence speaks of, though its words were changed. */
@@ -50,7 +52,8 @@ function judgedByReasons(composed: DraftSentence | undefined): Judged | null {
   const because = composed?.because.filter(({ tier }) => tier !== null) ?? []
   const [first] = because
   if (!first) return null
-  return { spoken: [], ranks: because.flatMap(({ tier }) => (tier ? [tierRank(tier)] : [])), what: `“${first.text}”` }
+  const ranks = because.flatMap(({ tier }) => (tier ? [tierRank(tier)] : []))
+  return { spoken: [], ranks, what: `“${first.text}”`, named: true }
 }
 
 /** The strands and habits that a clause names as the school does. */
@@ -62,7 +65,7 @@ function judgedByStrand({ text }: Clause, { standings }: NarrativeFacts): Judged
   const tiers = named.flatMap((standing) =>
     standing.uneven ? standing.because.flatMap(({ tier }) => tier ?? []) : standing.tier,
   )
-  return { spoken: [], ranks: tiers.map(tierRank), what: `“${first.text}”` }
+  return { spoken: [], ranks: tiers.map(tierRank), what: `“${first.text}”`, named: true }
 }
 
 function judgedByWords(clause: Clause, facts: NarrativeFacts, common: ReadonlySet<string>, inSubject: boolean): Judged {
@@ -71,21 +74,14 @@ function judgedByWords(clause: Clause, facts: NarrativeFacts, common: ReadonlySe
   const ofOwn = spokenOf(clause.text, own, common)
   const spoken = ofOwn.length > 0 ? ofOwn : spokenOf(clause.text, others, common, false)
   const [first] = spoken
-  return first
-    ? { spoken, ranks: spoken.map(({ level }) => tierRank(level.tier)), what: `“${first.because.text}”` }
-    : {
-        spoken,
-        ranks: [...(facts.mark ? [tierRank(facts.mark.tier)] : []), ...own.map(({ level }) => tierRank(level.tier))],
-        what: whole,
-      }
+  const ranksOf = (facts: readonly RatedFact[]): number[] => facts.map(({ level }) => tierRank(level.tier))
+  if (first) return { spoken, ranks: ranksOf(spoken), what: `“${first.because.text}”`, named: true }
+  const ofMark = facts.mark ? [tierRank(facts.mark.tier)] : []
+  return { spoken, ranks: [...ofMark, ...ranksOf(own)], what: 'what is settled here', named: false }
 }
 
-/** What a clause that names nothing is taken to speak of. */
-const whole = 'what is settled here'
-
-function againstLevels(clause: Clause, { spoken, ranks, what }: Judged, { index }: CheckInput): Finding[] {
+function againstLevels(clause: Clause, { spoken, ranks, what, named }: Judged, { index }: CheckInput): Finding[] {
   if (ranks.length === 0) return []
-  const named = what !== whole
   const habits = spoken.some(({ kind }) => kind === 'habit')
   const top: Judging = { words: index.record.phrasebook.describing.top, patterns: [] }
   const wrong =
@@ -118,11 +114,13 @@ function againstMoves(clause: Clause, spoken: readonly RatedFact[], { rated }: N
   const noRise = by.some((each) => each < 0) && !by.some((each) => each > 0)
   const noFall = !by.some((each) => each < 0)
   const wrong = [...(noRise ? [riseWords] : []), ...(noFall ? [fallWords] : [])]
+  const standing = `${first.because.text}, ${first.before?.symbol ?? ''} then`
+  const moved = noRise ? 'it has gone down' : 'nothing has gone down'
   return wrong
     .flatMap((each) => placesOf(each, clause))
     .map(({ from, to }) => ({
       check: 'contradicts the record',
-      why: `“${clause.text.slice(from, to)}”, but ${noRise ? 'it has gone down' : 'nothing has gone down'} since last term: ${first.because.text}, ${first.before?.symbol ?? ''} then.`,
+      why: `“${clause.text.slice(from, to)}”, but ${moved} since last term: ${standing}.`,
       start: clause.start + from,
       end: clause.start + to,
       mends: [],
@@ -131,7 +129,7 @@ function againstMoves(clause: Clause, spoken: readonly RatedFact[], { rated }: N
 
 /** What takes a judgement back, right before it. */
 const takenBack =
-  /\b(not|never|less|more|hardly|nor|no|without|isn[’']t|aren[’']t|wasn[’']t|doesn[’']t|don[’']t|rarely|seldom)(?: \p{L}+)?\s$/iu
+  /\b(?:not|never|less|more|hardly|nor|no|without|rarely|seldom|(?:is|are|was|does|do)n[’']t)(?: \p{L}+)?\s$/iu
 /** What makes a wish or a plan of what follows it. */
 const wished =
   /\b(?:next(?:,| step| time| term| she| he| they)|could|hope|should|to become|in order to|would|might|to be)\b/i

@@ -35,7 +35,16 @@ export const factsMissing: Check = (input) => {
 
 /** A text that says no more than that nothing was looked at needs no mark beside it. */
 function saysSomething(text: string): boolean {
-  return !/\b(?:no time to look|not (?:yet )?(?:been )?(?:looked at|assessed)|too little to (?:say|go by)|nothing (?:that )?(?:I|we) can say|not been here)\b/i.test(
-    text,
-  )
+  return !nothingSaid.test(text)
 }
+
+const nothingSaid = new RegExp(
+  [
+    'no time to look',
+    'not (?:yet )?(?:been )?(?:looked at|assessed)',
+    'too little to (?:say|go by)',
+    'nothing (?:that )?(?:I|we) can say',
+    'not been here',
+  ].join('|'),
+  'i',
+)

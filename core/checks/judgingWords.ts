@@ -1,4 +1,10 @@
+import { anyOf, pattern } from '../text/pattern'
+
 // Words by which teachers judge, and how much they say; ours. What a clause judges is told by spokenOf.
+
+const raw = String.raw
+const greatAt = anyOf(`reader mathematician scientist artist writer listener partner team_player skill understanding
+  strength expression`)
 
 /** Words by their family, and turns of phrase as they stand. */
 export interface Judging {
@@ -35,7 +41,7 @@ export function highWords(ofHabit: boolean): readonly Judging[] {
         /\beasily\b/gi,
         /\bvery (?:good|strong|well|capable|able)\b/gi,
         /\b(?:strong|strongest|strength)\b/gi,
-        /\bgreat (?:reader|mathematician|scientist|artist|writer|listener|partner|team player|skill|understanding|strength|expression)\b/gi,
+        pattern(raw`\bgreat ${greatAt}\b`),
         /\bwithout (?:any |a )?(?:help|mistakes?|difficulty|effort)\b/gi,
         /\bshows? others how\b/gi,
         /\b(?:beautifully|wonderfully|reliably)\b/gi,
@@ -79,7 +85,10 @@ export const lowWords: readonly Judging[] = [
 export const riseWords: Judging = {
   words: [],
   patterns: [
-    /\b(?:has|have) (?:much |really |greatly |clearly |steadily )?(?:improved|progressed|come on|come a long way|gone up|moved on|got better|caught up|risen|climbed)\b/gi,
+    pattern(
+      raw`\b(?:has|have) (?:much |really |greatly |clearly |steadily )?`,
+      raw`${anyOf('improved progressed come_on come_a_long_way gone_up moved_on got_better caught_up risen climbed')}\b`,
+    ),
     /\b(?:better|stronger|surer) than (?:in|last|before)\b/gi,
     /\bimproves?\b(?! (?:his|her|their|by))/gi,
   ],
@@ -88,7 +97,10 @@ export const riseWords: Judging = {
 export const fallWords: Judging = {
   words: [],
   patterns: [
-    /\b(?:has|have) (?:sadly |clearly |rather |recently )?(?:slipped|dropped|fallen(?: back| behind)?|gone down|gone back|got worse|declined|lost ground)\b/gi,
+    pattern(
+      raw`\b(?:has|have) (?:sadly |clearly |rather |recently )?`,
+      raw`${anyOf('slipped dropped fallen_back fallen_behind fallen gone_down gone_back got_worse declined lost_ground')}\b`,
+    ),
     /\b(?:worse|weaker) than (?:in|last|before)\b/gi,
   ],
 }

@@ -1,12 +1,17 @@
 import { countsOf } from '../record/ratedFacts'
 import { recordedScores, type RecordedScores } from '../record/recordedScores'
+import { anyOf, pattern } from '../text/pattern'
 import type { Check, Finding } from './finding'
 
-const numberWords =
-  'no zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
-    ' ',
-  )
-const number = String.raw`(\d+|${numberWords.join('|')})`
+const raw = String.raw
+
+/** By their value, "no" beside "zero". */
+const numberWords = `no zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen
+  sixteen seventeen eighteen nineteen twenty`.split(/\s+/)
+const number = `(\\d+|${numberWords.join('|')})`
+const works = `(?:${anyOf(
+  'pieces?_of_work pieces tasks? reports? assignments? homeworks? results? write-ups?',
+)}|of ${anyOf('his her their the')} \\p{L}+-?\\p{L}*)`
 
 /** A number in figures or in words; undefined where it is none. */
 function valueOf(written: string): number | undefined {
@@ -21,42 +26,44 @@ export const numbersWrong: Check = ({ index, student, box, text }) => {
   const { attendance, late, missing } = countsOf(index, student.id, subject)
   const away = attendance?.absences
   const present = attendance ? attendance.daysOpen - attendance.absences : undefined
-  const works = String.raw`(?:pieces? of work|pieces|tasks?|reports?|assignments?|homeworks?|results?|write-ups?|of (?:his|her|their|the) (?:\p{L}+-?\p{L}*))`
+  const counted = (recorded: number | undefined, what: string, ...said: string[]): Finding[] =>
+    countedOtherwise(text, pattern(raw`\b`, ...said), { recorded, what })
   return [
     ...counted(
-      text,
-      String.raw`(?:missed|absent (?:for|on)|away (?:for|on)|off school (?:for|on)?) ${number} (?:school )?days?\b(?! running)`,
       away,
       'days away',
+      raw`(?:missed|absent (?:for|on)|away (?:for|on)|off school (?:for|on)?) ${number} (?:school )?days?\b(?! running)`,
     ),
-    ...counted(text, String.raw`${number} (?:days? of absence|absences)\b`, away, 'days away'),
+    ...counted(away, 'days away', raw`${number} (?:days? of absence|absences)\b`),
     ...counted(
-      text,
-      String.raw`(?:here|present|at school|in school) (?:on|for) ${number} (?:of|out of) (?:the )?(?:\d+ )?(?:school )?days\b`,
       present,
       'days at school',
+      raw`(?:here|present|at school|in school) (?:on|for) ${number} (?:of|out of) (?:the )?(?:\d+ )?(?:school )?days\b`,
     ),
     ...counted(
-      text,
-      String.raw`${number} ${works}[^.;:]{0,25}? (?:is|are|was|were|still|remains?)(?: still)? missing\b`,
       missing,
       'missing',
+      raw`${number} ${works}[^.;:]{0,25}? (?:is|are|was|were|still|remains?)(?: still)? missing\b`,
     ),
     ...counted(
-      text,
-      String.raw`${number} ${works}(?: (?:was|were|came|have been|has been|is|are|arrived))? late\b`,
       late,
       'late',
+      raw`${number} ${works}(?: ${anyOf('was were came have_been has_been is are arrived')})? late\b`,
     ),
     ...(subject ? wrongScores(recordedScores(index, student.id, subject.key), text) : []),
   ]
 }
 
-function counted(text: string, pattern: string, recorded: number | undefined, what: string): Finding[] {
+/** Where a text says another number than is recorded; the pattern's group is the number. */
+function countedOtherwise(
+  text: string,
+  said: RegExp,
+  { recorded, what }: { recorded: number | undefined; what: string },
+): Finding[] {
   if (recorded === undefined) return []
-  return [...text.matchAll(new RegExp(`\\b${pattern}`, 'giu'))].flatMap((match) => {
-    const said = valueOf(match[1] ?? '')
-    if (said === undefined || said === recorded) return []
+  return [...text.matchAll(said)].flatMap((match) => {
+    const value = valueOf(match[1] ?? '')
+    if (value === undefined || value === recorded) return []
     const start = match.index
     const why = `“${match[0]}”, but the record has ${recorded} (${what}).`
     return [{ check: 'contradicts the record', why, start, end: start + match[0].length, mends: [] }]

@@ -1,6 +1,6 @@
 import { familyOf } from '../narrative/wordFamily'
 import { wholeWords } from '../school/checkSettings'
-import { clausesOf } from './clauses'
+import { clausesOf } from '../narrative/clauses'
 import type { Check, Finding } from './finding'
 import { familiesOf, spokenOf } from './spokenOf'
 
@@ -12,7 +12,7 @@ export const otherSubject: Check = ({ index, box, text }) => {
   const others = skills.filter((skill) => skill.subject !== box.subject && !skill.teacherOnly)
   const ownWords = new Set(own.flatMap((skill) => [...familiesOf(skill.familyWords), ...familiesOf(skill.statement)]))
   const nameOf = (key: string): string => subjects.find((each) => each.key === key)?.name ?? key
-  const own2 = subjects.find((each) => each.key === box.subject)
+  const subject = subjects.find((each) => each.key === box.subject)
   const bySkill = clausesOf(text).flatMap((clause): Finding[] => {
     const worded = (list: typeof skills) => list.map((skill) => ({ ...skill, kind: 'skill' as const }))
     if (spokenOf(clause.text, worded(own), new Set()).length > 0) return []
@@ -32,7 +32,7 @@ export const otherSubject: Check = ({ index, box, text }) => {
       : []
   })
   const byName = subjects
-    .filter((each) => each.key !== box.subject && each.inSentence !== own2?.inSentence)
+    .filter((each) => each.key !== box.subject && each.inSentence !== subject?.inSentence)
     .flatMap((each) =>
       [...text.matchAll(wholeWords(`in ${each.inSentence}`))]
         // "in reading a graph" is no subject.

@@ -1,64 +1,74 @@
+import { anyOf, pattern } from '../text/pattern'
+
 // Private matters that no single word gives away, and words that only seem to; ours.
 
-/** Turns of phrase that touch on what is not for a report, each with what it is about. */
-export const indirect: readonly { about: string; said: RegExp }[] = [
-  {
-    about: 'health',
-    said: /\b(?:seeing|sees|saw) (?:someone|somebody|a (?:specialist|professional|counsellor|psychologist|doctor|therapist))\b/gi,
-  },
-  {
-    about: 'health',
-    said: /\b(?:his|her|their|zir|xyr|new|the) (?:tablets|pills|dose|treatment|condition|specialist|diagnosis)\b/gi,
-  },
-  {
-    about: 'health',
-    said: /\b(?:panic attacks?|mental health|eating disorder|self-harm|wets? (?:him|her|them)sel(?:f|ves)|toilet accidents?|overweight|underweight|hyperactive)\b/gi,
-  },
-  { about: 'a diagnosis', said: /\bon the (?:autis\p{L}+ )?spectrum\b/giu },
-  { about: 'a diagnosis', said: /\b(?:being|is|was|to be|been) (?:assessed|tested|screened|evaluated) for\b/gi },
-  {
-    about: 'a diagnosis',
-    said: /\b(?:traits|signs|symptoms) of (?!(?:progress|growth|improvement|life|spring))\p{L}+/giu,
-  },
-  {
-    about: 'the family',
-    said: /\bsince (?:the|his|her|their|zir) (?:separation|split|divorce|accident|move out|loss|death|funeral)\b/gi,
-  },
-  {
-    about: 'the family',
-    said: /\b(?:two|both) homes\b|\bbetween (?:two )?(?:homes|households|parents)\b|\bwhen (?:with|at) (?:his|her|their) (?:father|mother|dad|mum)[’']?s?\b/gi,
-  },
-  {
-    about: 'the family',
-    said: /\blost (?:his|her|their|zir|a) (?:\p{L}+ )?(?:father|mother|dad|mum|grandfather|grandmother|grandad|gran|nan|brother|sister|uncle|aunt|parent|baby)\b/giu,
-  },
-  {
-    about: 'the family',
-    said: /\b(?:the (?:death|loss|passing) of|died|parents (?:are|have) (?:separated|split|divorc\p{L}+)|new baby|stepdad|stepmum|foster (?:home|care|family|parents?|mother|father|carers?)|in care\b(?! of))/giu,
-  },
-  {
-    about: 'the family',
-    said: /\b(?:situation|trouble|troubles|problems|difficulties|things|circumstances|upset|worries) at home\b|\bhome (?:situation|circumstances|troubles|problems)\b/gi,
-  },
-  {
-    about: 'the family',
-    said: /\b(?:parents?|mother|father|family|mum|dad) (?:do(?:es)?n[’']?t|do(?:es)? not|cannot|can[’']t|hardly) (?:speak|read|understand|help)\b/gi,
-  },
-  {
-    about: 'money or status',
-    said: /\bfree (?:school )?(?:lunch|lunches|meals?|dinners?)\b|\b(?:new|proper|warm) (?:shoes|coat)\b(?=.*\b(?:afford|needs?)\b)|\bcould not (?:pay|afford)\b|\b(?:lost|without) (?:his|her|their) (?:job|flat|home)\b/gi,
-  },
-  {
-    about: 'belief',
-    said: /\b(?:fasting|ramadan|church|mosque|synagogue|temple|baptism|first communion|prayers?|faith|muslim|christian|jewish|hindu|sikh)\b/gi,
-  },
-]
+const raw = String.raw
+const whose = anyOf('his her their zir xyr')
+const kin = anyOf(
+  `father mother dad mum grandfather grandmother grandad gran nan brother sister uncle aunt parent baby`,
+)
+
+/** Turns of phrase that touch on what is not for a report, by what they are about. */
+const turns: Readonly<Record<string, readonly string[]>> = {
+  'health': [
+    raw`(?:seeing|sees|saw) (?:someone|somebody|`.concat(
+      raw`a ${anyOf('specialist professional counsellor psychologist doctor therapist')})`,
+    ),
+    raw`(?:${whose}|new|the) ${anyOf('tablets pills dose treatment condition specialist diagnosis')}`,
+    anyOf(
+      'panic_attacks? mental_health eating_disorder self-harm toilet_accidents? overweight underweight hyperactive',
+    ),
+    raw`wets? (?:him|her|them)sel(?:f|ves)`,
+  ],
+  'a diagnosis': [
+    raw`on the (?:autis\p{L}+ )?spectrum`,
+    raw`${anyOf('being is was to_be been')} ${anyOf('assessed tested screened evaluated')} for`,
+    raw`${anyOf('traits signs symptoms')} of (?!${anyOf('progress growth improvement life spring')})\p{L}+`,
+  ],
+  'the family': [
+    raw`since (?:the|${whose}) ${anyOf('separation split divorce accident move_out loss death funeral')}`,
+    raw`(?:two|both) homes`,
+    raw`between (?:two )?(?:homes|households|parents)`,
+    raw`when (?:with|at) (?:his|her|their) (?:father|mother|dad|mum)[’']?s?`,
+    raw`lost (?:${whose}|a) (?:\p{L}+ )?${kin}`,
+    raw`the (?:death|loss|passing) of`,
+    raw`died`,
+    raw`parents (?:are|have) (?:separated|split|divorc\p{L}+)`,
+    raw`(?:new baby|stepdad|stepmum|in care)(?! of)`,
+    raw`foster ${anyOf('home care family parents? mother father carers?')}`,
+    raw`${anyOf('situation trouble troubles problems difficulties things circumstances upset worries')} at home`,
+    raw`home ${anyOf('situation circumstances troubles problems')}`,
+    raw`(?:parents?|mother|father|family|mum|dad) (?:do(?:es)?n[’']?t|do(?:es)? not|cannot|can[’']t|hardly) `.concat(
+      anyOf('speak read understand help'),
+    ),
+  ],
+  'money or status': [
+    raw`free (?:school )?(?:lunch|lunches|meals?|dinners?)`,
+    raw`could not (?:pay|afford)`,
+    raw`(?:lost|without) ${whose} (?:job|flat|home)`,
+  ],
+  'belief': [
+    anyOf(`fasting ramadan church mosque synagogue temple baptism first_communion prayers? faith muslim christian jewish
+      hindu sikh`),
+  ],
+}
+
+/** The same as patterns. */
+export const indirect = Object.entries(turns).map(([about, said]) => ({
+  about,
+  said: pattern(raw`\b(?:`, said.join('|'), raw`)\b`),
+}))
 
 /** Where a word of the school's list means something that belongs in school: what stands before or after it. */
 const meantOtherwise: Readonly<Record<string, { before?: RegExp; after?: RegExp }>> = {
   adopted: {
-    after:
-      /^\s+(?:a|an|the|this|that|some|new|better|more|its|our|his|her|their|\p{L}+ (?:way|method|strategy|habit|plan|tone|role|approach))\b(?! (?:child|boy|girl|daughter|son|brother|sister))/iu,
+    after: new RegExp(
+      raw`^\s+(?:${anyOf('a an the this that some new better more its our his her their')}|`.concat(
+        raw`\p{L}+ ${anyOf('way method strategy habit plan tone role approach')})\b`,
+        raw`(?! ${anyOf('child boy girl daughter son brother sister')})`,
+      ),
+      'iu',
+    ),
   },
   foster: {
     before: /\b(?:to|helps?|will|can|would|and)\s+$/i,

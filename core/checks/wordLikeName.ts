@@ -1,4 +1,5 @@
-import { betweenSubjectAndVerb, singularVerbs } from '../narrative/frame/verbWords'
+import { anyOf } from '../text/pattern'
+import { betweenSubjectAndVerb, irregularPast, singularVerbs } from '../narrative/frame/verbWords'
 
 // Names that are also words. Whether the name or the word is meant is told by the place in the sentence.
 
@@ -16,12 +17,11 @@ const pronouns = new Set(['He', 'She', 'They', 'Her', 'His', 'We', 'You', 'It', 
 const months = new Set(['May', 'June', 'April', 'August'])
 
 /** What a month stands after. */
-const beforeMonth =
-  /\b(in|of|since|until|till|by|from|to|during|last|next|this|early|late|mid|through|before|after|between|and|\d+(st|nd|rd|th)?)\s+$/i
-
-/** Past forms that are no regular ones, as they follow a name; ours. */
-const irregularPast =
-  /^(was|had|did|went|came|forgot|read|wrote|drew|made|took|gave|got|found|knew|thought|kept|left|led|told|said|saw|sang|ran|won|lost|began|chose|grew|held|met|put|set|spoke|spent|stood|taught|understood|built|brought|sat|swam|threw|broke)$/
+const beforeMonth = new RegExp(
+  String.raw`\b(?:${anyOf(`in of since until till by from to during last next this early late mid through before after
+    between and`)}|\d+(?:st|nd|rd|th)?)\s+$`,
+  'i',
+)
 
 /**
  * Whether a word that is somebody's name stands in its other meaning: "Will she …?", "in May", "He reads" in a class
@@ -47,5 +47,5 @@ function actsLikeSomebody(after: string): boolean {
 }
 
 function isVerbOfOne(word: string): boolean {
-  return singularVerbs.has(word) || irregularPast.test(word) || /^\p{Ll}{2,}ed$/u.test(word)
+  return singularVerbs.has(word) || word === 'was' || irregularPast.has(word) || /^\p{Ll}{2,}ed$/u.test(word)
 }

@@ -3,7 +3,7 @@ import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
 import type { FrameWord } from '../narrative/frame/frame'
 import { cutIntoWords } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'
-import { alsoNouns, singularVerbs } from '../narrative/frame/verbWords'
+import { alsoNouns, singularVerbs, whoElse } from '../narrative/frame/verbWords'
 import type { PronounCase } from '../narrative/notation'
 import { possessiveOf } from '../narrative/possessive'
 import { he, she, they, type Pronouns, type PronounSet } from '../people/pronouns'
@@ -94,12 +94,6 @@ function formsOf(set: PronounSet): string[] {
 
 function othersBefore(word: FrameWord, at: number, words: readonly FrameWord[]): boolean {
   return words.slice(0, at).some((each) => each.sentence >= word.sentence - 1 && mayBeSeveral(each))
-}
-
-/** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */
-const whoElse: Record<string, RegExp> = {
-  he: /\b(boys?|brothers?|fathers?|dad|grandfather|grandpa|uncle|m[ae]n|mr|king|prince)\b/,
-  she: /\b(girls?|sisters?|mothers?|mum|grandmother|gran|aunt|wom[ae]n|mrs|ms|miss|queen|princess)\b/,
 }
 
 function peopleBefore(word: FrameWord, at: number, words: readonly FrameWord[]): string {

@@ -1,4 +1,6 @@
+import { anyOf, pattern } from '../text/pattern'
 import type { NarrativeFacts } from './because'
+import { clausesOf } from './clauses'
 
 /** A claim in a text that what is recorded speaks against. */
 export interface Contradicted {
@@ -16,54 +18,60 @@ interface Condition {
   readonly against: (facts: Recorded) => string | null
 }
 
-const they = 'his|her|their|the|zir|xyr|our'
+const raw = String.raw
 
-/**
- * The one table of claims that can be held against what is counted: used to choose phrases, to check a text, and to
- * see whether a text is out of step.
- */
+/** Any of several turns of phrase. */
+function either(...turns: readonly string[]): RegExp {
+  return pattern(turns.join('|'))
+}
+
+const whose = anyOf('his her their the zir xyr our')
+
+/** The one table of claims that can be held against what is counted: used to choose phrases and to check a text. */
 const conditions: readonly Condition[] = [
   {
-    claim: new RegExp(
-      [
-        String.raw`\b(?:hands?|handed|gives?|gave|turns?) (?:\p{L}+[’'-]?\p{L}* ){0,5}?in (?:\p{L}+ ){0,2}?on time\b`,
-        String.raw`\bon time with\b`,
-        String.raw`\b(?:is|was|are|were|been|comes?|came) never late\b`,
-        String.raw`\bnever (?:been )?late with\b`,
-        String.raw`\bnothing (?:is|was) (?:ever )?(?:late|missing)\b`,
-        String.raw`\b(?:meets?|met|keeps? to) (?:every|each|all) (?:deadline|due)`,
-        String.raw`\bnever (?:misses|missed) (?:a|one) deadline\b`,
-      ].join('|'),
-      'giu',
+    claim: either(
+      raw`\b(?:hands?|handed|gives?|gave|turns?) (?:\p{L}+[’'-]?\p{L}* ){0,5}?in (?:\p{L}+ ){0,2}?on time\b`,
+      raw`\bon time with\b`,
+      raw`\b${anyOf('is was are were been comes? came')} never late\b`,
+      raw`\bnever (?:been )?late with\b`,
+      raw`\bnothing (?:is|was) (?:ever )?(?:late|missing)\b`,
+      raw`\b(?:meets?|met|keeps? to) (?:every|each|all) (?:deadline|due)`,
+      raw`\bnever (?:misses|missed) (?:a|one) deadline\b`,
+      raw`\b(?:hands?|handed|given|turned) in (?:every|each|all)\b(?: \p{L}+){0,4}`,
+      raw`\ball (?:of )?${whose} ${anyOf('work homework tasks reports pieces')}(?: \p{L}+){0,2} `.concat(
+        raw`${anyOf('comes? came is are was were')} (?:handed )?in\b`,
+      ),
+      raw`\bevery (?:piece of work|task|assignment|report)\b(?: \p{L}+){0,3} (?:in|done|finished|complete)\b`,
+      raw`\bno work (?:is|was) missing\b`,
     ),
     against: ({ counts }) => lateOrMissing(counts),
   },
   {
-    claim: new RegExp(
-      [
-        String.raw`\b(?:hands?|handed|given|turned) in (?:every|each|all)\b(?: \p{L}+){0,4}`,
-        String.raw`\ball (?:of )?(?:${they}) (?:work|homework|tasks|reports|pieces)(?: \p{L}+){0,2} (?:comes?|came|is|are|was|were) (?:handed )?in\b`,
-        String.raw`\bevery (?:piece of work|task|assignment|report)\b(?: \p{L}+){0,3} (?:in|done|finished|complete)\b`,
-        String.raw`\bno work (?:is|was) missing\b`,
-      ].join('|'),
-      'giu',
+    claim: either(
+      raw`\b(?:perfect|full|excellent) attendance\b`,
+      raw`\b(?:has|have) ?(?:not|n[’']t|never) missed (?:a|one|any)(?: single)? (?:day|lesson|class)s?\b`,
+      raw`\bnever missed (?:a|one|any)(?: single)? (?:day|lesson)\b`,
+      raw`\b(?:here|present|at school|in school) (?:on )?every (?:single )?day\b`,
+      raw`\b(?:every (?:single )?|all (?:of )?(?:our|the) )lessons?\b`,
     ),
-    against: ({ counts }) => lateOrMissing(counts),
-  },
-  {
-    claim:
-      /\b(?:perfect|full|excellent) attendance\b|\b(?:has|have) ?(?:not|n[’']t|never) missed (?:a|one|any)(?: single)? (?:day|lesson|class)s?\b|\bnever missed (?:a|one|any)(?: single)? (?:day|lesson)\b|\b(?:here|present|at school|in school) (?:on )?every (?:single )?day\b|\b(?:every (?:single )?|all (?:of )?(?:our|the) )lessons?\b/giu,
     against: ({ counts: { attendance } }) =>
       attendance && attendance.absences > 0 ? daysAway(attendance.absences) : null,
   },
   {
-    claim:
-      /\b(?:absent|away|missed school|off school) (?:a lot|often|too often|very often|for long|too much|so often|for much)\b|\boften (?:absent|away)\b|\bmany (?:absences|days away|missed days)\b|\bmissed (?:a lot|many|much|so many|too many)\b/giu,
+    claim: either(
+      raw`\b(?:absent|away|missed school|off school) `.concat(
+        raw`${anyOf('a_lot often too_often very_often for_long too_much so_often for_much')}\b`,
+      ),
+      raw`\boften (?:absent|away)\b`,
+      raw`\bmany (?:absences|days away|missed days)\b`,
+      raw`\bmissed (?:a lot|many|much|so many|too many)\b`,
+    ),
     against: ({ counts: { attendance } }) =>
       attendance && attendance.absences < attendance.daysOpen * muchAway ? daysAway(attendance.absences) : null,
   },
   {
-    claim: /\b(?:has|have|is|are) (?:settled|found (?:a|his|her|their) (?:good )?place|been part of)\b/giu,
+    claim: either(raw`\b(?:has|have|is|are) (?:settled|found (?:a|his|her|their) (?:good )?place|been part of)\b`),
     against: ({ counts: { attendance } }) =>
       attendance && attendance.absences > attendance.daysOpen / 2 ? daysAway(attendance.absences) : null,
   },
@@ -73,8 +81,11 @@ const conditions: readonly Condition[] = [
 const muchAway = 0.06
 
 /** What makes a wish, a plan or a habit with exceptions of what would be a claim; ours. */
-const softened =
-  /\b(next|could|should|would|might|may|goal|aim|hope|wish|learns?|learning|working on|try|tries|trying|more often|sometimes|often|mostly|usually|nearly|almost|seldom|not always|last term|until|to be)\b/i
+const softened = new RegExp(
+  raw`\b${anyOf(`next could should would might may goal aim hope wish learns? learning working_on try tries trying more_often
+    sometimes often mostly usually nearly almost seldom not_always last_term until to_be`)}\b`,
+  'i',
+)
 
 /**
  * The claims in a text that what is counted speaks against.
@@ -83,15 +94,21 @@ const softened =
  * // [{ start: 4, end: 29, why: '2 pieces of work came late' }]
  */
 export function contradictedClaims(text: string, facts: Recorded): Contradicted[] {
-  return conditions.flatMap(({ claim, against }) => {
+  const spoken = conditions.flatMap(({ claim, against }) => {
     const why = against(facts)
-    if (why === null) return []
-    return [...text.matchAll(claim)].flatMap((match) =>
-      softened.test(clauseAround(text, match.index).replace(match[0], ''))
-        ? []
-        : [{ start: match.index, end: match.index + match[0].length, why }],
-    )
+    return why === null ? [] : [{ claim, why }]
   })
+  if (spoken.length === 0) return []
+  return clausesOf(text).flatMap((clause) =>
+    spoken.flatMap(({ claim, why }) =>
+      [...clause.text.matchAll(claim)]
+        .filter((match) => !softened.test(clause.text.replace(match[0], '')))
+        .map((match) => {
+          const start = clause.start + match.index
+          return { start, end: start + match[0].length, why }
+        }),
+    ),
+  )
 }
 
 /** Whether what a phrase says is spoken against by what is counted of a child. */
@@ -108,12 +125,6 @@ function makesClaims(plain: string): boolean {
   const made = conditions.some(({ claim }) => plain.search(claim) >= 0)
   claimed.set(plain, made)
   return made
-}
-
-function clauseAround(text: string, at: number): string {
-  const from = Math.max(...['.', '!', '?', ';', ':'].map((stop) => text.lastIndexOf(stop, at - 1))) + 1
-  const [clause = ''] = /^[^.!?;:]*/.exec(text.slice(from)) ?? []
-  return clause
 }
 
 function lateOrMissing({ late, missing }: NarrativeFacts['counts']): string | null {

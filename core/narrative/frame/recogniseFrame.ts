@@ -5,7 +5,7 @@ import { contraction } from './contractions'
 import { piece, type Frame, type FramePiece, type FrameSetting, type FrameWord, type Reading } from './frame'
 import { recognisePronoun } from './recognisePronoun'
 import { recogniseVerb } from './recogniseVerb'
-import { alsoNouns, betweenSubjectAndVerb, singularVerbs } from './verbWords'
+import { alsoNouns, betweenSubjectAndVerb, irregularPast, singularVerbs } from './verbWords'
 
 /**
  * Finds what varies in a sentence that was written about one student: the name, the pronouns in each case, the verbs
@@ -141,16 +141,12 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
 const capitalByHabit =
   /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
 
-/** Past forms that are no regular ones, as they follow a name; ours. */
-const irregularPast =
-  /^(went|came|forgot|wrote|drew|made|took|gave|got|found|knew|thought|kept|left|led|told|said|saw|sang|ran|won|lost|began|chose|grew|held|met|spoke|spent|stood|taught|understood|built|brought|sat|swam|threw|broke)$/
-
 function looksLikeSubject(next: FrameWord | undefined): boolean {
   return (
     next !== undefined &&
     (singularVerbs.has(next.lower) ||
       /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower) ||
-      irregularPast.test(next.lower))
+      irregularPast.has(next.lower))
   )
 }
 

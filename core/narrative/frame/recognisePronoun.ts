@@ -1,7 +1,7 @@
 import { they } from '../../people/pronouns'
 import type { PlainToken, PronounCase } from '../notation'
 import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
-import { alsoNouns, pluralVerbs, singularVerbs } from './verbWords'
+import { alsoNouns, pluralVerbs, singularVerbs, whoElse } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
 const doneTo =
@@ -33,7 +33,7 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   const [first, second] = likelierCase(readings, word, at, reading)
   if (!first) return null
   // "He showed the new boy the hooks and helped him": somebody else of the same pronoun has been spoken of.
-  if (first === 'object' && somebodyElse[set.subject]?.test(peopleBefore(reading, at)))
+  if (first === 'object' && whoElse[set.subject]?.test(peopleBefore(reading, at)))
     return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const meansOthers = set.takesPluralVerb && first === 'subject' && spokenOfOthers(reading, at)
   if (first === 'subject' && !meansOthers) {
@@ -48,12 +48,6 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
       : piece(word, token(first), [plain], mayBeOthers(word.text))
   if (!second) return piece(word, token(first), [plain])
   return piece(word, token(first), [token(second.case), plain], second.sure ? null : questionOf(word.text, first))
-}
-
-/** Others whom "him" or "her" may well mean, when they have just been spoken of. */
-const somebodyElse: Record<string, RegExp> = {
-  he: /\b(boy|brother|father|dad|grandfather|grandpa|uncle|man|king|prince)\b/,
-  she: /\b(girl|sister|mother|mum|grandmother|gran|aunt|woman|queen|princess)\b/,
 }
 
 function peopleBefore(reading: Reading, at: number): string {

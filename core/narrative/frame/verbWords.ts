@@ -84,3 +84,17 @@ voices votes wakes wastes waves whispers whistles wraps yields dives sticks hide
 /** Words that can stand between a subject and its verb. */
 export const betweenSubjectAndVerb =
   /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|neither|ever|even|first|once|\p{L}+ly)$/iu
+
+/** Past forms that follow no rule, the same for everybody; from memory. */
+export const irregularPast: ReadonlySet<string> = new Set(
+  `had did went came began forgot read wrote drew made took gave got found knew thought kept left led told said saw sang
+ran won lost chose grew held met put set spoke spent stood taught understood built brought sat swam threw caught broke fell
+felt heard hid bought swept dealt bent lent dug fed fought flew paid rode rose shook shone slept spelt stuck swung woke
+wore`.split(/\s+/),
+)
+
+/** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */
+export const whoElse: Readonly<Record<string, RegExp>> = {
+  he: /\b(boys?|brothers?|fathers?|dad|grandfather|grandpa|uncle|m[ae]n|mr|king|prince)\b/,
+  she: /\b(girls?|sisters?|mothers?|mum|grandmother|gran|aunt|wom[ae]n|mrs|ms|miss|queen|princess)\b/,
+}

@@ -1,8 +1,5 @@
 import type { Knex } from 'knex'
 
-const belongsByWork = `select distinct work.term_id, work.class_id, null::uuid as student_id, work.subject
-  from (select distinct work_id from touched) as touched join work on work.id = touched.work_id`
-
 /**
  * The lock's guard finds out once which terms are locked, looks at no row where none is, and asks of groups of rows
  * what it asked of each: a bundle of a million results waited fifteen seconds for it.
@@ -32,16 +29,4 @@ export async function up(knex: Knex): Promise<void> {
       return null;
     end $$;
   `)
-  for (const table of ['result', 'question', 'answer']) {
-    for (const [when, rows] of [
-      ['insert', 'new table as new_rows'],
-      ['update', 'old table as old_rows new table as new_rows'],
-      ['delete', 'old table as old_rows'],
-    ] as const) {
-      await knex.raw(
-        `create or replace trigger kept_when_locked_${when} after ${when} on ${table} referencing ${rows}
-         for each statement execute function keep_locked_terms('${belongsByWork.replaceAll("'", "''")}')`,
-      )
-    }
-  }
 }

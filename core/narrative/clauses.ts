@@ -1,4 +1,4 @@
-import { sentencesOf } from '../narrative/sentences'
+import { sentencesOf } from './sentences'
 
 /** A part of a sentence that says one thing, with its place in the text. */
 export interface Clause {

@@ -1,0 +1,16 @@
+/**
+ * One of several words, as a part of a pattern.
+ * @param words parted by spaces; an underscore stands for a space inside one
+ * @example anyOf('is was has_been') // '(?:is|was|has been)'
+ */
+export function anyOf(words: string): string {
+  return `(?:${words.trim().split(/\s+/).join('|').replaceAll('_', ' ')})`
+}
+
+/**
+ * A pattern out of its parts, for matchAll: whatever the case, by whole characters.
+ * @example pattern(String.raw`\b`, anyOf('loose lose'), String.raw`\b`) // /\b(?:loose|lose)\b/giu
+ */
+export function pattern(...parts: readonly string[]): RegExp {
+  return new RegExp(parts.join(''), 'giu')
+}
