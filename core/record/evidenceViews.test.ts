@@ -3,6 +3,7 @@ import { quantileSorted } from 'simple-statistics'
 import { exampleClass } from '../../tests/exampleClass'
 import type { ClassRecord } from './classRecord'
 import { categorySpreads, levelSpread, workSpreads } from './classSpread'
+import { markProposal } from './markProposal'
 import { needsALook } from './needsALook'
 import { levelsOverTerms, termsSoFar } from './overTerms'
 import { indexRecord } from './recordIndex'
@@ -101,5 +102,36 @@ describe('how a class lies', () => {
       ],
       open: 1,
     })
+  })
+})
+
+describe('a class of any size', () => {
+  const skill = { kind: 'skill' as const, about: 's1' }
+  const classOf = (count: number) => {
+    const [one] = example.students
+    const students = Array.from({ length: count }, (_, at) => ({ ...sure(one), id: String(at + 1) }))
+    const results = students.map(({ id }, at) => scored('w1', at % 11, id))
+    const levels = students.map(({ id }) => ({ studentId: id, about: 's1', symbol: '2' }))
+    return index({ students, results, levels, marks: [] })
+  }
+
+  it('of one child has a spread that is that child’s own, and a proposal', () => {
+    const alone = classOf(1)
+    expect(workSpreads(alone, 'sums').map(({ count, lowest, highest }) => [count, lowest, highest])).toEqual([
+      [1, 0, 0],
+    ])
+    expect(levelSpread(alone, sure(example.scales[1]), skill)).toMatchObject({ open: 0 })
+    expect(needsALook(alone, ['sums'])).toEqual([])
+    expect(markProposal(alone, '1', 'sums').computed.percent).toBe(0)
+  })
+
+  // Thirty of them have 4 of 10 or less, thirty 5 or more.
+  it('of sixty has everybody in it', () => {
+    const many = classOf(60)
+    expect(
+      workSpreads(many, 'sums').map(({ count, lowest, middle, highest }) => [count, lowest, middle, highest]),
+    ).toEqual([[60, 0, 45, 100]])
+    const { levels, open } = levelSpread(many, sure(example.scales[1]), skill)
+    expect([levels.reduce((sum, { count }) => sum + count, 0), open]).toEqual([60, 0])
   })
 })

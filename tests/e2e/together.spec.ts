@@ -318,3 +318,21 @@ test('a subject is signed off with a note, and the coordinator sees what is chan
   await expect(signOff(page)).toContainText('Not signed off: Science')
   await coordinator.context().close()
 })
+
+test('a device whose clock is a day off goes by the school’s day', async ({ browser, page }) => {
+  const astray = await (await browser.newContext()).newPage()
+  await astray.clock.setFixedTime(Date.now() + 30 * 3_600_000)
+  const [days, dates] = [[] as string[], [] as string[]]
+  for (const each of [page, astray]) {
+    await signIn(each, 'ines')
+    await each.goto('/settle')
+    days.push((await each.getByText(/^Comments due in \d+ days$/).textContent()) ?? '')
+    await each.keyboard.press('Alt+j')
+    const sheet = each.getByRole('dialog', { name: /^Note about/ })
+    dates.push(await sheet.getByLabel('Day').inputValue())
+    await each.keyboard.press('Escape')
+  }
+  expect(await astray.evaluate(() => new Date().getDate())).not.toBe(new Date().getDate())
+  expect(days[1]).toBe(days[0])
+  expect(dates[1]).toBe(dates[0])
+})
