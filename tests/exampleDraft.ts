@@ -92,6 +92,7 @@ export function requestOf(
       standings,
       rated: [],
       counts: { late: 0, missing: 0, attendance: null },
+      ...{ skillsInAll: 0, termBefore: null },
       sayable: { term: { text: 'the winter term', because: null } },
     },
     ...rest,

@@ -118,6 +118,10 @@ export interface NarrativeFacts {
   /** The skills of the box's subject and all habits, each with its own level; in the school's order. */
   readonly rated: readonly RatedFact[]
   readonly counts: Counts
+  /** How many skills the box's subject has for this class, rated or not. */
+  readonly skillsInAll: number
+  /** "autumn term": the term before, inside a sentence; null where there is none. */
+  readonly termBefore: string | null
   /** Facts about the student that hold for the whole box; what is not known is not in it. */
   readonly sayable: Partial<Record<FactName, SayableFact>>
 }

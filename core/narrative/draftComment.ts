@@ -83,7 +83,7 @@ function saysSomething(parts: readonly OpenPart[]): boolean {
 
 function held(parts: readonly OpenPart[], wish: Wish | undefined): OpenPart[] {
   return parts.map((part) => {
-    const ids = wish?.held?.get(part.key)
+    const ids = part.keys.map((key) => wish?.held?.get(key)).find((held) => held !== undefined)
     const candidates = ids ? part.candidates.filter((phrase) => ids.has(phrase.id)) : []
     return candidates.length > 0 ? { ...part, candidates } : part
   })

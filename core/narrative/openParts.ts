@@ -1,19 +1,21 @@
 import { tierRank, type Tier } from '../scales/tier'
 import { isSpokenAgainst } from './against'
-import type { Because, LeftOut, NarrativeFacts, SayableFact, StandingFact } from './because'
+import type { Because, LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
 import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
-import { eachNamed, standingNamed, standingsOfBox } from './standingsOfBox'
+import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
+import { toldParts } from './told/toldParts'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
 /** A place in a comment that is waiting for its wording. */
 export interface OpenPart {
-  readonly key: string
+  /** The parts of the plan that it says, and each skill or habit by itself. */
+  readonly keys: readonly string[]
   readonly planned: PlannedPart
   readonly candidates: readonly ReadyPhrase[]
   readonly tier: Tier | null
@@ -46,12 +48,36 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const spokenOf = new Set<string>()
   const isWorded = ({ part }: PlannedPart, { about, tier }: StandingFact): boolean =>
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
+  const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   for (const planned of eachNamed(request.box, request.facts, isWorded)) {
+    const facts = ratedFor(planned, request)
+    if (facts.length > 0) {
+      if (told.planned.length === 0) told.at = parts.length
+      told.planned.push(planned)
+      facts.forEach((fact) => told.facts.add(fact))
+      continue
+    }
+    if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, spokenOf)
     if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
     else parts.push(opened)
   }
+  parts.splice(told.at, 0, ...toldParts([...told.facts], told.planned, request))
   return { parts, leftOut }
+}
+
+/** The skills or habits that a part of the plan has told by their own words; none where it speaks of something else. */
+function ratedFor(planned: PlannedPart, { box, facts }: DraftRequest): RatedFact[] {
+  if (planned.part !== 'outcome' && planned.part !== 'habit') return []
+  const standing = standingFor(planned, box, facts)
+  if (!standing || standing === 'missing' || standing.kind === 'mark') return []
+  if (!conditionHolds(planned.when, standing)) return []
+  const abouts = standing.about.split(togetherSign)
+  return facts.rated.filter(
+    ({ kind, about, strand, words }) =>
+      words !== null &&
+      (kind === 'habit' ? standing.kind === 'habit' && abouts.includes(about) : strand === standing.about),
+  )
 }
 
 function openPart(
@@ -80,7 +106,7 @@ function openPart(
   ).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
-    key: partKey(planned),
+    keys: [partKey(planned)],
     planned,
     candidates,
     facts: sayable,

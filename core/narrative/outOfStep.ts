@@ -4,6 +4,7 @@ import { draftComment } from './draftComment'
 import { fidelity } from './followEdits'
 import { factsOfStanding } from './openParts'
 import type { Phrasebook } from './phrase'
+import { reasons } from './told/toldParts'
 
 /** A sentence whose facts have changed since it was written. */
 export interface StaleSentence {
@@ -172,6 +173,7 @@ function factsToday({ facts }: DraftRequest): Map<string, Because> {
       ...Object.values(factsOfStanding(standing)).flatMap((fact) => fact.because ?? []),
     ]),
     ...Object.values(facts.sayable).flatMap((fact) => fact.because ?? []),
+    ...facts.rated.flatMap((fact) => reasons(fact, facts)),
   ]
   return new Map(all.map((because) => [keyOf(because), because]))
 }

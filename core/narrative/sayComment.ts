@@ -60,6 +60,9 @@ export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, lin
   return { last, inSentence: 1, contrast: false, contrastBefore: now.contrast }
 }
 
+/** So many are kept with a sentence. */
+const mostParts = 10
+
 /** Puts the chosen parts into sentences, joining those that share one, and notes where each sentence stands and why. */
 export function sayComment(
   chosen: readonly ChosenPart[],
@@ -73,7 +76,7 @@ export function sayComment(
       start,
       end: text.length,
       composed: said,
-      parts: group.map((each) => each.part.key),
+      parts: group.flatMap((each) => each.part.keys).slice(0, mostParts),
       phraseIds: group.map((each) => each.phrase.id),
       because: group.flatMap(becauseOf),
     }

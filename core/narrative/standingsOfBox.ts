@@ -45,7 +45,7 @@ export function eachNamed(
 }
 
 /** No key of a habit has it: a plan is cut there. */
-const togetherSign = ' + '
+export const togetherSign = ' + '
 
 function inGroups(items: readonly string[]): string[][] {
   const size = Math.ceil(items.length / Math.max(1, Math.ceil(items.length / mostTogether)))

@@ -24,7 +24,7 @@ export function unsaidParts(
   const without = leftOut.flatMap(({ part, about, why }): Unsaid[] =>
     why === 'it does not apply' || said.has(partKey({ part, about })) ? [] : [{ part, about, why }],
   )
-  const waiting = parts.filter(({ key }) => !said.has(key))
+  const waiting = parts.filter(({ keys }) => !keys.some((key) => said.has(key)))
   if (waiting.length === 0) return without
   const noRoom = new Set(
     draftComment(request, phrasebook)
@@ -33,10 +33,10 @@ export function unsaidParts(
   )
   return [
     ...without,
-    ...waiting.map(({ key, planned }): Unsaid => ({
+    ...waiting.map(({ keys, planned }): Unsaid => ({
       part: planned.part,
       about: planned.about,
-      why: noRoom.has(key) ? 'there is no room' : 'it can be said by now',
+      why: keys.some((key) => noRoom.has(key)) ? 'there is no room' : 'it can be said by now',
     })),
   ]
 }

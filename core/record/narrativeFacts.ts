@@ -35,6 +35,8 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     standings,
     rated: ratedFacts(index, studentId, subject),
     counts: countsOf(index, studentId, subject),
+    skillsInAll: record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly).length,
+    termBefore: record.earlier[0] ? lowerFirst(record.earlier[0].term.name) : null,
     sayable: sayableFacts(index, studentId, subject, standings),
   }
 }

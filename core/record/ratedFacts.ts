@@ -37,7 +37,8 @@ function rated(
       ...{ kind, about, strand, level, before, familyWords: worded.familyWords, words: wordsOf(worded) },
       because: {
         kind: kind === 'skill' ? 'skill level' : 'habit',
-        about,
+        // Not the skill's id alone: a strand's reasons have that, with the strand's own tier.
+        about: `level of ${about}`,
         text: `${name}: ${level.symbol} (${level.name})`,
         tier: level.tier,
         termId: index.record.term.id,
