@@ -91,6 +91,7 @@ export function requestOf(
       mark: null,
       standings,
       rated: [],
+      notes: [],
       counts: { late: 0, missing: 0, attendance: null },
       ...{ skillsInAll: 0, termBefore: null },
       sayable: { term: { text: 'the winter term', because: null } },

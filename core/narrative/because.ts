@@ -6,7 +6,7 @@ import type { FactName } from './notation'
 import type { Move, PartKind } from './phrase'
 import type { SkillWords } from './skillWords'
 
-export const becauseKinds = ['skill level', 'mark', 'habit', 'result', 'trend', 'attendance', 'always'] as const
+export const becauseKinds = ['skill level', 'mark', 'habit', 'result', 'trend', 'attendance', 'note', 'always'] as const
 
 /** A fact that chose a sentence, in words that a teacher recognises, with where it came from. */
 export const becauseSchema = z.object({
@@ -98,6 +98,17 @@ export interface RatedFact {
   readonly because: Because
 }
 
+/** A note that may be told, as it can be said. */
+export interface NoteFact {
+  /** The note's id. */
+  readonly id: string
+  /** ISO date. */
+  readonly date: string
+  /** As the end of a sentence about the child, in the notation: "read {their} poem aloud". */
+  readonly told: string
+  readonly because: Because
+}
+
 /** What is counted of a student, in the box's subject or, for the general comment, in all. */
 export interface Counts {
   /** Pieces of work that came late, and that never came. */
@@ -117,6 +128,8 @@ export interface NarrativeFacts {
   readonly standings: readonly StandingFact[]
   /** The skills of the box's subject and all habits, each with its own level; in the school's order. */
   readonly rated: readonly RatedFact[]
+  /** Notes of this term that belong to the box, the latest first. */
+  readonly notes: readonly NoteFact[]
   readonly counts: Counts
   /** How many skills the box's subject has for this class, rated or not. */
   readonly skillsInAll: number

@@ -7,10 +7,12 @@ import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
+import { claimOf } from './claims'
 import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
-import { toldParts } from './told/toldParts'
+import { notePart, toldParts } from './told/toldParts'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
+import { contentWords, familyOf } from './wordFamily'
 
 /** A place in a comment that is waiting for its wording. */
 export interface OpenPart {
@@ -62,7 +64,11 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
     else parts.push(opened)
   }
-  parts.splice(told.at, 0, ...toldParts([...told.facts], told.planned, request))
+  const [first] = told.planned
+  const [opening, ...others] = toldParts([...told.facts], told.planned, request)
+  // What was seen once comes right after what sets the child apart.
+  const notes = first ? notePart(first, request) : []
+  parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...others)
   return { parts, leftOut }
 }
 
@@ -192,8 +198,26 @@ function suitsStudent(
   )
     return false
   if (isSpokenAgainst(phrase.fixed, request.facts)) return false
+  if (claimOf(phrase, wordsAround(phrase, request)) === 'particular') return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
 }
+
+/** The families of the words that a phrase is about: its subject's, its strand's, those of the skills there. */
+function wordsAround(phrase: ReadyPhrase, { facts }: DraftRequest): ReadonlySet<string> {
+  const key = `${phrase.subject}\u0000${phrase.about}\u0000${facts.sayable.subject?.text ?? ''}`
+  const known = around.get(key)
+  if (known) return known
+  const words = [
+    ...[phrase.subject, phrase.about, facts.sayable.subject?.text ?? ''],
+    ...facts.rated.flatMap(({ strand, about, familyWords }) =>
+      strand === phrase.about || about === phrase.about ? [familyWords] : [],
+    ),
+  ]
+  const made = new Set(contentWords(words.join(' ')).map(familyOf))
+  around.set(key, made)
+  return made
+}
+const around = new Map<string, ReadonlySet<string>>()
 
 /**
  * Every fact that a phrase for this part of a box could tell, in words: of the strand or habit that it names, else of

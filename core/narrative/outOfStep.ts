@@ -174,6 +174,7 @@ function factsToday({ facts }: DraftRequest): Map<string, Because> {
     ]),
     ...Object.values(facts.sayable).flatMap((fact) => fact.because ?? []),
     ...facts.rated.flatMap((fact) => reasons(fact, facts)),
+    ...facts.notes.map(({ because }) => because),
   ]
   return new Map(all.map((because) => [keyOf(because), because]))
 }

@@ -12,6 +12,7 @@ import { nameOfStrand } from '../school/strand'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 import { countsOf, levelIn, ratedFacts, wordsOf } from './ratedFacts'
+import { noteFacts } from './noteFacts'
 import { sayableFacts } from './sayableFacts'
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
@@ -28,12 +29,14 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     if (standing) standings.push(standing)
   }
   const mark = subject ? markStanding(index, studentId, subject) : null
+  const student = index.student(studentId)
   return {
     termId: record.term.id,
     termName: record.term.name,
     mark,
     standings,
     rated: ratedFacts(index, studentId, subject),
+    notes: student ? noteFacts(index, student, box.subject) : [],
     counts: countsOf(index, studentId, subject),
     skillsInAll: record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly).length,
     termBefore: record.earlier[0] ? lowerFirst(record.earlier[0].term.name) : null,

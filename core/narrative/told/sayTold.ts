@@ -53,11 +53,11 @@ function atOneLevel(facts: readonly RatedFact[]): ToldWording[] {
   const words = together(facts)
   if (often !== null)
     return [
-      { id: 'told frequency', text: `{They} ${often} ${words.does}` },
+      { id: `told ${often}`, text: `{They} ${often} ${words.does}` },
       // "Seldom does she": the verb would come first.
       ...(/^(seldom|rarely)$/.test(often)
         ? []
-        : [{ id: 'told frequency fronted', text: `${upper(often)} {they} ${words.does}` }]),
+        : [{ id: `told ${often} fronted`, text: `${upper(often)} {they} ${words.does}` }]),
     ]
   const plain = mannersOf(first.level, words).map(({ id, text }) => ({ id: `told ${id}`, text: text(words) }))
   if (facts.length !== 2 || !first.words || !second?.words) return plain

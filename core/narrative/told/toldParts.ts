@@ -77,3 +77,21 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
   phrases.set(key, made)
   return made
 }
+
+const month = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' })
+
+/** The latest note that may be told, as a sentence of its own: "In March {they} read {their} poem aloud". */
+export function notePart(planned: PlannedPart, { facts, box }: DraftRequest): OpenPart[] {
+  const [note] = facts.notes
+  if (!note) return []
+  const when = month.format(new Date(`${note.date}T00:00:00Z`))
+  const wordings = [{ id: 'told note', text: `In ${when} {they} ${note.told}` }]
+  return [
+    {
+      ...{ keys: [`note ${note.id}`], planned, facts: {}, words: {}, tier: null, uneven: false },
+      candidates: wordings.map((each) => phraseOf(each, box.subject)),
+      because: [note.because],
+      dispensable: 2,
+    },
+  ]
+}

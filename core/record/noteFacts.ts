@@ -1,0 +1,53 @@
+import type { NoteFact } from '../narrative/because'
+import { noteSentence } from '../narrative/noteSentence'
+import { findWords } from '../school/checkSettings'
+import type { Observation } from './observations'
+import type { RecordIndex } from './recordIndex'
+import type { Student } from './roster'
+
+/**
+ * The notes of this term that may be told in a box, as they can be said; the latest first. A note belongs to the box of
+ * the subject that its skill or its piece of work is of, any other to the general comment, and so to one box only. One
+ * that touches on a private matter, or names another child, is told nowhere.
+ * @param subject the box's; null for the general comment
+ */
+export function noteFacts(index: RecordIndex, student: Student, subject: string | null): NoteFact[] {
+  const { record } = index
+  const { term, students, namesInYear, school } = record
+  const secret = school.checks.privateMatters.flatMap(({ words }) => words)
+  const others = [
+    ...students.filter(({ id }) => id !== student.id).flatMap((each) => [each.usedName, each.legalGiven]),
+    ...namesInYear,
+  ].filter((name) => name !== student.usedName && name !== student.legalGiven)
+  return record.observations
+    .filter(
+      (note) =>
+        note.studentId === student.id &&
+        note.mayTell &&
+        note.date >= term.starts &&
+        note.date <= term.ends &&
+        subjectOf(index, note) === subject &&
+        findWords(note.text, secret).length === 0,
+    )
+    .toSorted((a, b) => b.date.localeCompare(a.date))
+    .flatMap((note) => {
+      const told = noteSentence(note.text, { name: student.usedName, pronouns: student.pronouns, others })
+      return told === null
+        ? []
+        : [
+            {
+              ...{ id: note.id, date: note.date, told },
+              because: {
+                ...{ kind: 'note' as const, about: note.id, tier: null, termId: term.id },
+                text: `Note of ${note.date}: ${note.text}`.slice(0, 500),
+              },
+            },
+          ]
+    })
+}
+
+function subjectOf({ record }: RecordIndex, { kind, about }: Observation): string | null {
+  if (kind === 'skill') return record.skills.find(({ id }) => id === about)?.subject ?? null
+  if (kind === 'work') return record.work.find(({ id }) => id === about)?.subject ?? null
+  return null
+}
