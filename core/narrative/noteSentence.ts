@@ -2,15 +2,7 @@ import type { PronounSet, Pronouns } from '../people/pronouns'
 import { he, she, they } from '../people/pronouns'
 import { lowerFirst } from './capitals'
 import { frameNotation, recogniseFrame } from './frame/recogniseFrame'
-import { pluralVerbs } from './frame/verbWords'
-
-/** Past forms that notes begin with and that follow no rule; from memory. */
-const irregularPast = new Set(
-  `was had did went came began forgot read wrote drew made took gave got found knew thought kept left led told said saw
-sang ran won lost chose grew held met put set spoke spent stood taught understood built brought sat swam threw caught
-broke fell felt heard hid bought swept dealt bent lent dug fed fought flew led paid rode rose shook shone slept spelt
-stuck swung woke wore`.split(/\s+/),
-)
+import { irregularPast, pluralVerbs } from './frame/verbWords'
 
 /** Forms in -ed that say how somebody was, not what somebody did: "Tired and quiet". */
 const states =
@@ -58,7 +50,7 @@ export function noteSentence(note: string, { name, pronouns, others }: NoteSetti
 }
 
 function isPast(word: string): boolean {
-  if (irregularPast.has(word)) return true
+  if (word === 'was' || irregularPast.has(word)) return true
   if (!/ed$/.test(word) || states.test(word)) return false
   return [
     word.replace(/ed$/, ''),
