@@ -25,7 +25,7 @@ const student = (id: string, usedName: string, pronouns: Student['pronouns']): S
   gradeLevel: '5',
 })
 
-const plain = { moves: [], uneven: false, tone: '', grades: null, owner: null }
+const plain = { moves: [], uneven: false, claims: 'level' as const, tone: '', grades: null, owner: null }
 
 /** A class of two with one subject, small enough to work everything out by hand. */
 export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {

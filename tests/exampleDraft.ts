@@ -17,6 +17,7 @@ export function phrase(id: string, text: string, more: Partial<Phrase> = {}): Ph
     tiers: [],
     uneven: false,
     moves: [],
+    claims: 'level',
     text,
     tone: '',
     grades: null,

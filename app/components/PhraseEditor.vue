@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { phraseProblem } from '~~/core/exchange/phrasebookFile'
-import { factsInWords } from '~~/core/narrative/openParts'
+import { claimedBy, factsInWords } from '~~/core/narrative/openParts'
 import { factNames, type FactName } from '~~/core/narrative/notation'
-import { moves, type Phrase } from '~~/core/narrative/phrase'
+import { claimKinds, moves, type Claim, type Phrase } from '~~/core/narrative/phrase'
+import { readyPhrase } from '~~/core/narrative/readyPhrase'
 import { readGrades, writeGrades } from '~~/core/people/gradeRange'
 import { tiers } from '~~/core/scales/tier'
 import { narrativeFacts } from '~~/core/record/narrativeFacts'
@@ -50,6 +51,20 @@ const notationArea = useTemplateRef('notation')
 const known = computed((): Partial<Record<FactName, string>> => {
   const { index, student, box } = classRecord
   return index && student && box ? factsInWords(narrativeFacts(index, student.id, box), box.subject, now.value) : {}
+})
+
+/** What a phrase claims, as a teacher would say it. */
+const saysBy: Readonly<Record<Claim, string>> = {
+  level: 'no more than the level says',
+  particular: 'something that was seen',
+  advice: 'what to do next',
+  courtesy: 'nothing about the child',
+}
+/** What the words alone are taken to say. */
+const recognised = computed((): Claim => {
+  const { index, student, box } = classRecord
+  if (!index || !student || !box || wrong.value !== '') return 'particular'
+  return claimedBy(readyPhrase({ ...now.value, claims: null }), narrativeFacts(index, student.id, box))
 })
 
 function putIn(fact: FactName): void {
@@ -165,6 +180,13 @@ function toggle<T>(list: T[], item: T): T[] {
           {{ move }}</label
         >
       </fieldset>
+      <label class="grid gap-1"
+        >Says
+        <select v-model="now.claims" class="field">
+          <option :value="null">as its words are read: {{ saysBy[recognised] }}</option>
+          <option v-for="each in claimKinds" :key="each" :value="each">{{ saysBy[each] }}</option>
+        </select>
+      </label>
       <div class="flex gap-3">
         <label class="grid gap-1">Tone <input v-model="now.tone" class="field w-28" placeholder="any" /></label>
         <label class="grid gap-1">Grades <input v-model="grades" class="field w-24" placeholder="all" /></label>

@@ -51,6 +51,7 @@ export const usePhrasebook = defineStore('phrasebook', () => {
       uneven: as === 'uneven',
       moves: [],
       text: '',
+      claims: null,
       tone: '',
       grades: null,
       owner: classRecord.may.phrasebook ? null : (session.person?.id ?? null),

@@ -1,5 +1,5 @@
 import { NotationError } from '../narrative/notation'
-import { moves, partKinds, type Phrase, type Phrasebook } from '../narrative/phrase'
+import { claimKinds, moves, partKinds, type Phrase, type Phrasebook } from '../narrative/phrase'
 import { readGrades, writeGrades } from '../people/gradeRange'
 import { readyPhrase } from '../narrative/readyPhrase'
 import { tiers } from '../scales/tier'
@@ -37,9 +37,11 @@ export function readPhraseRow(
     readLevelWords(record.get('levels')) ??
     report('levels', `“${record.get('levels')}” holds a word that is none of: ${levelWords.join(', ')}.`)
   const grades = readGrades(record.get('grades'))
+  const claims = record.get('claims') === '' ? null : oneOf('claims', claimKinds)
   if (grades === undefined) report('grades', `“${record.get('grades')}” is no range of grades, as in 4-6.`)
   if (record.get('id') === '') report('id', 'A phrase needs an id of its own.')
-  if (!part || !subject || !levels || grades === undefined || problems.length > 0) return { phrase: null, problems }
+  if (!part || !subject || !levels || grades === undefined || claims === undefined || problems.length > 0)
+    return { phrase: null, problems }
   const phrase: Phrase = {
     id: record.get('id'),
     subject,
@@ -47,6 +49,7 @@ export function readPhraseRow(
     about: record.get('about') || 'any',
     ...levels,
     text: record.get('text'),
+    claims,
     tone: record.get('tone'),
     grades,
     owner: null,
@@ -95,7 +98,7 @@ export function writePhrasebook(phrasebook: Pick<Phrasebook, 'phrases'>): string
 
 /**
  * The cells of a phrasebook file, its headings first.
- * @example phraseTable([])[0] // ['id', 'subject', 'part', 'about', 'levels', 'text', 'tone', 'grades']
+ * @example phraseTable([])[0] // ['id', 'subject', 'part', 'about', 'levels', 'text', 'tone', 'grades', 'claims']
  */
 export function phraseTable(phrases: readonly Phrase[]): string[][] {
   const rows = phrases.map((phrase) => [
@@ -107,6 +110,7 @@ export function phraseTable(phrases: readonly Phrase[]): string[][] {
     phrase.text,
     phrase.tone,
     writeGrades(phrase.grades),
+    phrase.claims ?? '',
   ])
-  return [[...phraseColumns, 'tone', 'grades'], ...rows]
+  return [[...phraseColumns, 'tone', 'grades', 'claims'], ...rows]
 }

@@ -1,11 +1,5 @@
-import type { PartKind } from './phrase'
+import type { Claim, PartKind } from './phrase'
 import { contentWords, familyOf } from './wordFamily'
-
-/**
- * What a phrase claims of a child. "level": no more than the level, mark or facts by which it is chosen; "particular":
- * something that somebody must have seen; "advice": what to do next; "courtesy": nothing of the child.
- */
-export type Claim = 'level' | 'particular' | 'advice' | 'courtesy'
 
 const families = (words: string): ReadonlySet<string> => new Set(words.split(/\s+/).filter(Boolean).map(familyOf))
 

@@ -277,7 +277,7 @@ describe('parts', () => {
     expect([
       tryPhrase(written, request, smallBook.describing)?.words['weakest skill'],
       tryPhrase({ ...written, uneven: false }, request, smallBook.describing),
-      tryPhrase({ ...written, about: 'any' }, request, smallBook.describing)?.key,
+      tryPhrase({ ...written, about: 'any' }, request, smallBook.describing)?.keys[0],
     ]).toEqual(['dividing', null, 'outcome Number'])
   })
   it('keep to what last term did not say, to the student’s grade, and to the tone that is liked', () => {

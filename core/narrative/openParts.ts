@@ -6,7 +6,7 @@ import type { DraftRequest } from './draftRequest'
 import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { phrasesFor } from './phraseIndex'
-import type { PartKind, Phrase, Phrasebook } from './phrase'
+import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf } from './claims'
 import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
 import { notePart, toldParts } from './told/toldParts'
@@ -52,16 +52,16 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   for (const planned of eachNamed(request.box, request.facts, isWorded)) {
-    const facts = ratedFor(planned, request)
+    if (planned.part === 'progress' && told.facts.size > 0) continue
+    const opened = openPart(planned, request, phrasebook, spokenOf)
+    // What a school has written for this very strand or habit and level is said; else its own words are.
+    const isWritten = typeof opened !== 'string' && opened.candidates.some(({ about }) => about !== 'any')
+    const facts = isWritten ? [] : ratedFor(planned, request)
     if (facts.length > 0) {
       if (told.planned.length === 0) told.at = parts.length
       told.planned.push(planned)
       facts.forEach((fact) => told.facts.add(fact))
-      continue
-    }
-    if (planned.part === 'progress' && told.facts.size > 0) continue
-    const opened = openPart(planned, request, phrasebook, spokenOf)
-    if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
+    } else if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
     else parts.push(opened)
   }
   const [first] = told.planned
@@ -86,11 +86,21 @@ function ratedFor(planned: PlannedPart, { box, facts }: DraftRequest): RatedFact
   )
 }
 
+/** The parts of the plan with what could be said of this student by somebody who has seen it. */
+export function offeredParts(request: DraftRequest, phrasebook: Phrasebook): OpenPart[] {
+  const spokenOf = new Set<string>()
+  return eachNamed(request.box, request.facts, () => true).flatMap((planned) => {
+    const opened = openPart(planned, request, phrasebook, spokenOf, 'particular')
+    return typeof opened === 'string' ? [] : [opened]
+  })
+}
+
 function openPart(
   planned: PlannedPart,
   request: DraftRequest,
   phrasebook: Phrasebook,
   spokenOf: Set<string>,
+  which: 'borne out' | 'particular' = 'borne out',
 ): OpenPart | LeftOut['why'] {
   const { facts, box } = request
   const standing = standingFor(planned, box, facts)
@@ -109,7 +119,11 @@ function openPart(
     box.subject,
     { part: planned.part, about },
     { tier: standing?.tier ?? null, uneven: standing?.uneven },
-  ).filter((phrase) => suitsStudent(phrase, standing, request, sayable))
+  ).filter(
+    (phrase) =>
+      suitsStudent(phrase, standing, request, sayable) &&
+      (claimedBy(phrase, facts) === 'particular') === (which === 'particular'),
+  )
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     keys: [partKey(planned)],
@@ -198,12 +212,19 @@ function suitsStudent(
   )
     return false
   if (isSpokenAgainst(phrase.fixed, request.facts)) return false
-  if (claimOf(phrase, wordsAround(phrase, request)) === 'particular') return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
 }
 
+/**
+ * What a phrase claims where it is said: what somebody has said of it, else as its words are read beside the school's
+ * own words for what it is about.
+ */
+export function claimedBy(phrase: ReadyPhrase, facts: NarrativeFacts): Claim {
+  return phrase.claims ?? claimOf(phrase, wordsAround(phrase, facts))
+}
+
 /** The families of the words that a phrase is about: its subject's, its strand's, those of the skills there. */
-function wordsAround(phrase: ReadyPhrase, { facts }: DraftRequest): ReadonlySet<string> {
+function wordsAround(phrase: Phrase, facts: NarrativeFacts): ReadonlySet<string> {
   const key = `${phrase.subject}\u0000${phrase.about}\u0000${facts.sayable.subject?.text ?? ''}`
   const known = around.get(key)
   if (known) return known

@@ -11,6 +11,13 @@ export type PartKind = (typeof partKinds)[number]
 export const moves = ['up', 'same', 'down'] as const
 export type Move = (typeof moves)[number]
 
+/**
+ * What a phrase claims of a child. "level": no more than the level, mark or facts by which it is chosen; "particular":
+ * something that somebody must have seen; "advice": what to do next; "courtesy": nothing of the child.
+ */
+export const claimKinds = ['level', 'particular', 'advice', 'courtesy'] as const
+export type Claim = (typeof claimKinds)[number]
+
 /** A sentence that a school uses, for one part of a comment. */
 export const phraseSchema = z.object({
   id: key,
@@ -30,6 +37,8 @@ export const phraseSchema = z.object({
   moves: z.array(z.enum(moves)).max(3),
   /** In Facunda's notation. Without a full stop it is a clause, which gets one where it stands alone. */
   text: text(400, 'Keep a phrase under 400 characters.'),
+  /** What somebody has said that it claims; null where that is recognised by its words (claimOf). */
+  claims: z.enum(claimKinds).nullable(),
   /** A word for how it sounds ("warm", "plain"), or "" for any. */
   tone: text(20).transform((tone) => tone.trim()),
   /** The grades it is written for, or null for all. */

@@ -190,7 +190,7 @@ describe('which phrases may be said', () => {
   })
   it('one phrase is tried where it could be said: of any standing, of the mark, or of nothing', () => {
     const request = requestOf({ standings: [standing('Number', 'sound'), standing('Shape', 'top')] })
-    const tried = (more: Partial<Phrase>) => tryPhrase(own('t', more), request, smallBook.describing)?.key ?? null
+    const tried = (more: Partial<Phrase>) => tryPhrase(own('t', more), request, smallBook.describing)?.keys[0] ?? null
     expect(tried({ about: 'Shape' })).toBe('outcome Shape')
     expect(tried({ about: 'any', part: 'closing' })).toBe('closing')
     expect(tried({ about: 'any', part: 'opening' })).toBe('opening')

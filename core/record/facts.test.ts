@@ -35,7 +35,7 @@ describe('what a comment may rest on, whole', () => {
       ...{ kind: 'skill', about, strand: 'Number', familyWords: `${verb} numbers`, before: null },
       words: skillWords(`${verb} numbers`),
       level: { symbol, name: `level ${symbol}`, familySentence: `What ${symbol} means.`, tier, lowestPercent: null },
-      because: number.find((each) => each.about === about),
+      because: { ...number.find((each) => each.about === about), about: `level of ${about}` },
     })
     const work = (text: string): object => sayable(text, 'result', 'Second quiz', 'Second quiz: 90 %')
     expect(factsOf(exampleClass({ habits: [] }), 'sums')).toEqual({
@@ -89,7 +89,9 @@ describe('what a comment may rest on, whole', () => {
         rated('s1', 'Adds', { symbol: '2', tier: 'growing' }),
         rated('s2', 'Divides', { symbol: '1', tier: 'starting' }),
       ],
+      notes: [],
       counts: { late: 0, missing: 0, attendance: { daysOpen: 40, absences: 2 } },
+      ...{ skillsInAll: 2, termBefore: null },
       sayable: {
         'term': { text: 'spring term', because: null },
         'subject': { text: 'sums', because: null },

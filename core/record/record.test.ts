@@ -110,7 +110,7 @@ describe('the facts that a comment may speak of', () => {
         { text: 'Divides: 1 (level 1)', tier: 'starting' },
       ],
     })
-    expect(draft(record).text).toContain('She is surer of adding numbers than of dividing numbers.')
+    expect(draft(record).text).toContain('she has gone up three steps in adding numbers.')
   })
   it('a strand is uneven from two tiers apart, or where a strength stands beside a difficulty', () => {
     const uneven = (best: Tier, least: Tier): boolean | undefined => {

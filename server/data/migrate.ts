@@ -26,6 +26,7 @@ import { up as weightsOfTerms } from './migrations/0025_weights_of_terms'
 import { up as levelsAlongTheWay } from './migrations/0026_levels_along_the_way'
 import { up as signOffs } from './migrations/0027_sign_offs'
 import { up as quickerGuard } from './migrations/0028_quicker_guard'
+import { up as whatPhrasesClaim } from './migrations/0029_what_phrases_claim'
 import { up as schoolYears } from './migrations/0006_school_years'
 
 /** Every migration in order. They only go forward. */
@@ -58,6 +59,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0026_levels_along_the_way': levelsAlongTheWay,
   '0027_sign_offs': signOffs,
   '0028_quicker_guard': quickerGuard,
+  '0029_what_phrases_claim': whatPhrasesClaim,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

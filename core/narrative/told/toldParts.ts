@@ -70,7 +70,7 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
   if (known) return known
   const phrase: Phrase = {
     ...{ id, text, subject: subject ?? 'general', part: 'outcome', about: 'any' },
-    ...{ tiers: [], uneven: false, moves: [], tone: '', grades: null, owner: null },
+    ...{ tiers: [], uneven: false, moves: [], claims: 'level', tone: '', grades: null, owner: null },
   }
   // The skills' own words come as often as the record has them: what may not come again is the manner.
   const made = { ...readyPhrase(phrase), families: contentWords(id.replace(/^told /, '')).map(familyNumber) }
