@@ -279,7 +279,7 @@ async function addSurroundings(
       student_id: idOf(ids, note.get('number')),
       term_id: place.termId,
       day: note.get('date'),
-      about_kind: 'habit' as const,
+      about_kind: record.skills.some(({ id }) => id === note.get('about')) ? ('skill' as const) : ('habit' as const),
       about: note.get('about'),
       text: note.get('text'),
       may_tell: note.get('may be told') === 'yes',

@@ -14,6 +14,7 @@ import { displayName } from '../core/people/names'
 import type { ClassRecord } from '../core/record/classRecord'
 import type { StudentComment } from '../core/record/termRecord'
 import { draftRequest } from '../core/record/narrativeFacts'
+import { usageOfComments } from '../core/record/usageOfComments'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
 import { familyFacts } from '../core/reports/familyFacts'
@@ -105,13 +106,17 @@ function readClassOf(files: Folder, wanted: Wanted): { record: ClassRecord | nul
  * written already stays.
  */
 function writeComments(record: ClassRecord): StudentComment[] {
-  const index = indexRecord(record)
-  return record.boxes.flatMap((box) => {
+  const written: StudentComment[] = []
+  for (const box of record.boxes) {
+    // What a child's other boxes say by now counts for the next one.
+    const index = indexRecord({ ...record, comments: [...written, ...record.comments] })
     const isWritten = (studentId: string): boolean => (index.commentOf(studentId, box.key)?.text ?? '') !== ''
     const empty = record.students.filter(({ id }) => !isWritten(id))
+    const standing = record.students.flatMap(({ id }) => (isWritten(id) ? (index.commentOf(id, box.key) ?? []) : []))
     const drafts = draftClass(
       empty.map((student) => draftRequest(index, student, box)),
       record.phrasebook,
+      usageOfComments(standing, record.phrasebook),
     )
     const drafted = empty.map((student, at): StudentComment => ({
       studentId: student.id,
@@ -122,9 +127,9 @@ function writeComments(record: ClassRecord): StudentComment[] {
       status: 'in draft',
       version: 1,
     }))
-    const standing = record.students.flatMap(({ id }) => (isWritten(id) ? (index.commentOf(id, box.key) ?? []) : []))
-    return [...standing, ...drafted]
-  })
+    written.push(...standing, ...drafted)
+  }
+  return written
 }
 
 function setPdf(record: ClassRecord, path: string): Promise<Map<string, number>> {

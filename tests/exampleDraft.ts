@@ -94,7 +94,7 @@ export function requestOf(
       rated: [],
       notes: [],
       counts: { late: 0, missing: 0, attendance: null },
-      ...{ skillsInAll: 0, termBefore: null },
+      ...{ skillsInAll: 0, whole: null, termBefore: null },
       sayable: { term: { text: 'the winter term', because: null } },
     },
     ...rest,
@@ -177,4 +177,5 @@ export const plainCosts: CostSetting = {
   namedOnly: false,
   shown: new Map(),
   standing: new Set(),
+  elsewhere: new Map(),
 }

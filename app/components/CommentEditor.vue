@@ -101,7 +101,7 @@ function put(next: Omit<StudentComment, 'studentId' | 'box' | 'version'>, when: 
 function draft(): void {
   if (!classRecord.index || !classRecord.record) return
   const request = draftRequest(classRecord.index, props.student, props.box)
-  const usage = usageOfComments(classmates.value)
+  const usage = usageOfComments(classmates.value, classRecord.record.phrasebook)
   const made = draftComment(request, classRecord.record.phrasebook, usage)
   if (made.text !== '') put({ text: made.text, sentences: made.sentences, ownWords: false, status: 'in draft' }, 'now')
   else nothing.value = 'Nothing can be said yet: settle a mark or level first.'
@@ -123,7 +123,7 @@ function reword(how: Rewording | 'sentence'): void {
   const made =
     how === 'sentence'
       ? rewordSentence(request, now, under, { phrasebook, shown })
-      : rewordComment(request, now, how, { phrasebook, shown, usage: usageOfComments(classmates.value) })
+      : rewordComment(request, now, how, { phrasebook, shown, usage: usageOfComments(classmates.value, classRecord.record.phrasebook) })
   nothing.value = made
     ? ''
     : how === 'sentence'

@@ -80,6 +80,12 @@ const tableOfKeys = {
     is: withControl('enter'),
   },
   reword: { does: 'Another wording of the sentence at the cursor', press: 'Alt W', at: ['write'], is: withAlt('KeyW') },
+  offer: {
+    does: 'Take one of the sentences that only you can know',
+    press: 'Alt 1 … 4',
+    at: ['write'],
+    is: (event) => offerOf(event) !== null,
+  },
   nextFinding: { does: 'The next finding in the text', press: 'Alt N', at: ['write'], is: withAlt('KeyN') },
   nextStudent: { does: 'The next student', press: 'Alt Page Down', at: ['settle', 'write'], is: withAlt('PageDown') },
   studentBefore: { does: 'The student before', press: 'Alt Page Up', at: ['settle', 'write'], is: withAlt('PageUp') },
@@ -96,6 +102,15 @@ export function keysOf(stage: string): Key[] {
   const all = Object.values(keyTable)
   const here = all.filter(({ at }) => at !== 'everywhere' && (at as readonly string[]).includes(stage))
   return [...all.filter(({ at }) => at === 'everywhere'), ...here]
+}
+
+/**
+ * Which of the offered sentences a key takes, from 0; null for a key that takes none.
+ * @example offerOf(the key Alt 2) // 1
+ */
+export function offerOf({ altKey, ctrlKey, metaKey, code }: KeyboardEvent): number | null {
+  const [, digit] = /^Digit([1-4])$/.exec(code) ?? []
+  return altKey && !ctrlKey && !metaKey && digit !== undefined ? Number(digit) - 1 : null
 }
 
 /** @example if (pressed(event, 'note')) … */

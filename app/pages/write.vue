@@ -15,6 +15,7 @@ const message = ref('')
 const { busy, problem, attempt } = useAttempt()
 
 const editor = useTemplateRef('editor')
+const offered = useTemplateRef('offered')
 const box = computed(() => classRecord.box)
 const student = computed(() => classRecord.student)
 const may = computed(() =>
@@ -44,9 +45,9 @@ function nextFinding(): void {
 }
 
 function onKey(event: KeyboardEvent): void {
-  if (!pressed(event, 'nextFinding')) return
+  if (pressed(event, 'nextFinding')) nextFinding()
+  else if (!offered.value?.takeByKey(event)) return
   event.preventDefault()
-  nextFinding()
 }
 
 watch([box, student], () => {
@@ -103,6 +104,7 @@ function draftEmpty(): Promise<void> {
         @show="editor?.show($event)"
       />
     </section>
+    <OfferedSentences v-if="may" ref="offered" :student="student" :box="box" />
     <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>
     <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>
   </div>

@@ -95,6 +95,8 @@ export interface RatedFact {
   readonly level: Level
   /** The level of the term before; null where none is known. */
   readonly before: Level | null
+  /** Levels of its scale climbed since then; below 0 for a fall, 0 where nothing is known of it. */
+  readonly moved: number
   readonly because: Because
 }
 
@@ -107,6 +109,14 @@ export interface NoteFact {
   /** As the end of a sentence about the child, in the notation: "read {their} poem aloud". */
   readonly told: string
   readonly because: Because
+}
+
+/** What the record adds up to over all subjects: what the general comment may begin with. */
+export interface WholeRecord {
+  /** The subjects in which the child did best, in the school's order; empty where none stand out. */
+  readonly best: readonly SayableFact[]
+  /** Skills rated in all subjects, and how many went up and down since the term before; null where none is rated. */
+  readonly skills: { readonly of: number; readonly up: number; readonly down: number; readonly because: Because } | null
 }
 
 /** What is counted of a student, in the box's subject or, for the general comment, in all. */
@@ -131,6 +141,8 @@ export interface NarrativeFacts {
   /** Notes of this term that belong to the box, the latest first. */
   readonly notes: readonly NoteFact[]
   readonly counts: Counts
+  /** Null in a box that has a subject of its own. */
+  readonly whole: WholeRecord | null
   /** How many skills the box's subject has for this class, rated or not. */
   readonly skillsInAll: number
   /** "autumn term": the term before, inside a sentence; null where there is none. */

@@ -31,18 +31,30 @@ const anyCase = fc.record({
   usage: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 20, maxLength: 20 }),
   seed: fc.string(),
   shares: fc.boolean(),
+  atMost: fc.integer({ min: 20, max: 160 }),
+  alike: fc.array(fc.double({ min: 0, max: 6, noNaN: true }), { minLength: 5, maxLength: 5 }),
 })
+
+/** What the whole costs beyond its wordings; here by the numbers of its wordings. */
+function asWhole(ids: readonly string[], alike: readonly number[]): number {
+  const sum = ids.reduce((total, id) => total + Number(id.split('-')[1]), 0)
+  return alike[sum % alike.length] ?? 0
+}
 
 function partsOf({
   wordings,
   usage,
   seed,
   shares,
+  atMost,
+  alike,
 }: {
   wordings: { verb: string; noun: string; slot: boolean; opens: boolean }[][]
   usage: number[]
   seed: string
   shares: boolean
+  atMost: number
+  alike: number[]
 }): { parts: OpenPart[]; setting: ChoiceSetting } {
   const phrases = wordings.flatMap((each, part) =>
     each.map(({ verb, noun, slot, opens }, nth) =>
@@ -74,13 +86,18 @@ function partsOf({
       usage: counts,
       describing,
       describingFamilies: new Set(describing.top.map(familyNumber)),
-      mayBe: () => true,
+      atMost,
+      costAsWhole: (chosen) =>
+        asWhole(
+          chosen.map((each) => each.phrase.id),
+          alike,
+        ),
     },
   }
 }
 
 /** Every choice there is, with its cost; Infinity for one that breaks a hard rule. */
-function cheapest(parts: readonly OpenPart[], setting: ChoiceSetting): number {
+function cheapest(parts: readonly OpenPart[], setting: ChoiceSetting, alike: readonly number[]): number {
   const all = parts.reduce<ReadyPhrase[][]>(
     (paths, part) => paths.flatMap((path) => part.candidates.map((candidate) => [...path, candidate])),
     [[]],
@@ -93,7 +110,15 @@ function cheapest(parts: readonly OpenPart[], setting: ChoiceSetting): number {
         for (const family of path.flatMap((each) => each.families)) words.set(family, (words.get(family) ?? 0) + 1)
         return Math.max(...words.values()) <= 2 && path.flatMap((each) => each.slots).length <= 3
       })
-      .map((path) => costOf(path, parts, setting)),
+      .filter((path) => path.reduce((sum, each) => sum + each.leastLength, 0) <= setting.atMost)
+      .map((path) => costOf(path, parts, setting) + wholeOf(path, alike)),
+  )
+}
+
+function wholeOf(path: readonly ReadyPhrase[], alike: readonly number[]): number {
+  return asWhole(
+    path.map(({ id }) => id),
+    alike,
   )
 }
 
@@ -112,9 +137,12 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
       (family, nth) =>
         before.includes(family) || (each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0),
     ).length
-    return sum + wordingCost(each, part.tier, setting) + opening + again * weights.wordAgain
+    return sum + wordingCost(each, part, setting) + opening + again * weights.wordAgain
   }, 0)
 }
+
+/** Any choice may be taken, and none costs more as a whole. */
+const free = { atMost: Infinity, costAsWhole: () => 0 }
 
 describe('choosing wordings', () => {
   it('finds the cheapest choice of all that keep the hard rules, or says that there is none', () => {
@@ -122,16 +150,10 @@ describe('choosing wordings', () => {
       fc.property(anyCase, (given) => {
         const { parts, setting } = partsOf(given)
         const chosen = chooseWordings(parts, setting)
-        const least = cheapest(parts, setting)
-        if (!chosen) expect(least).toBe(Infinity)
-        else
-          expect(
-            costOf(
-              chosen.map((each) => each.phrase),
-              parts,
-              setting,
-            ),
-          ).toBeCloseTo(least, 9)
+        const least = cheapest(parts, setting, given.alike)
+        const path = chosen?.map((each) => each.phrase)
+        if (!path) expect(least).toBe(Infinity)
+        else expect(costOf(path, parts, setting) + wholeOf(path, given.alike)).toBeCloseTo(least, 9)
       }),
       { numRuns: 300 },
     )
@@ -170,10 +192,11 @@ describe('choosing wordings', () => {
         usage,
         describing,
         describingFamilies: counted,
+        atMost: Infinity,
         ...more,
-        mayBe: (candidate) => {
+        costAsWhole: (candidate) => {
           tries += 1
-          return more.mayBe?.(candidate) ?? true
+          return more.costAsWhole ? more.costAsWhole(candidate) : 0
         },
       })
       return { ids: chosen?.map((each) => each.phrase.id), looks, tries }
@@ -191,14 +214,14 @@ describe('choosing wordings', () => {
     })
     it('than the next dearer ones, where the cheapest may not be', () => {
       const refused = (ids: string[]) => (candidate: readonly { phrase: { id: string } }[]) =>
-        candidate.every(({ phrase: { id } }) => !ids.includes(id))
+        candidate.every(({ phrase: { id } }) => !ids.includes(id)) ? 0 : null
       const dear = search(
         [
           [1, 9],
           [1, 9],
           [1, 2],
         ],
-        { mayBe: refused(['2-00']) },
+        { costAsWhole: refused(['2-00']) },
       )
       expect(dear).toEqual({ ids: ['0-00', '1-00', '2-01'], looks: 4, tries: 2 })
       // The first part's second wording is dearer than any choice that was found: nothing of it is tried.
@@ -209,13 +232,13 @@ describe('choosing wordings', () => {
             [1, 4],
             [1, 9],
           ],
-          { mayBe: refused(['0-00']) },
+          { costAsWhole: refused(['0-00']) },
         ),
       ).toEqual({ ids: ['0-01', '1-00', '2-00'], looks: 10, tries: 5 })
     })
     it('than sixty whole comments', () => {
       const all = Array.from({ length: 12 }, () => 1)
-      expect(search([all, all, all], { mayBe: () => false })).toMatchObject({ ids: undefined, tries: 60 })
+      expect(search([all, all, all], { costAsWhole: () => null })).toMatchObject({ ids: undefined, tries: 60 })
     })
     it('than six thousand steps, where nothing goes together', () => {
       const phrases = abouts.flatMap((about) =>
@@ -229,13 +252,13 @@ describe('choosing wordings', () => {
       const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
       let looks = 0
       const describingFamilies = Object.assign(new Set<number>(), { has: () => ((looks += 1), false) })
-      expect(chooseWordings(parts, { ...plainCosts, describing, describingFamilies, mayBe: () => true })).toBeNull()
+      expect(chooseWordings(parts, { ...plainCosts, describing, describingFamilies, ...free })).toBeNull()
       // Two words in each phrase, and in a third phrase the first of them is one too many.
       expect(looks).toBeGreaterThan(5_900)
       expect(looks).toBeLessThanOrEqual(12_000)
     })
     it('and of equal ones it takes the one that is told apart by its name, the first wording first', () => {
-      const setting = { seed: 's', mayBe: () => true }
+      const setting = { seed: 's', ...free }
       const one = search([[1, 1, 1]], setting)
       expect(search([[1, 1, 1]], setting)).toEqual(one)
       expect(one.looks).toBe(1)
@@ -253,7 +276,7 @@ describe('choosing wordings', () => {
       const plan = readPlan('outcome One; outcome Two')
       const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
       const describingFamilies = new Set(words.map(familyNumber))
-      return chooseWordings(parts, { ...plainCosts, seed, describing, describingFamilies, mayBe: () => true })?.flatMap(
+      return chooseWordings(parts, { ...plainCosts, seed, describing, describingFamilies, ...free })?.flatMap(
         (each) => each.describing,
       )
     }

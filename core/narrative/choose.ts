@@ -18,8 +18,13 @@ const mostTimes = 2
 export interface ChoiceSetting extends CostSetting {
   readonly describing: Readonly<DescribingWords>
   readonly describingFamilies: ReadonlySet<number>
-  /** Whether a finished choice may be taken: within the limit, not a classmate's very words. */
-  readonly mayBe: (chosen: readonly ChosenPart[]) => boolean
+  /** The most characters that the whole may have. */
+  readonly atMost: number
+  /**
+   * What a finished choice costs beyond its wordings, for how like a classmate's text it is, never below 0; null where
+   * it may not be taken: over the limit, or a classmate's very words.
+   */
+  readonly costAsWhole: (chosen: readonly ChosenPart[]) => number | null
 }
 
 /** A candidate with all that does not depend on the other parts. */
@@ -41,16 +46,15 @@ interface Offer {
  */
 export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSetting): ChosenPart[] | null {
   const offers = parts.map((part) => offersOf(part, setting))
-  const toCome = offers.map(() => 0)
-  for (let at = offers.length - 2; at >= 0; at -= 1)
-    toCome[at] = (toCome[at + 1] ?? 0) + (offers[at + 1]?.[0]?.cost ?? 0)
+  const toCome = stillToCome(offers.map(([cheapest]) => cheapest?.cost ?? 0))
+  const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
   const counts = new Map<number, number>()
   const path: ReadyPhrase[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, steps: 0, tried: 0 }
-  descend(0, 0, nothingJoined, 0)
+  descend(0, { cost: 0, length: 0, run: 0 }, nothingJoined)
   return search.found
 
-  function descend(at: number, cost: number, now: Joining, run: number): void {
+  function descend(at: number, { cost, length, run }: SoFar, now: Joining): void {
     const part = parts[at]
     if (!part) {
       finish(cost)
@@ -60,6 +64,8 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       if (search.steps >= mostSteps || search.tried >= mostTried) return
       search.steps += 1
       if (cost + own + (toCome[at] ?? 0) >= search.best) return
+      const longer = length + phrase.leastLength
+      if (longer + (lengthToCome[at] ?? 0) > setting.atMost) continue
       const link = linkTo(now, phrase, part.tier, part.planned.sharesSentence)
       const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
       const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
@@ -67,7 +73,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       const soFar = cost + own + opening + saidAgain(phrase.families) * weights.wordAgain
       if (soFar + (toCome[at] ?? 0) < search.best) {
         path.push(phrase)
-        descend(at + 1, soFar, joined(now, phrase, part.tier, link), nextRun)
+        descend(at + 1, { cost: soFar, length: longer, run: nextRun }, joined(now, phrase, part.tier, link))
         path.pop()
       }
       giveBack(families)
@@ -108,8 +114,9 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       const phrase = path[at]
       return phrase ? [{ part, phrase, describing: phrase.slots.map(() => words[next++] ?? '') }] : []
     })
-    if (!setting.mayBe(chosen)) return
-    search.best = cost
+    const asWhole = setting.costAsWhole(chosen)
+    if (asWhole === null || cost + asWhole >= search.best) return
+    search.best = cost + asWhole
     search.found = chosen
   }
 
@@ -149,6 +156,18 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 }
 
+/** What is chosen so far: its cost, its least length, and how many sentences in a row begin with the student. */
+interface SoFar {
+  readonly cost: number
+  readonly length: number
+  readonly run: number
+}
+
+/** For each place, what all places after it take at least. */
+function stillToCome(least: readonly number[]): number[] {
+  return least.map((_, at) => least.slice(at + 1).reduce((sum, each) => sum + each, 0))
+}
+
 /** What sentences of one comment may name more than once. */
 const oftenTold: ReadonlySet<FactName> = new Set<FactName>(['subject', 'term', 'skill', 'habit'])
 
@@ -173,7 +192,7 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
         facts.length === 0
           ? phrase.families
           : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
-      return { phrase, cost: wordingCost(phrase, part.tier, setting), families }
+      return { phrase, cost: wordingCost(phrase, part, setting), families }
     })
     .sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))
 }

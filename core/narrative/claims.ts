@@ -19,7 +19,7 @@ const scenes =
   /\b(each|every|always|never|whenever|monday|tuesday|wednesday|thursday|friday|morning|afternoon|evening|trips?|break ?time|lunch|playground|all our|once|twice|still|again)\b/i
 
 /**
- * What a phrase claims, by its words: what comes neither from what it is about nor from words of manner is a particular.
+ * What a phrase claims, by its words: what comes neither from what it is about nor from manner words is a particular.
  * @param fixed what is printed whoever the child is (readyPhrase)
  * @param about the families of the words that the phrase is about: the subject's, the skill's, the habit's
  * @example claimOf({ part: 'closing', fixed: 'Thank you for your support.' }, new Set()) // 'courtesy'

@@ -6,7 +6,9 @@ import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
 import type { Phrasebook } from './phrase'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
-import { usageKey, type CostSetting, type Usage } from './wordingCost'
+import { familyNumber } from './familyNumber'
+import type { ReadyPhrase } from './readyPhrase'
+import { alikeCost, frameKey, sayingKey, usageKey, type CostSetting, type Usage } from './wordingCost'
 
 /** How full a box should be for its text to look right; ours. */
 const wellFilled = 0.8
@@ -22,17 +24,30 @@ export function draftClass(
   given: Usage = new Map(),
 ): Draft[] {
   const usage = new Map(given)
-  const taken = new Set<string>()
+  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, ReadonlySet<number>[]>() }
   const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
   return requests.map((request) => {
-    const { draft, chosen } = compose(request, phrasebook, usage, taken)
+    const { draft, chosen } = compose(request, phrasebook, classmates)
     for (const { phrase, part } of chosen) {
       count(usageKey(phrase.id))
+      count(sayingKey(phrase.id, part.keys))
+      count(frameKey(phrase.frame))
       if (part.tier) count(usageKey(phrase.id, part.tier))
     }
-    taken.add(idsOf(chosen))
+    classmates.taken.add(idsOf(chosen))
+    const same = classmates.alike.get(keysOf(chosen)) ?? []
+    classmates.alike.set(keysOf(chosen), [...same, wordsOf(draft.text)])
     return draft
   })
+}
+
+/** What classmates have been given. */
+interface Classmates {
+  readonly usage: Usage
+  /** Phrase ids, joined by spaces, of whole comments. */
+  readonly taken: ReadonlySet<string>
+  /** By what a comment tells: the words of those that tell just that, as numbers. */
+  readonly alike: ReadonlyMap<string, readonly ReadonlySet<number>[]>
 }
 
 /**
@@ -42,7 +57,7 @@ export function draftClass(
  * @throws NotationError for a phrase that cannot be read
  */
 export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Map()): Draft {
-  return compose(request, phrasebook, usage, new Set()).draft
+  return compose(request, phrasebook, { usage, taken: new Set(), alike: new Map() }).draft
 }
 
 interface Composed {
@@ -50,17 +65,14 @@ interface Composed {
   readonly chosen: readonly ChosenPart[]
 }
 
-/** @param taken phrase ids, joined by spaces, of whole comments that classmates have */
-function compose(request: DraftRequest, phrasebook: Phrasebook, usage: Usage, taken: ReadonlySet<string>): Composed {
+function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Classmates): Composed {
   const opened = openParts(request, phrasebook)
   const leftOut: LeftOut[] = [...opened.leftOut]
   let parts = held(opened.parts, request.wish)
   while (saysSomething(parts)) {
-    const chosen =
-      choose(parts, request, phrasebook, { usage, taken }) ??
-      (taken.size > 0 ? choose(parts, request, phrasebook, { usage, taken: new Set() }) : null)
-    if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const least = Math.max(...parts.map((part) => part.dispensable))
+    const chosen = hasNoRoom(parts, request, least) ? null : chooseAmong(parts, request, phrasebook, classmates)
+    if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(
       ...parts
@@ -70,6 +82,42 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, usage: Usage, ta
     parts = parts.filter((_, at) => at !== gone)
   }
   return { draft: { text: '', sentences: [], leftOut }, chosen: [] }
+}
+
+/** Not in a classmate's very words, if there are others. */
+function chooseAmong(
+  parts: readonly OpenPart[],
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+  classmates: Classmates,
+): ChosenPart[] | null {
+  return (
+    choose(parts, request, phrasebook, classmates) ??
+    (classmates.taken.size > 0 ? choose(parts, request, phrasebook, { ...classmates, taken: new Set() }) : null)
+  )
+}
+
+/** What is not needed gives way before everything else is squeezed into its shortest words. */
+function hasNoRoom(parts: readonly OpenPart[], { box, wish }: DraftRequest, least: number): boolean {
+  if (least < givesWayEarly || wish) return false
+  const usual = parts.reduce((sum, { candidates }) => sum + usualLength(candidates), 0)
+  return usual > box.limit
+}
+
+/** From here on a part gives way before the others are squeezed. */
+const givesWayEarly = 3.5
+
+function usualLength(candidates: readonly ReadyPhrase[]): number {
+  return candidates.reduce((sum, each) => sum + each.leastLength, 0) / Math.max(1, candidates.length)
+}
+
+/** What a comment tells: who is told the same has the same keys. */
+function keysOf(chosen: readonly ChosenPart[]): string {
+  return chosen.flatMap(({ part }) => part.keys).join('\u0000')
+}
+
+function wordsOf(text: string): ReadonlySet<number> {
+  return new Set((text.toLowerCase().match(/\p{L}+/gu) ?? []).map(familyNumber))
 }
 
 function idsOf(chosen: readonly ChosenPart[]): string {
@@ -93,7 +141,7 @@ function choose(
   parts: readonly OpenPart[],
   request: DraftRequest,
   phrasebook: Phrasebook,
-  { usage, taken }: { usage: Usage; taken: ReadonlySet<string> },
+  { usage, taken, alike }: Classmates,
 ): ChosenPart[] | null {
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
@@ -108,17 +156,32 @@ function choose(
     idealLength: Math.max(least, most * wellFilled) / parts.length,
     shown: wish?.shown ?? new Map(),
     standing: request.standing ?? new Set(),
+    elsewhere: request.elsewhere ?? new Map(),
   }
   return chooseWordings(parts, {
     ...setting,
     describing: phrasebook.describing,
+    // The first gap is none, and the name stands at least once, in place of a pronoun.
+    atMost: most + 1 - Math.max(0, request.subject.name.length - 2),
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
-    mayBe,
+    costAsWhole,
   })
 
-  function mayBe(candidate: readonly ChosenPart[]): boolean {
-    if (taken.has(idsOf(candidate))) return false
-    const length = countGraphemes(sayText(candidate, request.subject))
-    return length <= most && length >= least
+  function costAsWhole(candidate: readonly ChosenPart[]): number | null {
+    if (taken.has(idsOf(candidate))) return null
+    const text = sayText(candidate, request.subject)
+    const length = countGraphemes(text)
+    if (length > most || length < least) return null
+    const same = alike.get(keysOf(candidate)) ?? []
+    return same.length === 0 ? 0 : alikeCost(mostAlike(wordsOf(text), same))
   }
+}
+
+/** How like the most alike of some texts a text is: Jaccard's index of their word sets, from 0 to 1. */
+function mostAlike(words: ReadonlySet<number>, others: readonly ReadonlySet<number>[]): number {
+  return others.reduce((most, other) => {
+    let shared = 0
+    for (const word of words) if (other.has(word)) shared += 1
+    return Math.max(most, shared / (words.size + other.size - shared))
+  }, 0)
 }

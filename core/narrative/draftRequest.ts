@@ -13,6 +13,8 @@ export interface DraftRequest {
   readonly facts: NarrativeFacts
   /** Phrases this student had in this box last term: not to be said again. */
   readonly avoid?: ReadonlySet<string>
+  /** Phrases in this student's other boxes, with how often: no sentence stands twice in one report. */
+  readonly elsewhere?: ReadonlyMap<string, number>
   /** Phrases of the draft that stands; they are kept where they still hold. */
   readonly standing?: ReadonlySet<string>
   /** What a teacher who asks for another wording has seen and wants. */

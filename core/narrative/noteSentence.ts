@@ -26,7 +26,7 @@ const longest = 180
  * A note as the end of a sentence about the child, in the notation: "asked to measure the river again because …". Only
  * a note that begins with what the child did can be told so.
  * @returns null where the note names somebody else, speaks of the writer, or is no such sentence
- * @example noteSentence('Read her poem aloud.', { name: 'Maya', pronouns: she, others: [] }) // 'read {their} poem aloud'
+ * @example noteSentence('Read her poem.', { name: 'Maya', pronouns: she, others: [] }) // 'read {their} poem'
  */
 export function noteSentence(note: string, { name, pronouns, others }: NoteSetting): string | null {
   const text = note.trim().replace(/\s+/g, ' ')
@@ -34,7 +34,8 @@ export function noteSentence(note: string, { name, pronouns, others }: NoteSetti
   const said = sentence.replace(/[.!]+$/, '')
   if (said === '' || text !== sentence || said.length > longest || isInCapitals(said) || /\?$/.test(said)) return null
   const [first = ''] = said.split(' ')
-  if (!isPast(first.toLowerCase()) || /^by\b/i.test(said.slice(first.length + 1))) return null
+  const [, second = ''] = said.split(' ')
+  if (!isPast(first.toLowerCase(), second.toLowerCase()) || /^by\b/i.test(said.slice(first.length + 1))) return null
   if (notForASentence.test(said) || others.some((other) => wordIn(other, said))) return null
   if (ofAnother(said, pronouns)) return null
   // What the child did is read as a sentence about the child, so that its pronouns are found; its subject is left off.
@@ -49,9 +50,11 @@ export function noteSentence(note: string, { name, pronouns, others }: NoteSetti
   return at < 0 ? null : notation.slice(at + 1)
 }
 
-function isPast(word: string): boolean {
+/** "Mixed a grey" is something done; "Mixed results" is not. */
+function isPast(word: string, next: string): boolean {
   if (word === 'was' || irregularPast.has(word)) return true
-  if (!/ed$/.test(word) || states.test(word)) return false
+  if (!/ed$/.test(word) || (states.test(word) && !/^(an?|the|his|her|their|two|three|every|each|all)$/.test(next)))
+    return false
   return [
     word.replace(/ed$/, ''),
     word.replace(/d$/, ''),

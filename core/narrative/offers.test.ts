@@ -21,8 +21,8 @@ const request = {
 }
 
 it('what somebody must have seen is offered, and is not said by itself', () => {
-  expect(offersFor(request, book, new Set()).map(({ part, sentence }) => [part, sentence.composed])).toEqual([
-    ['outcome Number', 'Each Friday, Sam counts the pencils with us.'],
+  expect(offersFor(request, book, new Set()).map(({ beside, sentence }) => [beside, sentence.composed])).toEqual([
+    [['outcome Number'], 'Each Friday, Sam counts the pencils with us.'],
   ])
   const said = draftComment(request, { ...book, phrases: book.phrases.filter(({ id }) => id !== 'corrected') })
   expect(said.text).toBe('Sam is sound in numbers.')

@@ -9,15 +9,17 @@ import { phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf } from './claims'
 import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
-import { notePart, toldParts } from './told/toldParts'
+import { notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
 
 /** A place in a comment that is waiting for its wording. */
 export interface OpenPart {
-  /** The parts of the plan that it says, and each skill or habit by itself. */
+  /** What it says, as it is kept with its sentence: a part of the plan, or each skill or habit by itself. */
   readonly keys: readonly string[]
+  /** The parts of the plan by which it is said. */
+  readonly within: readonly string[]
   readonly planned: PlannedPart
   readonly candidates: readonly ReadyPhrase[]
   readonly tier: Tier | null
@@ -39,7 +41,7 @@ const givesWay: Record<PartKind, number> = {
   'help at home': 4,
   'progress': 3,
   'habit': 2,
-  'next step': 1,
+  'next step': 0.5,
   'outcome': 1,
 }
 
@@ -53,7 +55,7 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   for (const planned of eachNamed(request.box, request.facts, isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
-    const opened = openPart(planned, request, phrasebook, spokenOf)
+    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out' })
     // What a school has written for this very strand or habit and level is said; else its own words are.
     const isWritten = typeof opened !== 'string' && opened.candidates.some(({ about }) => about !== 'any')
     const facts = isWritten ? [] : ratedFor(planned, request)
@@ -61,15 +63,32 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
       if (told.planned.length === 0) told.at = parts.length
       told.planned.push(planned)
       facts.forEach((fact) => told.facts.add(fact))
-    } else if (typeof opened === 'string') leftOut.push({ part: planned.part, about: planned.about, why: opened })
-    else parts.push(opened)
+      continue
+    }
+    const opens = planned.part === 'opening' ? openingParts(planned, request) : []
+    if (typeof opened !== 'string') parts.push(opened)
+    else if (planned.part !== 'opening') leftOut.push({ part: planned.part, about: planned.about, why: opened })
+    parts.push(...opens)
   }
   const [first] = told.planned
   const [opening, ...others] = toldParts([...told.facts], told.planned, request)
   // What was seen once comes right after what sets the child apart.
   const notes = first ? notePart(first, request) : []
-  parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...others)
-  return { parts, leftOut }
+  const opens = request.box.plan.find(({ part }) => part === 'opening')
+  const work = opens && notes.length === 0 ? workPart(opens, request) : []
+  parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...work, ...others)
+  return { parts: nameFirst(parts), leftOut }
+}
+
+/** The first sentence of a box says who it is about, where it can. */
+function nameFirst(parts: readonly OpenPart[]): OpenPart[] {
+  return parts.map((part, at) => {
+    if (at > 0) return part
+    const naming = part.candidates.filter(({ tokens }) =>
+      tokens.some(({ kind }) => kind === 'name' || kind === 'pronoun'),
+    )
+    return naming.length > 0 ? { ...part, candidates: naming } : part
+  })
 }
 
 /** The skills or habits that a part of the plan has told by their own words; none where it speaks of something else. */
@@ -90,7 +109,7 @@ function ratedFor(planned: PlannedPart, { box, facts }: DraftRequest): RatedFact
 export function offeredParts(request: DraftRequest, phrasebook: Phrasebook): OpenPart[] {
   const spokenOf = new Set<string>()
   return eachNamed(request.box, request.facts, () => true).flatMap((planned) => {
-    const opened = openPart(planned, request, phrasebook, spokenOf, 'particular')
+    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'particular' })
     return typeof opened === 'string' ? [] : [opened]
   })
 }
@@ -99,8 +118,7 @@ function openPart(
   planned: PlannedPart,
   request: DraftRequest,
   phrasebook: Phrasebook,
-  spokenOf: Set<string>,
-  which: 'borne out' | 'particular' = 'borne out',
+  { spokenOf, which }: { spokenOf: Set<string>; which: 'borne out' | 'particular' },
 ): OpenPart | LeftOut['why'] {
   const { facts, box } = request
   const standing = standingFor(planned, box, facts)
@@ -127,6 +145,7 @@ function openPart(
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     keys: [partKey(planned)],
+    within: [partKey(planned)],
     planned,
     candidates,
     facts: sayable,
@@ -212,7 +231,8 @@ function suitsStudent(
   )
     return false
   if (isSpokenAgainst(phrase.fixed, request.facts)) return false
-  return phrase.needs.every((fact) => sayable[fact] !== undefined) && !request.avoid?.has(phrase.id)
+  if (request.avoid?.has(phrase.id) || request.elsewhere?.has(phrase.id)) return false
+  return phrase.needs.every((fact) => sayable[fact] !== undefined)
 }
 
 /**

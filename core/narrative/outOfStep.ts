@@ -4,6 +4,7 @@ import { draftComment } from './draftComment'
 import { fidelity } from './followEdits'
 import { factsOfStanding } from './openParts'
 import type { Phrasebook } from './phrase'
+import { lookedAt } from './told/littleKnown'
 import { reasons } from './told/toldParts'
 
 /** A sentence whose facts have changed since it was written. */
@@ -175,6 +176,9 @@ function factsToday({ facts }: DraftRequest): Map<string, Because> {
     ...Object.values(facts.sayable).flatMap((fact) => fact.because ?? []),
     ...facts.rated.flatMap((fact) => reasons(fact, facts)),
     ...facts.notes.map(({ because }) => because),
+    ...(facts.whole?.best ?? []).flatMap(({ because }) => because ?? []),
+    ...(facts.whole?.skills ? [facts.whole.skills.because] : []),
+    lookedAt(facts),
   ]
   return new Map(all.map((because) => [keyOf(because), because]))
 }

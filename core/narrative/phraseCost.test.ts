@@ -10,7 +10,7 @@ import { usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
   const cost = (more: Partial<CostSetting> = {}, of = plain): number =>
-    wordingCost(of, 'sound', { ...plainCosts, ...more })
+    wordingCost(of, { tier: 'sound', keys: [] }, { ...plainCosts, ...more })
   const base = cost()
 
   it('begins with the own preference and how far its length is from what suits', () => {
@@ -46,10 +46,14 @@ describe('what a wording costs', () => {
     const twice = other({}, '{They} {reads} {their} book.')
     expect(cost({ namedOnly: true }, twice) - cost({}, twice)).toBeCloseTo(weights.namedAgain)
     // At no tier nobody stands at the same one, and every level is as good.
-    const none = wordingCost(other({ tiers: [] }), null, {
-      ...plainCosts,
-      usage: new Map([[usageKey('p', 'sound'), 3]]),
-    })
+    const none = wordingCost(
+      other({ tiers: [] }),
+      { tier: null, keys: [] },
+      {
+        ...plainCosts,
+        usage: new Map([[usageKey('p', 'sound'), 3]]),
+      },
+    )
     expect(none).toBeCloseTo(base)
   })
 })

@@ -38,6 +38,8 @@ type IndexedPart = PartKind | 'uneven outcome'
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
   readonly find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => ReadyPhrase[]
+  /** A phrase by its id. */
+  readonly byId: (id: string) => ReadyPhrase | undefined
   /** The numbers of the word families of all describing words: what may stand only once in a comment. */
   readonly describingFamilies: ReadonlySet<number>
 }
@@ -52,6 +54,7 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
   const known = indexes.get(phrasebook)
   if (known) return known
   const groups = new Map<string, ReadyPhrase[]>()
+  const phrases = new Map(phrasebook.phrases.map((phrase) => [phrase.id, phrase]))
   for (const phrase of phrasebook.phrases) {
     // A phrase for every tier also suits a part that speaks of none.
     for (const tier of phrase.tiers.length > 0 ? phrase.tiers : [...tiers, null]) {
@@ -62,6 +65,10 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
     }
   }
   const made: PhraseIndex = {
+    byId: (id) => {
+      const phrase = phrases.get(id)
+      return phrase && readyPhrase(phrase)
+    },
     find: (subject, part, about, tier) => groups.get(keyOf(subject, part, about, tier)) ?? none,
     describingFamilies: new Set(Object.values(phrasebook.describing).flat().map(familyNumber)),
   }

@@ -29,6 +29,10 @@ export interface ReadyPhrase extends Phrase {
   readonly fixed: string
   /** Characters that are printed whoever the student is. */
   readonly fixedLength: number
+  /** The fewest characters that it takes with the gap before it, whoever the student is and whatever its facts say. */
+  readonly leastLength: number
+  /** The beginning that it shares with others of its make: "the next step". */
+  readonly frame: string
 }
 
 const ready = new WeakMap<Phrase, ReadyPhrase>()
@@ -56,11 +60,29 @@ function fixedWords(tokens: readonly PlainToken[]): string {
     .join('')
 }
 
+/** "He"; and what a clause loses where it joins another: its full stop and its subject. */
+const shortestPronoun = 2
+const lostByJoining = 6
+
+/** So many words make a beginning that a reader knows again. */
+const wordsOfFrame = 3
+
+function frameOf(text: string): string {
+  return text.toLowerCase().split(/\s+/).slice(0, wordsOfFrame).join(' ')
+}
+
 function prepare(phrase: Phrase): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
   const fixed = fixedWords(plain).replace(/ {2,}/g, ' ')
   const first = tokens[0]
+  // What tells a strength and a difficulty in one is contrast enough.
+  const joins =
+    !phrase.uneven &&
+    first?.kind === 'pronoun' &&
+    first.case === 'subject' &&
+    phrase.text.length <= 110 &&
+    !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text)
   const people = plain.filter(
     (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
   ).length
@@ -78,16 +100,12 @@ function prepare(phrase: Phrase): ReadyPhrase {
     opensWithStudent:
       first?.kind === 'name' ||
       (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
-    // What tells a strength and a difficulty in one is contrast enough.
-    joins:
-      !phrase.uneven &&
-      first?.kind === 'pronoun' &&
-      first.case === 'subject' &&
-      phrase.text.length <= 110 &&
-      !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text),
+    joins,
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),
     fixed,
     fixedLength: fixed.length,
+    leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
+    frame: frameOf(phrase.text),
   }
 }

@@ -24,7 +24,7 @@ export function unsaidParts(
   const without = leftOut.flatMap(({ part, about, why }): Unsaid[] =>
     why === 'it does not apply' || said.has(partKey({ part, about })) ? [] : [{ part, about, why }],
   )
-  const waiting = parts.filter(({ keys }) => !keys.some((key) => said.has(key)))
+  const waiting = parts.filter(({ keys, within }) => ![...keys, ...within].some((key) => said.has(key)))
   if (waiting.length === 0) return without
   const noRoom = new Set(
     draftComment(request, phrasebook)

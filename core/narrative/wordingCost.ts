@@ -16,6 +16,19 @@ export function usageKey(phraseId: string, tier: Tier | null = null): string {
   return tier === null ? phraseId : `${phraseId}\u0000${tier}`
 }
 
+/**
+ * Under what it is counted how often the very same is said in the same words: a phrase, or a shape with what it tells.
+ * @example sayingKey('told up', ['skill m1']) // every classmate who went up in that skill and is told so alike
+ */
+export function sayingKey(phraseId: string, keys: readonly string[]): string {
+  return [phraseId.replace(/, as before$/, ''), ...keys].join('\u0000\u0000')
+}
+
+/** Under what a beginning is counted that several phrases share. */
+export function frameKey(frame: string): string {
+  return `frame\u0000\u0000${frame}`
+}
+
 /** Everything the cost of a wording looks at besides the phrase itself. */
 export interface CostSetting {
   /** Who and which box: the same words, the same preferences. */
@@ -31,6 +44,8 @@ export interface CostSetting {
   readonly shown: ReadonlyMap<string, number>
   /** The phrases of the draft that stands; empty when none does. */
   readonly standing: ReadonlySet<string>
+  /** Phrases in the student's other boxes, with how often. */
+  readonly elsewhere: ReadonlyMap<string, number>
 }
 
 /**
@@ -43,6 +58,14 @@ export const weights = {
    * the first.
    */
   perEqual: 1.5,
+  /** For each classmate of whom the very same is said in the same words. */
+  perSaying: 3,
+  /** For each classmate whose sentence begins alike. */
+  perFrame: 0.25,
+  /** Times the square of how often the student's other boxes have the same shape. */
+  perElsewhere: 0.6,
+  /** For a text all of whose words stand in that of a classmate of whom the same is told; less for less. */
+  alike: 12,
   preference: 1,
   offLength: 0.5,
   otherTone: 1,
@@ -56,15 +79,22 @@ export const weights = {
   /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
-  sameOpening: 0.8,
+  sameOpening: 2.5,
 } as const
 
 /** The cost of a wording, apart from where its sentence stands among the others. Never below 0. */
-export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: CostSetting): number {
+export function wordingCost(
+  phrase: ReadyPhrase,
+  { tier, keys }: { readonly tier: Tier | null; readonly keys: readonly string[] },
+  setting: CostSetting,
+): number {
   const off = Math.min(1, Math.abs(phrase.fixedLength - setting.idealLength) / Math.max(1, setting.idealLength))
   return (
     (setting.usage.get(phrase.id) ?? 0) * weights.perClassmate +
     (tier === null ? 0 : (setting.usage.get(usageKey(phrase.id, tier)) ?? 0) ** 2 * weights.perEqual) +
+    (setting.usage.get(sayingKey(phrase.id, keys)) ?? 0) * weights.perSaying +
+    (setting.usage.get(frameKey(phrase.frame)) ?? 0) * weights.perFrame +
+    (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere +
     preference(setting.seed, phrase.id) * weights.preference +
     off * weights.offLength +
     (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
@@ -74,6 +104,18 @@ export function wordingCost(phrase: ReadyPhrase, tier: Tier | null, setting: Cos
     (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore +
     (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
   )
+}
+
+/** So much that tells the same must share of its words: below it nothing costs. */
+const alikeFrom = 0.3
+
+/**
+ * The cost of a text for the share of words that it has in common with the most alike text of a classmate of whom the
+ * very same is told.
+ * @param share Jaccard's index of the two word sets, from 0 to 1
+ */
+export function alikeCost(share: number): number {
+  return Math.max(0, share - alikeFrom) * weights.alike
 }
 
 /**

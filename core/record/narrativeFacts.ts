@@ -14,6 +14,7 @@ import type { RecordIndex } from './recordIndex'
 import { countsOf, levelIn, ratedFacts, wordsOf } from './ratedFacts'
 import { noteFacts } from './noteFacts'
 import { sayableFacts } from './sayableFacts'
+import { wholeRecord } from './wholeRecord'
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
 export function narrativeFacts(index: RecordIndex, studentId: string, box: CommentBox): NarrativeFacts {
@@ -38,6 +39,7 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     rated: ratedFacts(index, studentId, subject),
     notes: student ? noteFacts(index, student, box.subject) : [],
     counts: countsOf(index, studentId, subject),
+    whole: box.subject === null ? wholeRecord(index, studentId) : null,
     skillsInAll: record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly).length,
     termBefore: record.earlier[0] ? lowerFirst(record.earlier[0].term.name) : null,
     sayable: sayableFacts(index, studentId, subject, standings),
@@ -61,7 +63,17 @@ export function draftRequest(index: RecordIndex, student: Student, box: CommentB
     facts: narrativeFacts(index, student.id, box),
     avoid: new Set(index.commentBefore(student.id, box.key)?.sentences.flatMap((sentence) => sentence.phraseIds)),
     standing: new Set(standing?.sentences.flatMap((sentence) => sentence.phraseIds)),
+    elsewhere: phrasesElsewhere(index, student, box),
   }
+}
+
+function phrasesElsewhere(index: RecordIndex, student: Student, box: CommentBox): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const { key } of index.record.boxes) {
+    const sentences = key === box.key ? [] : (index.commentOf(student.id, key)?.sentences ?? [])
+    for (const id of sentences.flatMap(({ phraseIds }) => phraseIds)) counts.set(id, (counts.get(id) ?? 0) + 1)
+  }
+  return counts
 }
 
 function habitStanding(index: RecordIndex, studentId: string, habit: Habit): StandingFact | undefined {
@@ -218,7 +230,7 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
   }
 }
 
-/** Where something went since the term before: "from 2 to 3 since the autumn term". */
+/** Where something went since the term before: "from Growing to Secure since the autumn term". */
 function trendBetween(
   index: RecordIndex,
   { about, name }: Pick<StandingFact, 'about' | 'name'>,
@@ -228,7 +240,7 @@ function trendBetween(
   const last = index.record.earlier[0]?.term
   if (!last || !before) return null
   const by = tierRank(now.tier) - tierRank(before.tier)
-  const text = by === 0 ? null : `from ${before.symbol} to ${now.symbol} since the ${lowerFirst(last.name)}`
+  const text = by === 0 ? null : `from ${before.name} to ${now.name} since the ${lowerFirst(last.name)}`
   return {
     by,
     text,
@@ -236,7 +248,7 @@ function trendBetween(
     because: {
       kind: 'trend',
       about,
-      text: `${name}: ${text ?? `${now.symbol} as in the ${lowerFirst(last.name)}`}`,
+      text: `${name}: ${text ?? `${now.name} as in the ${lowerFirst(last.name)}`}`,
       tier: null,
       termId: last.id,
     },

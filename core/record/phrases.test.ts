@@ -5,7 +5,7 @@ import type { Tier } from '../scales/tier'
 import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
-import { usageKey } from '../narrative/wordingCost'
+import { frameKey, sayingKey, usageKey } from '../narrative/wordingCost'
 import { phraseCoverage, phrasesToldAs } from './phraseCoverage'
 import { planProblems } from './planProblems'
 import { usageOfComments } from './usageOfComments'
@@ -178,7 +178,7 @@ describe('coverage of a fuller book', () => {
   })
 })
 
-it('counts phrases in texts that stand by themselves and by the tier of what they were said of', () => {
+it('counts phrases in texts that stand: by themselves, with what they tell, by how they begin, and by the tier of what they were said of', () => {
   const because = [{ kind: 'mark' as const, about: 'mark', text: '', tier: 'top' as const, termId: 't' }]
   const comment = {
     studentId: '1',
@@ -189,8 +189,14 @@ it('counts phrases in texts that stand by themselves and by the tier of what the
     version: 1,
     sentences: [{ start: 0, end: 0, composed: '', parts: ['opening'], phraseIds: ['o'], because }],
   }
-  expect([...usageOfComments([comment, { ...comment, studentId: '2' }])]).toEqual([
+  const book = {
+    describing: { top: [], strong: [], sound: [], growing: [], starting: [] },
+    phrases: [phrase('o', 'It has been a good term.', { part: 'opening' })],
+  }
+  expect([...usageOfComments([comment, { ...comment, studentId: '2' }], book)]).toEqual([
     ['o', 2],
+    [sayingKey('o', ['opening']), 2],
+    [frameKey('it has been'), 2],
     [usageKey('o', 'top'), 2],
   ])
 })

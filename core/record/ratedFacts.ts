@@ -1,6 +1,7 @@
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level } from '../scales/scale'
+import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
 import type { RecordIndex } from './recordIndex'
 
@@ -35,6 +36,7 @@ function rated(
   return [
     {
       ...{ kind, about, strand, level, before, familyWords: worded.familyWords, words: wordsOf(worded) },
+      moved: before ? stepsBetween(index, scale, before, level) : 0,
       because: {
         kind: kind === 'skill' ? 'skill level' : 'habit',
         // Not the skill's id alone: a strand's reasons have that, with the strand's own tier.
@@ -45,6 +47,13 @@ function rated(
       },
     },
   ]
+}
+
+/** Levels climbed on a scale; below 0 for a fall. */
+function stepsBetween(index: RecordIndex, scaleKey: string, before: Level, now: Level): number {
+  const ladder = (index.scale(scaleKey)?.levels ?? []).toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier))
+  const placeOf = ({ symbol }: Level): number => ladder.findIndex((each) => each.symbol === symbol)
+  return placeOf(now) - placeOf(before)
 }
 
 /** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */

@@ -64,36 +64,31 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): N
 
 const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
 
-/** The best counting result, if it is good; the later one among equals. */
+/** The best counting result, if it is good and no other is as good: what is called the best must be alone in it. */
 function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
-  let best: { title: string; date: string | null; result: string; percent: number } | null = null
-  for (const piece of index.workOf(subjectKey)) {
+  const scored = index.workOf(subjectKey).flatMap((piece) => {
     const result = byWork.get(piece.id)
     const percent =
       result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.rulesOf(subjectKey)) : null
-    if (percent === null || percent < praiseworthy || (best && percent < best.percent)) continue
-    best = {
-      title: piece.title,
-      date: piece.date,
-      result: piece.outOf === 100 ? percentText(percent) : `${result?.score} out of ${piece.outOf}`,
-      percent,
-    }
-  }
-  if (!best) return {}
+    return percent === null ? [] : [{ piece, score: result?.score, percent }]
+  })
+  const [best, next] = scored.toSorted((a, b) => b.percent - a.percent)
+  if (!best || !next || best.percent < praiseworthy || best.percent === next.percent) return {}
+  const { piece, score, percent } = best
   const because: Because = {
     kind: 'result',
-    about: best.title,
-    text: `${best.title}: ${percentText(best.percent)}`,
+    about: piece.title,
+    text: `${piece.title}: ${percentText(percent)}`,
     tier: null,
     termId: index.record.term.id,
   }
   return {
-    'best work': { text: best.title, because },
-    'best result': { text: best.result, because },
-    ...(best.date === null
+    'best work': { text: piece.title, because },
+    'best result': { text: piece.outOf === 100 ? percentText(percent) : `${score} out of ${piece.outOf}`, because },
+    ...(piece.date === null
       ? {}
-      : { 'best work date': { text: monthAndDay.format(new Date(`${best.date}T00:00:00Z`)), because } }),
+      : { 'best work date': { text: monthAndDay.format(new Date(`${piece.date}T00:00:00Z`)), because } }),
   }
 }
 

@@ -116,7 +116,7 @@ function composeDrafts(
   const drafts = draftClass(
     open.map(({ student }) => draftRequest(index, student, box)),
     record.phrasebook,
-    usageOfComments(kept),
+    usageOfComments(kept, record.phrasebook),
   )
   return {
     open: open.map((each, at) => ({ ...each, spokenOf: (drafts[at]?.text ?? '') !== '' })),

@@ -90,7 +90,10 @@ export const irregularPast: ReadonlySet<string> = new Set(
   `had did went came began forgot read wrote drew made took gave got found knew thought kept left led told said saw sang
 ran won lost chose grew held met put set spoke spent stood taught understood built brought sat swam threw caught broke fell
 felt heard hid bought swept dealt bent lent dug fed fought flew paid rode rose shook shone slept spelt stuck swung woke
-wore`.split(/\s+/),
+wore arose ate awoke beat became bit bled blew bore bound burnt burst cast clung cost crept cut dreamt drank drove fled froze
+forgave ground hung hit hurt knelt laid leant leapt learnt lay lit lost meant mistook misread overcame proved redid
+retold rewrote rang rid sank sent sewed shot shut slid spat sped spilt spun split spread sprang stole stung stank
+strode struck swore swelled tore thrust trod undid underwent upset wept wound withdrew withstood wove`.split(/\s+/),
 )
 
 /** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */

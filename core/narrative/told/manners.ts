@@ -1,6 +1,10 @@
 import type { Level } from '../../scales/scale'
 import type { Tier } from '../../scales/tier'
 import type { SkillWords } from '../skillWords'
+import { upperFirst } from './toldWording'
+
+/** Where a manner stands in its sentence. */
+export type MannerPlace = 'before the skill' | 'after the skill' | 'skill as subject'
 
 /**
  * A way to say that somebody does something at a tier, in the notation, of one skill or several joined. The tables are
@@ -10,23 +14,33 @@ export interface Manner {
   readonly id: string
   /** What the level's own sentence must say; null where the tier alone bears it out. */
   readonly says: RegExp | null
-  /** True where it follows the skill's own verb, and so needs a skill that ends plainly. */
-  readonly atTheEnd: boolean
+  readonly place: MannerPlace
   readonly text: (words: SkillWords) => string
 }
 
-const withDo = (id: string, before: string, says: RegExp | null = null): Manner => ({
-  ...{ id, says, atTheEnd: false },
-  text: ({ do: base }) => `{They} ${before} ${base}`,
-})
-const withDoing = (id: string, before: string, says: RegExp | null = null): Manner => ({
-  ...{ id, says, atTheEnd: false },
-  text: ({ doing }) => `{They} ${before} ${doing}`,
-})
-const atTheEnd = (id: string, after: string, says: RegExp | null = null): Manner => ({
-  ...{ id, says, atTheEnd: true },
-  text: ({ does }) => `{They} ${does} ${after}`,
-})
+const confident = /confiden/i
+const expected = /expect/i
+const begun = /start|begun|beginning/i
+
+function withDo(id: string, before: string, says: RegExp | null = null): Manner {
+  return { id, says, place: 'before the skill', text: ({ do: base }) => `{They} ${before} ${base}` }
+}
+
+function withDoing(id: string, before: string, says: RegExp | null = null): Manner {
+  return { id, says, place: 'before the skill', text: ({ doing }) => `{They} ${before} ${doing}` }
+}
+
+function atTheEnd(id: string, after: string, says: RegExp | null = null): Manner {
+  return { id, says, place: 'after the skill', text: ({ does }) => `{They} ${does} ${after}` }
+}
+
+function asSubject(id: string, after: string, says: RegExp | null = null): Manner {
+  return { id, says, place: 'skill as subject', text: ({ doing }) => `${upperFirst(doing)} ${after}` }
+}
+
+function named(id: string, before: string, says: RegExp | null = null): Manner {
+  return { id, says, place: 'skill as subject', text: ({ doing }) => `${before} ${doing}` }
+}
 
 export const manners: Readonly<Record<Tier, readonly Manner[]>> = {
   top: [
@@ -34,45 +48,78 @@ export const manners: Readonly<Record<Tier, readonly Manner[]>> = {
     withDoing('very good at', '{is} very good at'),
     withDoing('very strong in', '{is} very strong in'),
     withDo('knows very well', '{knows} very well how to'),
+    withDoing('highest level in', '{is} at our highest level in'),
+    withDoing('does very well at', '{does} very well at'),
     atTheEnd('very well', 'very well'),
     atTheEnd('very capably', 'very capably'),
+    atTheEnd('high standard', 'to a very high standard'),
     atTheEnd('highest level', 'at our highest level'),
+    asSubject('great strength', 'is a great strength of {theirs}'),
+    named('a great strength is', 'A great strength of {theirs} is'),
+    named('goes very well', 'What goes very well is'),
   ],
   strong: [
     withDoing('good at', '{is} good at'),
     withDoing('strong in', '{is} strong in'),
-    withDoing('confident in', '{is} confident in', /confiden/i),
+    withDoing('confident in', '{is} confident in', confident),
     withDo('knows well', '{knows} well how to'),
-    atTheEnd('with confidence', 'with confidence', /confiden/i),
+    withDoing('does well at', '{does} well at'),
+    atTheEnd('with confidence', 'with confidence', confident),
+    atTheEnd('confidently', 'confidently', confident),
     atTheEnd('well', 'well'),
     atTheEnd('capably', 'capably'),
     atTheEnd('with skill', 'with skill'),
+    asSubject('strength', 'is a strength of {theirs}'),
+    named('a strength is', 'A strength of {theirs} is'),
+    asSubject('strong skill', 'is a strong skill of {theirs}'),
+    named('goes well', 'What goes well is'),
   ],
   sound: [
-    atTheEnd('as expected', 'as expected', /expect/i),
+    atTheEnd('as expected', 'as expected', expected),
     withDo('can', 'can'),
     withDo('knows how', '{knows} how to'),
+    withDo('has learnt how', '{has} learnt how to'),
     withDoing('secure in', '{is} secure in'),
+    withDoing('sound grasp', '{has} a sound grasp of'),
+    withDoing('expected level', '{is} at the expected level in', expected),
+    withDoing('where we expect', '{is} where we expect in', expected),
     atTheEnd('soundly', 'soundly'),
-    withDoing('expected level', '{is} at the expected level in', /expect/i),
+    atTheEnd('sound standard', 'to a sound standard'),
+    asSubject('sound skill', 'is a sound skill of {theirs}'),
+    asSubject('in place', 'is in place'),
+    named('in place is', 'In place by now is'),
   ],
   growing: [
     withDo('learning', '{is} learning to'),
+    withDo('learning how', '{is} learning how to'),
     withDoing('working towards', '{is} working towards'),
     withDo('not yet fully', '{does} not yet fully'),
     withDoing('part of the way', '{is} part of the way to'),
+    withDoing('on the way', '{is} on the way to'),
+    withDoing('not yet secure', '{is} not yet secure in'),
+    withDoing('more to learn', '{has} more to learn in'),
+    atTheEnd('in part or with help', 'in part, or with help', /in part,? or with help/i),
+    asSubject('under way', 'is a skill under way'),
+    asSubject('not yet in place', 'is not yet in place'),
+    named('not yet in place is', 'Not yet in place is'),
   ],
   starting: [
-    withDoing('made a start', '{has} made a start on', /start/i),
-    withDo('begun', '{has} begun to', /start|begun|beginning/i),
-    withDo('beginning', '{is} beginning to', /start|begun|beginning/i),
+    withDoing('made a start', '{has} made a start on', begun),
+    withDoing('first start', '{has} made a first start on', begun),
+    withDo('begun', '{has} begun to', begun),
+    withDo('beginning', '{is} beginning to', begun),
+    withDo('starting', '{is} starting to', begun),
     withDo('needs help', '{needs} help to', /help/i),
+    withDoing('needs help with', '{needs} help with', /help/i),
     withDoing('early stage', '{is} at an early stage in'),
     withDoing('first steps', '{is} taking first steps in'),
+    withDoing('at the beginning', '{is} at the beginning of'),
+    asSubject('at an early stage', 'is at an early stage'),
+    asSubject('just begun', 'has just begun', begun),
   ],
 }
 
-/** A skill with a clause or a manner of its own takes nothing behind it: "explains why a method works well" says else. */
+/** A skill with a clause or a manner of its own takes nothing behind it: "explains why it works well" says else. */
 export function endsPlainly({ does }: SkillWords): boolean {
   const verbs = does.match(/\{/g)?.length ?? 0
   const plain = does.replace(/[{}]/g, '')
@@ -85,10 +132,17 @@ export function endsPlainly({ does }: SkillWords): boolean {
   )
 }
 
+/** "Retelling a story" is one thing and takes "is"; "drawing and reading graphs" may be two. */
+export function isOneThing({ does }: SkillWords): boolean {
+  return (does.match(/\{/g)?.length ?? 0) === 1 && !/,/.test(does)
+}
+
 /** The manners in which a level may be told of these words. */
 export function mannersOf({ tier, familySentence, name }: Level, words: SkillWords): Manner[] {
   return manners[tier].filter(
-    ({ says, atTheEnd: behind }) =>
-      (says === null || says.test(`${familySentence} ${name}`)) && (!behind || endsPlainly(words)),
+    ({ says, place }) =>
+      (says === null || says.test(`${familySentence} ${name}`)) &&
+      (place !== 'after the skill' || endsPlainly(words)) &&
+      (place !== 'skill as subject' || isOneThing(words)),
   )
 }

@@ -1,23 +1,24 @@
-import { directionOf, tierRank, type Tier } from '../../scales/tier'
+import { grouped } from '../../grouped'
+import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
+import { preference } from '../preference'
 
 /** Skills or habits that are told in one sentence, and what holds them together. */
 export interface Telling {
-  readonly relation: 'level' | 'all at one level' | 'strength and difficulty' | 'up' | 'down'
+  readonly relation: 'level' | 'all at one level' | 'stands out' | 'strength and difficulty' | 'up' | 'down' | 'habits'
   readonly facts: readonly RatedFact[]
 }
 
-/** So many skills are told in one breath. */
+/** So many skills, or habits at one score, are told in one breath. */
 const mostTogether = 3
+
+/** So many habits in one sentence, whatever their scores, and so many words. */
+const mostHabits = 4
+const mostWords = 24
 
 /** How far a fact sets this child apart: its distance from the child's own middle, and twice what it moved. */
 export function weightOf(fact: RatedFact, middle: number): number {
-  return Math.abs(tierRank(fact.level.tier) - middle) + 2 * Math.abs(movedBy(fact))
-}
-
-/** Tiers climbed since the term before; below 0 for a fall, 0 where nothing is known of it. */
-export function movedBy({ level, before }: RatedFact): number {
-  return before ? tierRank(level.tier) - tierRank(before.tier) : 0
+  return Math.abs(tierRank(fact.level.tier) - middle) + 2 * Math.abs(fact.moved)
 }
 
 /** The middle of a child's levels: the lower median. */
@@ -27,35 +28,46 @@ export function middleOf(facts: readonly RatedFact[]): number {
 }
 
 /**
- * What is told of a child's skills, in the order in which it is told: what moved by itself, what stands alike together,
- * a strength and a difficulty in one; the best positive first, a fall late, the lowest last.
+ * What is told of a child's skills and habits, in the order in which it is told: what moved by itself, what stands
+ * alike together, a strength and a difficulty in one; the best positive first, a fall late, the lowest last. The order
+ * of aggregation and lexical choice follows Reiter and Dale's account of text generation; from memory.
+ * @param seed what tells this child from others: what weighs the same is told in an order of the child's own
  */
-export function planTold(facts: readonly RatedFact[]): Telling[] {
+export function planTold(facts: readonly RatedFact[], seed: string): Telling[] {
+  const own = facts.toSorted((a, b) => preference(seed, a.about) - preference(seed, b.about))
+  return [...skillsTold(own.filter(({ kind }) => kind === 'skill')), ...habitsInOrder(own)]
+}
+
+function skillsTold(facts: readonly RatedFact[]): Telling[] {
   const middle = middleOf(facts)
   const byWeight = (a: RatedFact, b: RatedFact): number => weightOf(b, middle) - weightOf(a, middle)
-  const up = facts.filter((fact) => movedBy(fact) > 0).toSorted(byWeight)
-  const down = facts.filter((fact) => movedBy(fact) < 0).toSorted(byWeight)
-  const still = facts.filter((fact) => movedBy(fact) === 0)
+  const up = facts.filter(({ moved }) => moved > 0).toSorted(byWeight)
+  const down = facts.filter(({ moved }) => moved < 0).toSorted(byWeight)
+  const still = facts.filter(({ moved }) => moved === 0)
   const [only] = still
-  if (
-    up.length + down.length === 0 &&
-    still.length > 2 &&
-    only?.kind === 'skill' &&
-    still.every((each) => isAlike(each, only))
-  )
+  if (up.length + down.length === 0 && still.length > 2 && only && still.every((each) => isAlike(each, only)))
     return [{ relation: 'all at one level', facts: still }]
-  const grouped = groups(still)
-  const told: Telling[] = [...movedTogether(up, 'up'), ...joinedContrast(grouped), ...movedTogether(down, 'down')]
+  const best = highest(facts)
+  const rest = best && best.moved === 0 ? still.filter((fact) => fact !== best) : still
+  const told: Telling[] = [
+    ...(best && rest !== still ? [{ relation: 'stands out' as const, facts: [best] }] : []),
+    ...movedTogether(up, 'up'),
+    ...joinedContrast(groups(rest)),
+    ...movedTogether(down, 'down'),
+  ]
   return told.toSorted((a, b) => placeOf(a, middle) - placeOf(b, middle))
+}
+
+/** The single highest of three or more, where it is no difficulty. */
+function highest(facts: readonly RatedFact[]): RatedFact | null {
+  const [best, next] = facts.toSorted((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
+  if (facts.length < 3 || !best || !next || directionOf(best.level.tier) === 'difficulty') return null
+  return tierRank(best.level.tier) > tierRank(next.level.tier) ? best : null
 }
 
 /** What moved from one level to one other goes together, in parts of three at most. */
 function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Telling[] {
-  const byMove = new Map<string, RatedFact[]>()
-  for (const fact of facts) {
-    const move = `${movedBy(fact)} ${fact.level.tier}`
-    byMove.set(move, [...(byMove.get(move) ?? []), fact])
-  }
+  const byMove = grouped(facts, ({ moved, level }) => `${moved} ${level.tier}`)
   return [...byMove.values()].flatMap((alike) => inParts(alike).map((part): Telling => ({ relation, facts: part })))
 }
 
@@ -66,14 +78,13 @@ function inParts(facts: readonly RatedFact[]): RatedFact[][] {
 }
 
 function isAlike(a: RatedFact, b: RatedFact): boolean {
-  return a.level.tier === b.level.tier && a.kind === b.kind
+  return a.level.tier === b.level.tier
 }
 
 /** Those at one tier together, in parts of three at most; the best first. */
 function groups(facts: readonly RatedFact[]): RatedFact[][] {
-  const byTier = new Map<Tier, RatedFact[]>()
-  for (const fact of facts) byTier.set(fact.level.tier, [...(byTier.get(fact.level.tier) ?? []), fact])
-  return [...byTier].toSorted(([a], [b]) => tierRank(b) - tierRank(a)).flatMap(([, alike]) => inParts(alike))
+  const byTier = grouped(facts, ({ level }) => level.tier)
+  return [...byTier.values()].toSorted((a, b) => rankOf(b) - rankOf(a)).flatMap(inParts)
 }
 
 /** One contrast at the most: the last strength that stands alone, with a single difficulty two tiers below. */
@@ -93,10 +104,44 @@ function joinedContrast(grouped: readonly RatedFact[][]): Telling[] {
   return joins ? [...told.slice(0, -2), { relation: 'strength and difficulty', facts: [high, low] }] : told
 }
 
+/** Habits from the best score down: what moved by itself, two scores in one sentence where there is room. */
+function habitsInOrder(facts: readonly RatedFact[]): Telling[] {
+  const habits = facts.filter(({ kind }) => kind === 'habit')
+  const moved = habits.filter((each) => each.moved !== 0).map((each) => [each])
+  const still = groups(habits.filter((each) => each.moved === 0))
+  const joined: RatedFact[][] = []
+  for (const group of still) {
+    const last = joined.at(-1)
+    if (last && mayShare(last, group)) joined.splice(-1, 1, [...last, ...group])
+    else joined.push(group)
+  }
+  return [...joined, ...moved]
+    .toSorted((a, b) => rankOf(b) - rankOf(a))
+    .map((each): Telling => ({ relation: 'habits', facts: each }))
+}
+
+/** Two scores make one sentence: no three, and no more than can be read in one breath. */
+function mayShare(last: readonly RatedFact[], group: readonly RatedFact[]): boolean {
+  const all = [...last, ...group]
+  const words = all.reduce((count, each) => count + (each.words?.does ?? '').split(' ').length, 0)
+  const scores = new Set(all.map(({ level }) => level.tier)).size
+  return (
+    scores === 2 &&
+    scores > new Set(last.map(({ level }) => level.tier)).size &&
+    all.length <= mostHabits &&
+    words <= mostWords
+  )
+}
+
+function rankOf([first]: readonly RatedFact[]): number {
+  return first ? tierRank(first.level.tier) : 0
+}
+
 /** The best first; what fell after what stands; what is a difficulty last, the lowest at the end. */
 function placeOf({ relation, facts }: Telling, middle: number): number {
   const ranks = facts.map(({ level }) => tierRank(level.tier))
   const low = Math.min(...ranks)
+  if (relation === 'stands out') return 0
   if (relation === 'strength and difficulty') return 60 - low
   if (low < tierRank('sound')) return 80 - low + (relation === 'up' ? -15 : 0)
   if (relation === 'down') return 50

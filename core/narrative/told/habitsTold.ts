@@ -1,0 +1,105 @@
+import { grouped } from '../../grouped'
+import type { RatedFact } from '../because'
+import type { SkillWords } from '../skillWords'
+import { isOneThing, mannersOf } from './manners'
+import { stepsOf, together, upperFirst, type ToldSetting, type ToldWording } from './toldWording'
+
+/**
+ * Habits by their scores: those at one score in one clause, two scores in one sentence, each with its own word; one
+ * that has moved by itself.
+ */
+export function habitsTold(facts: readonly RatedFact[], setting: ToldSetting): ToldWording[] {
+  const [first, second] = [...grouped(facts, ({ level }) => level.tier).values()].flatMap(clauseOf)
+  if (!first) return []
+  return second ? inTwo(first, second) : inOne(first, setting)
+}
+
+interface Clause {
+  /** "often"; null for a score that does not say how often. */
+  readonly often: string | null
+  readonly words: SkillWords
+  readonly first: RatedFact
+  readonly of: number
+}
+
+function clauseOf(alike: readonly RatedFact[]): Clause[] {
+  const [first] = alike
+  return first ? [{ often: howOften(first), words: together(alike), first, of: alike.length }] : []
+}
+
+function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting): ToldWording[] {
+  if (first.moved !== 0 && termBefore !== null) return hasMoved({ often, words, first, of }, termBefore)
+  if (often === null)
+    return mannersOf(first.level, words).map(({ id, text }) => ({ id: `told ${id}`, text: text(words) }))
+  return [
+    { id: `told ${often}`, text: `{They} ${often} ${words.does}` },
+    // "Seldom does she": the verb would come first.
+    ...(isSeldom(often) ? [] : [{ id: `told ${often} fronted`, text: `${upperFirst(often)} {they} ${words.does}` }]),
+    ...(of === 1 && isOneThing(words)
+      ? [
+          {
+            id: `told ${often} as subject`,
+            text: `${upperFirst(words.doing)} is something that {they} ${often} {does}`,
+          },
+        ]
+      : []),
+  ]
+}
+
+/** "Now often comes ready for the lesson, a step up from the autumn." */
+function hasMoved({ often, words, first }: Clause, termBefore: string): ToldWording[] {
+  const way = first.moved > 0 ? 'up' : 'down'
+  const step = `${stepsOf(first.moved)} ${way} from ${termBefore}`
+  if (often === null)
+    return mannersOf(first.level, words)
+      .filter(({ place }) => place === 'before the skill')
+      .map(({ id, text }) => ({ id: `told ${id} ${way}`, text: `${text(words)}, ${step}` }))
+  return [
+    { id: `told now ${often} ${way}`, text: `{They} now ${often} ${words.does}, ${step}` },
+    { id: `told ${often} this term ${way}`, text: `This term {they} ${often} ${words.does}, ${step}` },
+    {
+      id: `told gone ${way} ${often}`,
+      text: `Since ${termBefore} {they} {has} gone ${way} ${stepsOf(first.moved)}: {they} ${often} ${words.does}`,
+    },
+  ]
+}
+
+function inTwo(high: Clause, low: Clause): ToldWording[] {
+  if (high.often === null || low.often === null) return []
+  const [one, other] = [`${high.often} ${high.words.does}`, `${low.often} ${low.words.does}`]
+  const contrast = isSeldom(low.often) || /sometimes|occasionally/.test(low.often)
+  const link = contrast ? 'but' : 'and'
+  return [
+    { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${other}` },
+    { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
+    ...(isSeldom(high.often)
+      ? []
+      : [
+          {
+            id: `told ${high.often} fronted ${link} ${low.often}`,
+            text: `${upperFirst(high.often)} {they} ${high.words.does}, ${link} {they} ${other}`,
+          },
+        ]),
+    ...(isSeldom(high.often) || isSeldom(low.often)
+      ? []
+      : [
+          {
+            id: `told ${high.often} fronted; ${low.often} fronted`,
+            text: `${upperFirst(high.often)} {they} ${high.words.does}; ${low.often} {they} ${low.words.does}`,
+          },
+        ]),
+  ]
+}
+
+function isSeldom(often: string): boolean {
+  return /^(seldom|rarely)$/.test(often)
+}
+
+/** A score that says how often, as an adverb; null for one that does not. */
+export function howOften({ kind, level }: RatedFact): string | null {
+  const name = level.name.trim().toLowerCase()
+  return kind === 'habit' &&
+    /^(nearly always|almost always|always|usually|often|mostly|sometimes|occasionally|seldom|rarely)$/.test(name)
+    ? name
+    : null
+}

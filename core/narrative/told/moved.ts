@@ -1,0 +1,98 @@
+import type { RatedFact } from '../because'
+import { levelAsPast, levelAsVerb } from './levelAsVerb'
+import { isOneThing, mannersOf } from './manners'
+import { numberWord, stepsOf, together, upperFirst, type ToldSetting, type ToldWording } from './toldWording'
+
+/**
+ * What went up or down since the term before, from one level to one other: by how much, and in the school's own words
+ * where it stands now.
+ */
+export function movedWordings(facts: readonly RatedFact[], setting: ToldSetting): ToldWording[] {
+  const [first] = facts
+  const { termBefore } = setting
+  const by = first?.moved ?? 0
+  if (!first || by === 0 || termBefore === null) return []
+  const way = by > 0 ? 'up' : 'down'
+  const steps = stepsOf(by)
+  const { doing } = together(facts)
+  const now = levelAsVerb(first.level, facts.length)
+  const andNow = now === null ? '' : `, and now ${now}`
+  const theyNow = now === null ? '' : `; {they} now ${now}`
+  const bare: ToldWording[] = [
+    { id: `told ${way}`, text: `{They} {has} gone ${way} ${steps} in ${doing} since ${termBefore}${andNow}` },
+    { id: `told ${way} since`, text: `Since ${termBefore}, {they} {has} gone ${way} ${steps} in ${doing}${andNow}` },
+    {
+      id: `told ${way} in`,
+      text: `${upperFirst(numberWord(facts.length))} ${facts.length === 1 ? 'skill that has' : 'skills that have'} gone ${way} ${steps} since ${termBefore} ${facts.length === 1 ? 'is' : 'are'} ${doing}${theyNow}`,
+    },
+  ]
+  return [
+    ...bare,
+    ...(facts.length === setting[way] ? counted(facts, { way, steps, doing, termBefore, now }) : []),
+    ...(isOneThing(together(facts)) ? asOneThing(first, { way, steps, termBefore, now }) : []),
+    ...byManner(facts, { way, steps, termBefore }),
+  ]
+}
+
+interface Move {
+  readonly way: 'up' | 'down'
+  readonly steps: string
+  readonly termBefore: string
+  readonly now: string | null
+}
+
+/** "Two skills have gone up a step since the autumn: …": only where there are no more of them. */
+function counted(
+  facts: readonly RatedFact[],
+  { way, steps, doing, termBefore, now }: Move & { doing: string },
+): ToldWording[] {
+  const have = facts.length === 1 ? 'skill has' : 'skills have'
+  const rest = now === null ? '' : `; {they} now ${now}`
+  const text = `${upperFirst(numberWord(facts.length))} ${have} gone ${way} ${steps} since ${termBefore}: ${doing}${rest}`
+  return [{ id: `told ${way} counted`, text }]
+}
+
+function asOneThing(fact: RatedFact, { way, steps, termBefore, now }: Move): ToldWording[] {
+  const skill = upperFirst(fact.words?.doing ?? '')
+  const past = fact.before ? levelAsPast(fact.before, 1) : null
+  const further = way === 'up' ? 'further on than' : 'further back than'
+  return [
+    ...(now === null
+      ? []
+      : [
+          {
+            id: `told ${way} as subject`,
+            text: `${skill} is ${steps} ${further} in ${termBefore}: {they} now ${now}`,
+          },
+        ]),
+    ...(now === null || past === null
+      ? []
+      : [
+          {
+            id: `told ${way} then and now`,
+            text: `${skill} has gone ${way} ${steps}: {they} ${past} in ${termBefore}, and now ${now}`,
+          },
+        ]),
+  ]
+}
+
+/** "Is now very good at reading aloud, a step up from the autumn." */
+function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Omit<Move, 'now'>): ToldWording[] {
+  const [first] = facts
+  if (!first) return []
+  const words = together(facts)
+  return mannersOf(first.level, words)
+    .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
+    .flatMap(({ id, text }) => {
+      const said = text(words)
+      const withNow = /^\{They\} (\{is\}|can) /.test(said)
+        ? said.replace(/^\{They\} (\S+) /, '{They} $1 now ')
+        : said.replace(/^\{They\} /, '{They} now ')
+      return [
+        { id: `told ${way} now ${id}`, text: `${withNow}, ${steps} ${way} from ${termBefore}` },
+        ...(way === 'down'
+          ? [{ id: `told ${id}, higher before`, text: `${said}; in ${termBefore} this was ${steps} higher` }]
+          : []),
+      ]
+    })
+}

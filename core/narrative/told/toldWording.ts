@@ -1,0 +1,44 @@
+import type { RatedFact } from '../because'
+import { skillsTogether, type SkillWords } from '../skillWords'
+
+/** A wording of what is told: the same id for the same shape, whoever it is said of. */
+export interface ToldWording {
+  readonly id: string
+  /** In the notation, without a full stop. */
+  readonly text: string
+}
+
+/** What the sentences of a box name besides the skills. */
+export interface ToldSetting {
+  /** "mathematics"; null in the general comment. */
+  readonly subject: string | null
+  /** "the autumn", "the first semester"; null where no term before is known. */
+  readonly termBefore: string | null
+  /** How many skills the box has, rated or not. */
+  readonly of: number
+  /** How many of them are rated; how many of those went up, went down, and stand as difficulties. */
+  readonly rated: number
+  readonly up: number
+  readonly down: number
+  readonly low: number
+}
+
+/** The words of several skills in one breath. */
+export function together(facts: readonly RatedFact[]): SkillWords {
+  const form = (which: keyof SkillWords): string => skillsTogether(facts.map(({ words }) => words?.[which] ?? ''))
+  return { does: form('does'), do: form('do'), doing: form('doing') }
+}
+
+/** A count in words up to ten. @example numberWord(3) // 'three'; numberWord(12) // '12' */
+export function numberWord(count: number): string {
+  return ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'][count] ?? String(count)
+}
+
+export function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+/** How far something moved, in words. @example stepsOf(-2) // 'two steps' */
+export function stepsOf(moved: number): string {
+  return Math.abs(moved) === 1 ? 'a step' : `${numberWord(Math.abs(moved))} steps`
+}

@@ -1,0 +1,41 @@
+import type { ClassRecord } from '../core/record/classRecord'
+import { demoClass } from '../tests/outside/demoClass'
+import { alderClass, littleKnownClass, sameRecord, thirtyClass } from '../tests/voice/classes'
+import { measureVoice } from '../tests/voice/measureVoice'
+
+// How composed comments read, class by class: what they claim, how alike they are, how they flow (docs/quality.md).
+const classes: [string, ClassRecord, ReadonlySet<string>?][] = [
+  ['demo class', demoClass()],
+  ['6 Alder', alderClass()],
+  ['thirty, ten of them alike', thirtyClass(), sameRecord],
+  ['little known', littleKnownClass()],
+]
+
+for (const [name, record, among] of classes) {
+  const { flow, ...figures } = measureVoice(record, among)
+  console.log(`${name}: ${figures.comments} comments, ${figures.sentences} sentences`)
+  console.log(
+    [
+      `  nobody recorded it ${figures.invented}; contradicted ${figures.contradicted};`,
+      `children with a sentence twice ${figures.saidTwice}; nothing said ${figures.saysNothing}`,
+    ].join(' '),
+  )
+  console.log(
+    [
+      `  pairs that share a sentence ${percent(figures.sharing)}, three ${percent(figures.sharingThree)};`,
+      `most alike ${figures.mostAlike.toFixed(2)}${among ? ' among the ten' : ''};`,
+      `commonest skeleton “${figures.skeleton[0]}” ${percent(figures.skeleton[1])}`,
+    ].join(' '),
+  )
+  console.log(
+    [
+      `  facts a sentence ${flow.factsPerSentence.toFixed(2)}; begins with the child ${percent(flow.beginsWithChild)},`,
+      `at most ${flow.longestRun} running; words ${flow.wordsPerSentence.toFixed(1)},`,
+      `spread ${flow.spread.toFixed(1)}; with a connective ${percent(flow.withConnective)}`,
+    ].join(' '),
+  )
+}
+
+function percent(share: number): string {
+  return `${(share * 100).toFixed(1)} %`
+}

@@ -1,0 +1,62 @@
+import type { ClassRecord } from '../../core/record/classRecord'
+import { demoClass } from '../outside/demoClass'
+import { sixAlder } from '../writing/sixAlder'
+
+const shipped = demoClass().phrasebook
+
+/** 6 Alder with the shipped phrasebook, no phrase of which is written for its habits and few for its strands. */
+export function alderClass(): ClassRecord {
+  return { ...sixAlder(), phrasebook: shipped }
+}
+
+const alike = ['Ada', 'Ben', 'Cleo', 'Dov', 'Ena', 'Fox', 'Gus', 'Hana', 'Ivo', 'Jun']
+
+/** Thirty children, of whom ten have the very same record. */
+export function thirtyClass(): ClassRecord {
+  const record = alderClass()
+  const doubles = record.students.slice(4, 8)
+  const added = [
+    ...alike.map((name) => ({ name, like: 'Björn' })),
+    ...doubles.map(({ id }) => ({ name: `${id} Two`, like: id })),
+  ]
+  const forEach = <T extends { readonly studentId: string }>(items: readonly T[]): T[] => [
+    ...items,
+    ...added.flatMap(({ name, like }) =>
+      items.filter(({ studentId }) => studentId === like).map((item) => ({ ...item, studentId: name })),
+    ),
+  ]
+  return {
+    ...record,
+    students: [
+      ...record.students,
+      ...added.flatMap(({ name, like }, at) =>
+        record.students
+          .filter(({ id }) => id === like)
+          .map((student) => ({ ...student, id: name, usedName: name, legalGiven: name, schoolNumber: `62${at + 10}` })),
+      ),
+    ],
+    // As full a box as most schools have; 6 Alder keeps its small ones.
+    boxes: record.boxes.map((box) => ({ ...box, limit: 480 })),
+    levels: forEach(record.levels),
+    habitScores: forEach(record.habitScores),
+    marks: forEach(record.marks),
+    results: forEach(record.results),
+    attendance: forEach(record.attendance),
+    earlier: record.earlier.map((term) => ({ ...term, levels: forEach(term.levels) })),
+  }
+}
+
+/** The ten whose records are the same. */
+export const sameRecord: ReadonlySet<string> = new Set(alike)
+
+/** A class of which little is known: away for most of the term, two skills of three not looked at. */
+export function littleKnownClass(): ClassRecord {
+  const record = alderClass()
+  return {
+    ...record,
+    levels: record.levels.filter(({ about }) => /1$/.test(about)),
+    habitScores: record.habitScores.filter(({ about }) => about === 'h2'),
+    attendance: record.attendance.map((each) => ({ ...each, absences: 49 })),
+    ...{ marks: [], results: [], earlier: [] },
+  }
+}
