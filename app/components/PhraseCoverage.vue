@@ -48,6 +48,10 @@ function open(row: CoverageRow, as: ToldAs): void {
             'so classmates would share sentences.'
       }}
     </p>
+    <p class="text-sm text-muted">
+      Outcomes and habits are told in the school’s own words. A phrase for them that says no more than the level is said
+      instead; one that says more is offered.
+    </p>
     <ul v-if="listFolded" :aria-label="`Wordings by part and level for ${classRecord.box?.name}`">
       <li v-for="row in rows" :key="`${row.part} ${row.about}`" class="border-b border-rule py-1.5 text-sm">
         {{ row.part

@@ -21,6 +21,7 @@ const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
 const session = useSession()
 const nameOfTier = useNameOfTier()
+const nameOfAbout = useNameOfAbout()
 const { busy, problem, attempt } = useAttempt()
 
 const now = ref<Phrase>({ ...props.phrase })
@@ -45,6 +46,15 @@ const users = computed(() =>
   ),
 )
 const drafts = computed(() => users.value.filter(isRedraftable))
+
+/** The skills of the strand that the phrase stands under: it may speak of one of them alone. */
+const skillsHere = computed(() => {
+  const { record, box } = classRecord
+  const strand = phrasebook.place?.about
+  const own = (record?.skills ?? []).filter((skill) => skill.subject === box?.subject && !skill.teacherOnly)
+  const isHere = own.some((skill) => skill.strand === strand)
+  return isHere && strand !== undefined ? { strand, skills: own.filter((skill) => skill.strand === strand) } : null
+})
 
 const notationArea = useTemplateRef('notation')
 /** What each fact would say of the student in view. */
@@ -180,6 +190,14 @@ function toggle<T>(list: T[], item: T): T[] {
           {{ move }}</label
         >
       </fieldset>
+      <label v-if="skillsHere" class="grid gap-1"
+        >Said of
+        <select v-model="now.about" class="field">
+          <option :value="skillsHere.strand">{{ nameOfAbout(skillsHere.strand) }}, all of it</option>
+          <option v-for="skill in skillsHere.skills" :key="skill.id" :value="skill.id">{{ skill.statement }}</option>
+          <option v-if="now.about === 'any'" value="any">any strand</option>
+        </select>
+      </label>
       <label class="grid gap-1"
         >Says
         <select v-model="now.claims" class="field">

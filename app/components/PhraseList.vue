@@ -4,6 +4,7 @@ import { usePhrasebook } from '~/stores/phrasebook'
 /** The phrases of the place in view. */
 const phrasebook = usePhrasebook()
 const nameOfAbout = useNameOfAbout()
+const isTold = computed(() => ['opening', 'outcome', 'habit'].includes(phrasebook.place?.part ?? ''))
 </script>
 
 <template>
@@ -34,7 +35,11 @@ const nameOfAbout = useNameOfAbout()
       </li>
     </ul>
     <p v-if="phrasebook.here.length === 0" class="py-3 text-sm">
-      There is no phrase here yet, so this part is left out of comments at this level.
+      {{
+        isTold
+          ? 'No phrase is needed here: it is told in the school’s own words.'
+          : 'There is no phrase here yet, so this part is left out of comments at this level.'
+      }}
     </p>
   </section>
   <p v-else class="text-sm text-muted">Choose a number above to see and change its phrases.</p>

@@ -28,7 +28,7 @@ export const usePhrasebook = defineStore('phrasebook', () => {
     const { box, record } = classRecord
     const at = place.value
     if (!box || !at || !record) return []
-    const ids = new Set(phrasesToldAs(record.phrasebook, box.subject, at, at.as).map((each) => each.id))
+    const ids = new Set(phrasesToldAs(record, box.subject, at, at.as).map((each) => each.id))
     return phrases.value.filter((each) => ids.has(each.id))
   })
 

@@ -135,7 +135,7 @@ const wished =
   /\b(?:next(?:,| step| time| term| she| he| they)|could|hope|should|to become|in order to|would|might|to be)\b/i
 /** What speaks of another time. */
 const thenWords =
-  /\b(last (?:term|year|autumn|spring|winter)|in the (?:autumn|winter|spring|summer)|used to|at first)\b/i
+  /\b(last (?:term|year|autumn|spring|winter)|(?<!\bas )in the (?:autumn|winter|spring|summer)|used to|at first)\b/i
 
 function placesOf({ words, patterns }: Judging, clause: Clause): { from: number; to: number }[] {
   if (thenWords.test(clause.text)) return []

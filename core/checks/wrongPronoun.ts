@@ -3,7 +3,7 @@ import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
 import type { FrameWord } from '../narrative/frame/frame'
 import { cutIntoWords } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'
-import { alsoNouns, singularVerbs, whoElse } from '../narrative/frame/verbWords'
+import { alsoNouns, betweenSubjectAndVerb, singularVerbs, whoElse } from '../narrative/frame/verbWords'
 import type { PronounCase } from '../narrative/notation'
 import { possessiveOf } from '../narrative/possessive'
 import { he, she, they, type Pronouns, type PronounSet } from '../people/pronouns'
@@ -78,7 +78,7 @@ function foreignCase(
 const auxiliary = /^(has|is|was|have|are|were|can|could|will|does|do)$/
 
 /** What follows a verb and no noun. */
-const object = /^(the|a|an|no|not|it|him|them|very|well|hard|how|why|what|his|their)$/
+const object = /^(the|a|an|no|not|it|him|them|very|well|hard|how|why|what|his|their|help)$/
 
 const caseNames: Record<PronounCase, string> = {
   subject: 'subject',
@@ -139,7 +139,9 @@ function wrongCase(
         (afterNext !== undefined &&
           !next.beforeStop &&
           // "Her remarks on art": what can be a thing is one, unless an object follows.
-          (alsoNouns.has(next.lower) ? object.test(afterNext.lower) : afterVerb.test(afterNext.lower)))))
+          (alsoNouns.has(next.lower)
+            ? object.test(afterNext.lower) || isVerbPair(words, at + 2)
+            : afterVerb.test(afterNext.lower)))))
   const subjectNeeded =
     isVerb &&
     (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
@@ -171,6 +173,10 @@ function wrongCase(
 function afterFronted(at: number, words: readonly FrameWord[]): boolean {
   const sentence = words.slice(0, at).filter((each) => each.sentence === words[at]?.sentence)
   const [first] = sentence
+  // "Nearly always her keeps going"; "…; often her works".
+  const clause = sentence.slice(Math.max(0, sentence.findLastIndex(({ afterComma }) => afterComma)))
+  if (clause.length > 0 && clause.every(({ lower }) => betweenSubjectAndVerb.test(lower) || lower === 'nearly'))
+    return true
   return (
     first !== undefined &&
     sentence.length > 1 &&
@@ -178,6 +184,11 @@ function afterFronted(at: number, words: readonly FrameWord[]): boolean {
     !preposition.test(sentence.at(-1)?.lower ?? '') &&
     !sentence.some((each) => auxiliary.test(each.lower) || singularVerbs.has(each.lower) || /ing$|ed$/.test(each.lower))
   )
+}
+
+/** "Finds and uses": what stands beside a verb is one too. */
+function isVerbPair(words: readonly FrameWord[], at: number): boolean {
+  return /^(and|or)$/.test(words[at]?.lower ?? '') && singularVerbs.has(words[at + 1]?.lower ?? '')
 }
 
 /** After these words a clause begins, with its subject. */

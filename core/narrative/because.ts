@@ -71,6 +71,8 @@ export interface StandingFact {
    */
   readonly strongestSkill: SayableFact | null
   readonly weakestSkill: SayableFact | null
+  /** The level of the mark's scale; left out for what is no mark. */
+  readonly level?: Level
   /** What of a strand stands at its level, in the skills' own words; left out where no words are known. */
   readonly skills?: { readonly words: SkillWords; readonly because: Because }
 }

@@ -1,7 +1,7 @@
 import type { DescribingWords } from './phrase'
 import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
-import type { OpenPart } from './openParts'
+import type { OpenPart } from './openPart'
 import { contentWords } from './wordFamily'
 import { familyNumber } from './familyNumber'
 import { preference } from './preference'

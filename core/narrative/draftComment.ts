@@ -1,7 +1,8 @@
 import type { Draft, LeftOut } from './because'
 import { chooseWordings } from './choose'
 import { countGraphemes } from './graphemes'
-import { openParts, type OpenPart } from './openParts'
+import type { OpenPart } from './openPart'
+import { openParts } from './openParts'
 import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
 import type { Phrasebook } from './phrase'
@@ -161,8 +162,8 @@ function choose(
   return chooseWordings(parts, {
     ...setting,
     describing: phrasebook.describing,
-    // The first gap is none, and the name stands at least once, in place of a pronoun.
-    atMost: most + 1 - Math.max(0, request.subject.name.length - 2),
+    // The first sentence has no gap before it.
+    atMost: most + 1,
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
   })

@@ -1,38 +1,19 @@
-import { tierRank, type Tier } from '../scales/tier'
+import { directionOf, tierRank } from '../scales/tier'
 import { isSpokenAgainst } from './against'
-import type { Because, LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
+import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
 import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
-import { phrasesFor } from './phraseIndex'
+import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf } from './claims'
 import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
-import { notePart, openingParts, toldParts, workPart } from './told/toldParts'
+import { markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
+import type { OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
-
-/** A place in a comment that is waiting for its wording. */
-export interface OpenPart {
-  /** What it says, as it is kept with its sentence: a part of the plan, or each skill or habit by itself. */
-  readonly keys: readonly string[]
-  /** The parts of the plan by which it is said. */
-  readonly within: readonly string[]
-  readonly planned: PlannedPart
-  readonly candidates: readonly ReadyPhrase[]
-  readonly tier: Tier | null
-  /** True when it tells of an uneven strand: no describing word is true of all of it. */
-  readonly uneven: boolean
-  readonly because: readonly Because[]
-  /** What its phrases may say of the record. */
-  readonly facts: Partial<Record<FactName, SayableFact>>
-  /** The same facts as plain words. */
-  readonly words: Partial<Record<FactName, string>>
-  /** Parts that may be left out when the limit is tight, highest first. */
-  readonly dispensable: number
-}
 
 /** How readily a part gives way when the limit is tight. */
 const givesWay: Record<PartKind, number> = {
@@ -41,8 +22,8 @@ const givesWay: Record<PartKind, number> = {
   'help at home': 4,
   'progress': 3,
   'habit': 2,
-  'next step': 0.5,
-  'outcome': 1,
+  'next step': 0.9,
+  'outcome': 0.8,
 }
 
 /** The parts of the box's plan that have something to say of this student, and those that have not, with the reason. */
@@ -65,9 +46,15 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
       facts.forEach((fact) => told.facts.add(fact))
       continue
     }
-    const opens = planned.part === 'opening' ? openingParts(planned, request) : []
+    const opens =
+      planned.part === 'opening'
+        ? openingParts(planned, request)
+        : typeof opened === 'string' && planned.part === 'outcome' && planned.about === 'mark'
+          ? markPart(planned, request)
+          : []
     if (typeof opened !== 'string') parts.push(opened)
-    else if (planned.part !== 'opening') leftOut.push({ part: planned.part, about: planned.about, why: opened })
+    else if (planned.part !== 'opening' && opens.length === 0)
+      leftOut.push({ part: planned.part, about: planned.about, why: opened })
     parts.push(...opens)
   }
   const [first] = told.planned
@@ -75,9 +62,22 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   // What was seen once comes right after what sets the child apart.
   const notes = first ? notePart(first, request) : []
   const opens = request.box.plan.find(({ part }) => part === 'opening')
-  const work = opens && notes.length === 0 ? workPart(opens, request) : []
+  const namesWork = parts.some(({ candidates }) => candidates.some(({ needs }) => needs.includes('best work')))
+  const work = first && opens && notes.length === 0 && !namesWork ? workPart(opens, request) : []
   parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...work, ...others)
-  return { parts: nameFirst(parts), leftOut }
+  return { parts: nameFirst(notEndingLow(parts)), leftOut }
+}
+
+/** A comment never ends on a failing mark: what stands before it is said after it. */
+function notEndingLow(parts: readonly OpenPart[]): OpenPart[] {
+  const last = parts.at(-1)
+  const before = parts.at(-2)
+  const isLowMark =
+    last?.planned.about === 'mark' &&
+    last.planned.part === 'outcome' &&
+    last.tier &&
+    directionOf(last.tier) === 'difficulty'
+  return isLowMark && before ? [...parts.slice(0, -2), last, before] : [...parts]
 }
 
 /** The first sentence of a box says who it is about, where it can. */
@@ -132,16 +132,19 @@ function openPart(
   }
   const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
   const about = standing && planned.about !== 'any' ? standing.about : 'any'
-  const candidates = phrasesFor(
+  const suits = (phrase: ReadyPhrase): boolean =>
+    suitsStudent(phrase, standing, request, sayable) &&
+    (claimedBy(phrase, facts) === 'particular') === (which === 'particular')
+  const general = phrasesFor(
     phrasebook,
     box.subject,
     { part: planned.part, about },
     { tier: standing?.tier ?? null, uneven: standing?.uneven },
-  ).filter(
-    (phrase) =>
-      suitsStudent(phrase, standing, request, sayable) &&
-      (claimedBy(phrase, facts) === 'particular') === (which === 'particular'),
-  )
+  ).filter(suits)
+  const ofSkills = standing?.kind === 'strand' ? phrasesOfSkills(planned.part, standing, request, phrasebook) : []
+  const bound = ofSkills.filter(suits)
+  // What is written for the very skill says more than what is written for its strand; offered are both.
+  const candidates = which === 'particular' ? [...bound, ...general] : bound.length > 0 ? bound : general
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     keys: [partKey(planned)],
@@ -163,6 +166,24 @@ function openPart(
     ],
     dispensable: givesWay[planned.part],
   }
+}
+
+/**
+ * What the phrasebook has for the skills of a strand: for advice those of the lowest, which is what it is given for;
+ * else those of each at its own level.
+ */
+function phrasesOfSkills(
+  part: PartKind,
+  strand: StandingFact,
+  { facts, box }: DraftRequest,
+  phrasebook: Phrasebook,
+): ReadyPhrase[] {
+  const skills = facts.rated.filter((fact) => fact.strand === strand.about)
+  const lowest = Math.min(...skills.map(({ level }) => tierRank(level.tier)))
+  const isAdvice = part === 'next step' || part === 'help at home'
+  return skills
+    .filter(({ level }) => !isAdvice || tierRank(level.tier) === lowest)
+    .flatMap(({ about, level }) => indexPhrases(phrasebook).find(box.subject ?? 'general', part, about, level.tier))
 }
 
 /** What a part speaks of; null when it speaks of nothing in particular. */
@@ -217,6 +238,10 @@ function mostMoved(standings: readonly StandingFact[]): StandingFact | null {
   )
 }
 
+function isLow(standing: StandingFact | null): boolean {
+  return standing !== null && directionOf(standing.tier) === 'difficulty'
+}
+
 function suitsStudent(
   phrase: ReadyPhrase,
   standing: StandingFact | null,
@@ -231,6 +256,8 @@ function suitsStudent(
   )
     return false
   if (isSpokenAgainst(phrase.fixed, request.facts)) return false
+  // A comment never ends on a failing mark.
+  if (phrase.part === 'closing' && phrase.needs.includes('mark') && isLow(request.facts.mark)) return false
   if (request.avoid?.has(phrase.id) || request.elsewhere?.has(phrase.id)) return false
   return phrase.needs.every((fact) => sayable[fact] !== undefined)
 }

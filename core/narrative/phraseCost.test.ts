@@ -5,7 +5,7 @@ import { readGrades, writeGrades } from '../people/gradeRange'
 import { phraseSchema } from './phrase'
 import { preference } from './preference'
 import { readyPhrase } from './readyPhrase'
-import { usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
+import { frameKey, sayingKey, usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
 
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
@@ -23,6 +23,9 @@ describe('what a wording costs', () => {
 
   it.each<[string, Partial<CostSetting>, number]>([
     ['two classmates have it', { usage: new Map([['p', 2]]) }, 2 * weights.perClassmate],
+    ['two of whom the same is told have it', { usage: new Map([[sayingKey('p', []), 2]]) }, 2 * weights.perSaying],
+    ['two begin alike', { usage: new Map([[frameKey(plain.frame), 2]]) }, 2 * weights.perFrame],
+    ['two other boxes have it', { elsewhere: new Map([['p', 2]]) }, 4 * weights.perElsewhere],
     ['two at the same level have it', { usage: new Map([[usageKey('p', 'sound'), 2]]) }, 4 * weights.perEqual],
     ['two at another level have it', { usage: new Map([[usageKey('p', 'top'), 2]]) }, 0],
     ['a tone is liked that it has not', { tone: 'warm' }, 0],

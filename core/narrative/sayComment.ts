@@ -1,7 +1,7 @@
 import { directionOf, type Tier } from '../scales/tier'
 import type { Because, DraftSentence } from './because'
 import { tokensWith, type PlainToken } from './notation'
-import type { OpenPart } from './openParts'
+import type { OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { couldBeMeant, nothingSpoken, saySentence, withFacts, type Subject } from './say'
 

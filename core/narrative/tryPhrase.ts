@@ -1,5 +1,6 @@
 import type { DraftRequest } from './draftRequest'
-import { openParts, standingsFor, type OpenPart } from './openParts'
+import type { OpenPart } from './openPart'
+import { openParts, standingsFor } from './openParts'
 import type { DescribingWords, Phrase } from './phrase'
 
 /**

@@ -21,7 +21,7 @@ export function usageKey(phraseId: string, tier: Tier | null = null): string {
  * @example sayingKey('told up', ['skill m1']) // every classmate who went up in that skill and is told so alike
  */
 export function sayingKey(phraseId: string, keys: readonly string[]): string {
-  return [phraseId.replace(/, as before$/, ''), ...keys].join('\u0000\u0000')
+  return ['said', phraseId.replace(/, as before( in front)?$/, ''), ...keys].join('\u0000\u0000')
 }
 
 /** Under what a beginning is counted that several phrases share. */

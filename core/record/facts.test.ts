@@ -32,7 +32,7 @@ describe('what a comment may rest on, whole', () => {
       because: { kind, about, text: because, ...ofTerm },
     })
     const rated = (about: string, verb: string, { symbol, tier }: { symbol: string; tier: Tier }): object => ({
-      ...{ kind: 'skill', about, strand: 'Number', familyWords: `${verb} numbers`, before: null },
+      ...{ kind: 'skill', about, strand: 'Number', familyWords: `${verb} numbers`, before: null, moved: 0 },
       words: skillWords(`${verb} numbers`),
       level: { symbol, name: `level ${symbol}`, familySentence: `What ${symbol} means.`, tier, lowestPercent: null },
       because: { ...number.find((each) => each.about === about), about: `level of ${about}` },
@@ -42,6 +42,7 @@ describe('what a comment may rest on, whole', () => {
       termId: 't2',
       termName: 'Spring term',
       mark: {
+        level: { symbol: 'A', name: 'level A', familySentence: 'What A means.', tier: 'top', lowestPercent: 80 },
         kind: 'mark',
         about: 'mark',
         name: 'mark',
@@ -91,6 +92,7 @@ describe('what a comment may rest on, whole', () => {
       ],
       notes: [],
       counts: { late: 0, missing: 0, attendance: { daysOpen: 40, absences: 2 } },
+      whole: null,
       ...{ skillsInAll: 2, termBefore: null },
       sayable: {
         'term': { text: 'spring term', because: null },
@@ -120,11 +122,11 @@ describe('what a comment may rest on, whole', () => {
         trend: {
           move: 'up',
           by: 1,
-          text: 'from 1 to 2 since the autumn term',
+          text: 'from level 1 to level 2 since the autumn term',
           because: {
             kind: 'trend',
             about: 'care',
-            text: 'Care: from 1 to 2 since the autumn term',
+            text: 'Care: from level 1 to level 2 since the autumn term',
             tier: null,
             termId: 't1',
           },
@@ -140,7 +142,7 @@ describe('what a comment may rest on, whole', () => {
     expect(trendFrom('2')[0]?.trend).toMatchObject({
       move: 'same',
       text: null,
-      because: { text: 'Care: 2 as in the autumn term' },
+      because: { text: 'Care: level 2 as in the autumn term' },
     })
   })
   it('names no best and least skill where they stand alike or one has no words inside a sentence', () => {
@@ -198,6 +200,7 @@ describe('what is worth naming', () => {
     const { sayable } = factsOf(exampleClass({ work, results }), 'sums')
     return [sayable['best work']?.text, sayable['best result']?.text, sayable['best work date']?.text]
   }
+  const least: Parameters<typeof bestOf>[0] = [['Z', 1]]
   it.each<[string, Parameters<typeof bestOf>[0], (string | undefined)[]]>([
     [
       'the best result',
@@ -208,18 +211,19 @@ describe('what is worth naming', () => {
       ['A', '9 out of 10', '1 February'],
     ],
     [
-      'the later among equals',
+      'none of two that are as good',
       [
         ['A', 9],
         ['B', 9],
       ],
-      ['B', '9 out of 10', '2 February'],
+      [undefined, undefined, undefined],
     ],
-    ['from 75 % on', [['A', 7.5]], ['A', '7.5 out of 10', '1 February']],
-    ['nothing below', [['A', 7.4]], [undefined, undefined, undefined]],
-    ['nothing that only informs', [['A', 9, { counts: false }]], [undefined, undefined, undefined]],
-    ['a percentage as one', [['A', 88, { outOf: 100 }]], ['A', '88 %', '1 February']],
-    ['no day where none is known', [['A', 9, { date: null }]], ['A', '9 out of 10', undefined]],
+    ['none that has no other to be better than', [['A', 9]], [undefined, undefined, undefined]],
+    ['from 75 % on', [['A', 7.5], ...least], ['A', '7.5 out of 10', '1 February']],
+    ['nothing below', [['A', 7.4], ...least], [undefined, undefined, undefined]],
+    ['nothing that only informs', [['A', 9, { counts: false }], ...least], [undefined, undefined, undefined]],
+    ['a percentage as one', [['A', 88, { outOf: 100 }], ...least], ['A', '88 %', '1 February']],
+    ['no day where none is known', [['A', 9, { date: null }], ...least], ['A', '9 out of 10', undefined]],
   ])('%s', (_name, scores, expected) => {
     expect(bestOf(scores)).toEqual(expected)
   })
@@ -297,15 +301,17 @@ describe('the record’s parts', () => {
       'Ada Moss',
     ])
   })
-  it('a habit is called by its name, a strand as it is called now', () => {
-    const { habits, subjects } = renamed()
-    const [habit] = habits
+  it('a habit is called by its name, a strand as it is called now, a skill by its statement', () => {
+    const setup = renamed()
+    const [habit] = setup.habits
+    const [skill] = setup.skills
     const names = [
-      nameOfAbout({ habits, subjects }, null, habit?.key ?? ''),
-      nameOfAbout({ habits, subjects }, 'sums', 'Number'),
-      nameOfAbout({ habits, subjects }, null, 'Number'),
+      nameOfAbout(setup, null, habit?.key ?? ''),
+      nameOfAbout(setup, 'sums', 'Number'),
+      nameOfAbout(setup, null, 'Number'),
+      nameOfAbout(setup, 'sums', skill?.id ?? ''),
     ]
-    expect(names).toEqual([habit?.name, 'Numbers', 'Number'])
+    expect(names).toEqual([habit?.name, 'Numbers', 'Number', skill?.statement])
   })
   it('a strand under another name is the same strand, and is told by what it is called now', () => {
     const [before] = factsOf(exampleClass({ habits: [] }), 'sums').standings

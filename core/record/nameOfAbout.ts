@@ -9,11 +9,14 @@ import { nameOfStrand } from '../school/strand'
  * @example nameOfAbout(setup, null, 'care + keeping-going') // 'Taking care, Keeping going', told together
  */
 export function nameOfAbout(
-  { habits, subjects }: Pick<SchoolSetup, 'habits' | 'subjects'>,
+  { habits, subjects, skills }: Pick<SchoolSetup, 'habits' | 'subjects' | 'skills'>,
   subject: string | null,
   about: string,
 ): string {
   const own = subjects.find(({ key }) => key === subject)
-  const nameOf = (key: string): string => habits.find((habit) => habit.key === key)?.name ?? nameOfStrand(own, key)
+  const nameOf = (key: string): string =>
+    habits.find((habit) => habit.key === key)?.name ??
+    skills.find((skill) => skill.id === key && skill.subject === subject)?.statement ??
+    nameOfStrand(own, key)
   return about.split(' + ').map(nameOf).join(', ')
 }

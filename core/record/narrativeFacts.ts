@@ -225,6 +225,7 @@ function markStanding(index: RecordIndex, studentId: string, subject: Subject): 
     uneven: false,
     because: [{ kind: 'mark', about: 'mark', text, tier: level.tier, termId: index.record.term.id }],
     trend: trendBetween(index, { about: 'mark', name: 'mark' }, before, level),
+    level,
     strongestSkill: null,
     weakestSkill: null,
   }

@@ -1,8 +1,9 @@
-import { phrasesFor } from '../narrative/phraseIndex'
-import type { PartKind, Phrase, Phrasebook } from '../narrative/phrase'
+import { indexPhrases, phrasesFor } from '../narrative/phraseIndex'
+import type { PartKind, Phrase } from '../narrative/phrase'
 import { conditionHolds, type CommentBox, type PlannedPart } from '../narrative/plan'
 import { tierRank, tiers, type Tier } from '../scales/tier'
 import type { ClassRecord } from './classRecord'
+import { wordsOf } from './ratedFacts'
 
 /** What a strand can be told as: standing at a tier, or uneven, its skills lying far apart. */
 export type ToldAs = Tier | 'uneven'
@@ -43,11 +44,16 @@ export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRo
         ...inUse
           .filter((tier, at) => couldHold(part, tier) && (part.part !== 'progress' || at < inUse.length - 1))
           .map((tier) => {
-            const found = phrasesFor(record.phrasebook, box.subject, { part: part.part, about }, { tier })
+            const found = phrasesToldAs(record, box.subject, { part: part.part, about }, tier)
             // A climb is what progress is mostly told of; nobody climbs to the lowest tier.
             const climbs = found.filter((phrase) => phrase.moves.length === 0 || phrase.moves.includes('up')).length
             const wordings = part.part === 'progress' ? climbs : found.length
-            return { as: tier, wordings, thin: wordings < (part.part === 'progress' ? 2 : enoughWordings) }
+            const enough = part.part === 'progress' ? 2 : enoughWordings
+            return {
+              as: tier,
+              wordings,
+              thin: !isTold(record, box.subject, { part: part.part, about }) && wordings < enough,
+            }
           }),
         ...(part.part === 'outcome' && couldBeUneven(about) ? [unevenCell(record, box, about, inUse)] : []),
       ],
@@ -55,19 +61,42 @@ export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRo
   )
 }
 
-/** The phrases of a part that is told as this, wherever the weakest skill stands. */
+/** What the school's own words tell without any phrase: outcomes, moves and habits whose words are known; openings. */
+function isTold(
+  { skills, habits }: ClassRecord,
+  subject: string | null,
+  { part, about }: Pick<PlannedPart, 'part' | 'about'>,
+): boolean {
+  if (part === 'opening') return true
+  if (part === 'habit') return habits.some((habit) => habit.key === about && wordsOf(habit) !== null)
+  const own = skills.filter((skill) => skill.subject === subject && skill.strand === about && !skill.teacherOnly)
+  // Where a strand is told, so is where it went.
+  const isOfStrand = part === 'outcome' || (part === 'progress' && own.length > 0)
+  return isOfStrand && own.every((skill) => wordsOf(skill) !== null)
+}
+
+/**
+ * The phrases of a part that is told as this, wherever the weakest skill stands; those for a strand's single skills are
+ * among them.
+ */
 export function phrasesToldAs(
-  phrasebook: Phrasebook,
+  { phrasebook, skills }: Pick<ClassRecord, 'phrasebook' | 'skills'>,
   subject: string | null,
   place: Pick<Phrase, 'part' | 'about'>,
   as: ToldAs,
 ): Phrase[] {
-  if (as !== 'uneven') return phrasesFor(phrasebook, subject, place, { tier: as })
+  if (as !== 'uneven') {
+    const own = skills.filter((skill) => skill.subject === subject && skill.strand === place.about)
+    const { find } = indexPhrases(phrasebook)
+    const ofSkills = own.flatMap(({ id }) => find(subject ?? 'general', place.part, id, as))
+    return [...phrasesFor(phrasebook, subject, place, { tier: as }), ...ofSkills]
+  }
   return [...new Set(tiers.flatMap((tier) => phrasesFor(phrasebook, subject, place, { tier, uneven: true })))]
 }
 
 /** All wordings; thin where one of the levels at which an uneven strand's weakest skill can stand has too few. */
-function unevenCell({ phrasebook }: ClassRecord, box: CommentBox, about: string, inUse: readonly Tier[]): CoverageCell {
+function unevenCell(record: ClassRecord, box: CommentBox, about: string, inUse: readonly Tier[]): CoverageCell {
+  const { phrasebook } = record
   const fewest = Math.min(
     ...inUse
       .filter((tier) => tierRank(tier) <= tierRank('sound'))
@@ -75,8 +104,8 @@ function unevenCell({ phrasebook }: ClassRecord, box: CommentBox, about: string,
   )
   return {
     as: 'uneven',
-    wordings: phrasesToldAs(phrasebook, box.subject, { part: 'outcome', about }, 'uneven').length,
-    thin: fewest < enoughWordings,
+    wordings: phrasesToldAs(record, box.subject, { part: 'outcome', about }, 'uneven').length,
+    thin: fewest < enoughWordings && !isTold(record, box.subject, { part: 'outcome', about }),
   }
 }
 

@@ -110,7 +110,7 @@ describe('the facts that a comment may speak of', () => {
         { text: 'Divides: 1 (level 1)', tier: 'starting' },
       ],
     })
-    expect(draft(record).text).toContain('she has gone up three steps in adding numbers.')
+    expect(draft(record).text).toContain('She is now very good at adding numbers, a step up from the spring.')
   })
   it('a strand is uneven from two tiers apart, or where a strength stands beside a difficulty', () => {
     const uneven = (best: Tier, least: Tier): boolean | undefined => {
@@ -131,7 +131,7 @@ describe('the facts that a comment may speak of', () => {
     ])
     expect([uneven('top', 'sound'), uneven('sound', 'growing'), uneven('top', 'starting')]).toEqual([true, true, true])
   })
-  it('where something has gone since the term before, in the scale’s own symbols', () => {
+  it('where something has gone since the term before, in the scale’s own names', () => {
     const record = exampleClass()
     const before = {
       term: { ...record.term, id: 't1', name: 'Autumn term' },
@@ -145,8 +145,8 @@ describe('the facts that a comment may speak of', () => {
     }
     const facts = narrativeFacts(indexRecord({ ...record, earlier: [before] }), '1', box(record, 'sums'))
     expect([facts.mark?.trend?.text, named(facts, 'Number')?.trend?.text, named(facts, 'care')?.trend?.text]).toEqual([
-      'from B to A since the autumn term',
-      'from 2 to 1 since the autumn term',
+      'from level B to level A since the autumn term',
+      'from level 2 to level 1 since the autumn term',
       null,
     ])
     expect([facts.mark?.trend?.move, named(facts, 'Number')?.trend?.move, named(facts, 'care')?.trend?.move]).toEqual([
@@ -219,8 +219,10 @@ describe('a draft from the record', () => {
       'Sam has been here all term. They work well with numbers, and they keep up.',
     )
   })
-  it('does not choose a phrase whose fact is missing, and reads whole without it', () => {
-    expect(draft(exampleClass({ results: [] })).text).toBe('Maya has been here all term. She needs help with numbers.')
+  it('does not choose a phrase whose fact is missing, and tells of the mark by what its level says', () => {
+    expect(draft(exampleClass({ results: [] })).text).toBe(
+      'Maya has been here all term. She needs help with numbers. This term her mark in sums is level A: what A means.',
+    )
   })
   it('is empty when there is nothing to say', () => {
     expect(draft(exampleClass({ habitScores: [] }), 'general').text).toBe('')

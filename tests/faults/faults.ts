@@ -143,9 +143,10 @@ export const faultKinds: Record<string, Seeder> = {
       comment.sentences.filter(
         (each) =>
           // What is wished for next may well be brilliant.
-          each.parts.some((part) => /^(outcome|habit|progress)/.test(part)) &&
+          each.parts.some((part) => /^(outcome|habit|progress|skill)/.test(part)) &&
           each.because.every(
             (because) =>
+              because.kind === 'trend' ||
               because.tier === 'starting' ||
               because.tier === 'growing' ||
               because.tier === 'top' ||
@@ -217,7 +218,8 @@ export const faultKinds: Record<string, Seeder> = {
       chance('which'),
     )
     if (!because) return null
-    const { about } = because
+    // A skill or habit that is told by itself is known as "level of M1".
+    const about = because.about.replace(/^level of /, '')
     const drop = (levels: ClassRecord['levels']): ClassRecord['levels'] =>
       levels.map((level) =>
         level.studentId === student.id && level.about === about

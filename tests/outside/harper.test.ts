@@ -123,7 +123,9 @@ describe('composed comments, read by an independent grammar checker', () => {
   it('every phrase at every one of its levels in every pronoun set for forty names', async () => {
     const texts = new Set<string>()
     const said = new Set<string>()
-    for (const phrase of record.phrasebook.phrases) {
+    for (const shipped of record.phrasebook.phrases) {
+      // What is only offered reads as well as what is said.
+      const phrase = { ...shipped, claims: 'level' as const }
       for (const tier of phrase.tiers.length > 0 ? phrase.tiers : tiers) {
         for (const pronouns of pronounSets) {
           for (const name of names) {

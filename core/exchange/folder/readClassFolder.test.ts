@@ -144,6 +144,7 @@ it('a class’s folder is read whole', () => {
           moves: [],
           text: '{Name} adds.',
           tone: '',
+          claims: null,
           grades: null,
           owner: null,
         },

@@ -28,7 +28,7 @@ const ofAll: Readonly<Record<Tier, readonly OfAll[]>> = {
   ],
   growing: [
     { id: 'with help', says: /with help/i, they: '{they} {is} part of the way, or {works} with help', skillsAre: null },
-    { id: 'under way', says: null, they: '{they} {is} part of the way', skillsAre: 'under way and not yet in place' },
+    { id: 'under way', says: null, they: '{they} {is} part of the way', skillsAre: 'not yet in place' },
   ],
   starting: [
     { id: 'a start', says: /start/i, they: '{they} {has} made a start', skillsAre: null },

@@ -21,6 +21,10 @@ export function contrasted(
           id: `told ${manner.id}, but ${each.id}`,
           text: `${said}, but ${each.text(weak).replace(/^\{They\} /, '')}`,
         })),
+        ...lowManners.map((each) => ({
+          id: `told who ${manner.id}, ${each.id}`,
+          text: `{Name}, who ${said.replace(/^\{They\} /, '')}, ${each.text(weak).replace(/^\{They\} /, '')}`,
+        })),
         ...(isOneThing(weak) && low.level.tier === 'growing'
           ? [{ id: `told ${manner.id}, while`, text: `${said}, while ${weak.doing} is not yet in place` }]
           : []),

@@ -34,7 +34,9 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
   return [
     { id: `told ${often}`, text: `{They} ${often} ${words.does}` },
     // "Seldom does she": the verb would come first.
-    ...(isSeldom(often) ? [] : [{ id: `told ${often} fronted`, text: `${upperFirst(often)} {they} ${words.does}` }]),
+    ...(isSeldom(often)
+      ? [{ id: `told ${often} it is`, text: `It is ${often} that {they} ${words.does}` }]
+      : [{ id: `told ${often} fronted`, text: `${upperFirst(often)} {they} ${words.does}` }]),
     ...(of === 1 && isOneThing(words)
       ? [
           {

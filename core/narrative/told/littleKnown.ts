@@ -15,7 +15,7 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
   const subject = facts.sayable.subject?.text ?? null
   const isAway = attendance !== null && attendance.absences / attendance.daysOpen >= longAway
   const rated = facts.rated.filter(({ kind }) => kind === 'skill').length
-  const isFew = subject !== null && rated > 0 && rated * 2 <= facts.skillsInAll
+  const isFew = subject !== null && rated > 0 && facts.skillsInAll > 2 && rated * 2 <= facts.skillsInAll
   const away = isAway && days ? days.text : null
   if (away === null && !isFew) return null
   const looked = `${numberWord(rated)} of the ${numberWord(facts.skillsInAll)} skills${subject === null ? '' : ` in ${subject}`}`

@@ -83,16 +83,11 @@ function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Omit<
   const words = together(facts)
   return mannersOf(first.level, words)
     .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
-    .flatMap(({ id, text }) => {
+    .map(({ id, text }) => {
       const said = text(words)
       const withNow = /^\{They\} (\{is\}|can) /.test(said)
         ? said.replace(/^\{They\} (\S+) /, '{They} $1 now ')
         : said.replace(/^\{They\} /, '{They} now ')
-      return [
-        { id: `told ${way} now ${id}`, text: `${withNow}, ${steps} ${way} from ${termBefore}` },
-        ...(way === 'down'
-          ? [{ id: `told ${id}, higher before`, text: `${said}; in ${termBefore} this was ${steps} higher` }]
-          : []),
-      ]
+      return { id: `told ${way} now ${id}`, text: `${withNow}, ${steps} ${way} from ${termBefore}` }
     })
 }

@@ -14,7 +14,10 @@ const mostTogether = 3
 
 /** So many habits in one sentence, whatever their scores, and so many words. */
 const mostHabits = 4
-const mostWords = 24
+const mostWords = 22
+
+/** So many words of skills in one sentence. */
+const mostWordsOfSkills = 14
 
 /** How far a fact sets this child apart: its distance from the child's own middle, and twice what it moved. */
 export function weightOf(fact: RatedFact, middle: number): number {
@@ -71,10 +74,29 @@ function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Te
   return [...byMove.values()].flatMap((alike) => inParts(alike).map((part): Telling => ({ relation, facts: part })))
 }
 
+/** In parts that can be read in one breath: three at most, and of few words; what is a list by itself stands alone. */
 function inParts(facts: readonly RatedFact[]): RatedFact[][] {
-  const parts = Math.ceil(facts.length / mostTogether)
-  const size = Math.ceil(facts.length / parts)
-  return Array.from({ length: parts }, (_, nth) => facts.slice(nth * size, (nth + 1) * size))
+  const parts: RatedFact[][] = []
+  for (const fact of facts) {
+    const last = parts.at(-1)
+    const all = [...(last ?? []), fact]
+    const fits =
+      all.length <= mostTogether &&
+      wordsIn(all) <= (fact.kind === 'habit' ? mostWords : mostWordsOfSkills) &&
+      !all.some(isList)
+    if (last && fits) parts.splice(-1, 1, all)
+    else parts.push([fact])
+  }
+  return parts
+}
+
+function wordsIn(facts: readonly RatedFact[]): number {
+  return facts.reduce((count, { words }) => count + (words?.does ?? '').split(' ').length, 0)
+}
+
+/** "Writes to explain, with facts and examples": in a list with others nobody would find its end. */
+function isList({ words, kind }: RatedFact): boolean {
+  return kind === 'skill' && (words?.does ?? '').includes(',')
 }
 
 function isAlike(a: RatedFact, b: RatedFact): boolean {
@@ -123,13 +145,12 @@ function habitsInOrder(facts: readonly RatedFact[]): Telling[] {
 /** Two scores make one sentence: no three, and no more than can be read in one breath. */
 function mayShare(last: readonly RatedFact[], group: readonly RatedFact[]): boolean {
   const all = [...last, ...group]
-  const words = all.reduce((count, each) => count + (each.words?.does ?? '').split(' ').length, 0)
   const scores = new Set(all.map(({ level }) => level.tier)).size
   return (
     scores === 2 &&
     scores > new Set(last.map(({ level }) => level.tier)).size &&
     all.length <= mostHabits &&
-    words <= mostWords
+    wordsIn(all) <= mostWords
   )
 }
 

@@ -35,7 +35,7 @@ const asMany: Record<RatedFact['level']['tier'], readonly string[]> = {
   top: ['great strengths', 'at our highest level'],
   strong: ['strengths', 'strong'],
   sound: ['secure', 'in place'],
-  growing: ['under way', 'not yet in place'],
+  growing: ['not yet secure', 'not yet in place'],
   starting: ['at an early stage'],
 }
 
@@ -44,16 +44,22 @@ function atOneLevel(facts: readonly RatedFact[], setting: ToldSetting): ToldWord
   if (!first) return []
   const words = together(facts)
   const plain = mannersOf(first.level, words).map(({ id, text }) => ({ id: `told ${id}`, text: text(words) }))
-  const asBefore = stoodStill(facts) && setting.termBefore !== null ? `, as in ${setting.termBefore}` : null
-  const said = asBefore
-    ? [...plain, ...plain.map(({ id, text }) => ({ id: `${id}, as before`, text: text + asBefore }))]
-    : plain
+  const then = stoodStill(facts) ? setting.termBefore : null
+  const said = then === null ? plain : [...plain, ...plain.flatMap((wording) => asBefore(wording, then))]
   if (!second || first.kind === 'habit') return said
   const many = asMany[first.level.tier].map((each) => ({
     id: `told many ${each}`,
     text: `${upperFirst(numberWord(facts.length))} skills are ${each}: ${words.doing}`,
   }))
   return [...said, ...many, ...(facts.length === 2 ? andTheSame(first, second) : [])]
+}
+
+/** The same with the term before in which it stood so too, at the end or in front. */
+function asBefore({ id, text }: ToldWording, then: string): ToldWording[] {
+  const behind = { id: `${id}, as before`, text: `${text}, as in ${then}` }
+  return text.startsWith('{They}')
+    ? [behind, { id: `${id}, as before in front`, text: `As in ${then}, ${lowerThey(text)}` }]
+    : [behind]
 }
 
 /** Two skills, the second hung on to the first. */

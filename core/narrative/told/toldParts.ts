@@ -2,11 +2,11 @@ import { tierRank } from '../../scales/tier'
 import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
 import { familyNumber } from '../familyNumber'
-import type { OpenPart } from '../openParts'
+import type { OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
-import { partKey, type PlannedPart } from '../plan'
+import { lowerFirst } from '../capitals'
+import { conditionHolds, partKey, type PlannedPart } from '../plan'
 import { readyPhrase, type ReadyPhrase } from '../readyPhrase'
-import { contentWords } from '../wordFamily'
 import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
@@ -14,7 +14,7 @@ import type { ToldSetting, ToldWording } from './toldWording'
 import { bestSubjectsTold, movesTold, type ToldFact } from './wholeTold'
 
 /** How readily what is told gives way when the limit is tight: the middle before the first, the lowest last of all. */
-const firstOrLast = 1
+const best = 1
 const lowest = 0.8
 const inTheMiddle = 3.5
 
@@ -33,7 +33,7 @@ export function toldParts(
   const setting = settingOf(request)
   const parts = planTold(rated, request.seed).flatMap((telling): OpenPart[] => {
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
-    const wordings = wordingsOf(telling, setting)
+    const wordings = readInOneBreath(wordingsOf(telling, setting))
     if (!tier || wordings.length === 0) return []
     const within = planned.filter((part) => speaksOf(part, telling)).map(partKey)
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
@@ -42,8 +42,16 @@ export function toldParts(
   })
   return parts.map((part, at) => ({
     ...part,
-    dispensable: at === 0 ? firstOrLast : at === parts.length - 1 ? lowest : inTheMiddle,
+    dispensable: at === parts.length - 1 ? lowest : at === 0 ? best : inTheMiddle,
   }))
+}
+
+/** A sentence of more words is taken only where there is no shorter one. */
+const mostWords = 24
+
+function readInOneBreath(wordings: readonly ToldWording[]): readonly ToldWording[] {
+  const short = wordings.filter(({ text }) => text.split(' ').length <= mostWords)
+  return short.length > 0 ? short : wordings
 }
 
 function isOfTwo({ relation, facts }: Telling): boolean {
@@ -122,10 +130,33 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
     ...{ id, text, subject: subject ?? 'general', part: 'outcome', about: 'any' },
     ...{ tiers: [], uneven: false, moves: [], claims: 'level', tone: '', grades: null, owner: null },
   }
-  // The skills' own words come as often as the record has them: what may not come again is the manner.
-  const made = { ...readyPhrase(phrase), frame: id, families: contentWords(id.replace(/^told /, '')).map(familyNumber) }
+  const made = { ...readyPhrase(phrase), frame: id, families: shapesOf(id).map(familyNumber) }
   phrases.set(key, made)
   return made
+}
+
+/** Words that two manners share: neither "soundly" beside "a sound grasp" nor "strong" beside "strength". */
+const stems = /sound|confiden|strong|strength|capabl|expect|secure|start|beg[iu]n/
+
+/** How often is a school's own word, of which there are few: two sentences may have it. */
+const frequencies =
+  /^(now |this term |gone )?(nearly|almost|always|usually|often|mostly|sometimes|occasionally|seldom|rarely)/
+
+/**
+ * What may not come again: the skills' own words come as often as the record has them, the manner once in a comment,
+ * and what is hung on to it twice.
+ */
+function shapesOf(id: string): string[] {
+  const [first = '', ...hung] = id.replace(/^told /, '').split(/, (?=as before|the same|and it is|but |while)/)
+  const [, move, found] = /^((?:up|down) now|above all) (.+)$/.exec(first) ?? []
+  const manner = found ?? first
+  const [stem] = stems.exec(manner) ?? []
+  return [
+    ...(frequencies.test(manner) ? [manner] : [manner, manner]),
+    ...(stem === undefined ? [] : [stem === 'strength' ? 'strong' : stem]).flatMap((each) => [each, each]),
+    ...(move === undefined ? [] : [move]),
+    ...hung,
+  ].map((each) => `“${each}”`)
 }
 
 const month = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' })
@@ -160,12 +191,31 @@ export function workPart(planned: PlannedPart, request: DraftRequest): OpenPart[
   return [toldPart(['opening work'], planned, { wordings, because: [work.because] }, request)]
 }
 
+/** A settled mark by what the school's own level says of it, for a class that has no skills to tell of. */
+export function markPart(planned: PlannedPart, request: DraftRequest): OpenPart[] {
+  const { mark, sayable } = request.facts
+  const level = mark?.level
+  if (!mark || !level || !conditionHolds(planned.when, mark)) return []
+  const said = level.familySentence.trim().replace(/[.!]$/, '')
+  if (said === '' || /[.!?]\s/.test(said)) return []
+  const inSubject = sayable.subject ? ` in ${sayable.subject.text}` : ''
+  const wordings = [
+    { id: 'told mark', text: `{Their} mark${inSubject} is ${level.name}: ${lowerFirst(said)}` },
+    { id: 'told mark this term', text: `This term {their} mark${inSubject} is ${level.name}: ${lowerFirst(said)}` },
+    {
+      id: 'told mark ends',
+      text: `{They} {ends} the term with the mark ${level.name}${inSubject}: ${lowerFirst(said)}`,
+    },
+  ]
+  return [{ ...toldPart([partKey(planned)], planned, { wordings, because: mark.because }, request), tier: mark.tier }]
+}
+
 /** What an opening has to say by itself: that little is known; what the whole record adds up to. */
 export function openingParts(planned: PlannedPart, request: DraftRequest): OpenPart[] {
   const { facts } = request
   const told: [string, ToldFact | null, number][] = [
-    ['opening known', littleKnownTold(facts), firstOrLast],
-    ['opening best', bestSubjectsTold(facts), firstOrLast],
+    ['opening known', littleKnownTold(facts), best],
+    ['opening best', bestSubjectsTold(facts), best],
     ['opening moves', movesTold(facts, termInSentence(facts.termBefore)), inTheMiddle],
   ]
   return told.flatMap(([key, fact, dispensable]) =>

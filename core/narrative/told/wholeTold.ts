@@ -58,7 +58,7 @@ export function movesTold({ whole }: NarrativeFacts, termBefore: string | null):
       },
       {
         id: 'told moves over all',
-        text: `Over all subjects, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
+        text: `In all subjects together, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
       },
       {
         id: 'told moves compared',

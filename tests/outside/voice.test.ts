@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { alderClass, littleKnownClass, sameRecord, thirtyClass } from '../voice/classes'
+import { measureVoice, writeAll } from '../voice/measureVoice'
+import { demoClass } from './demoClass'
+
+// What a whole class reads like: Dice's coefficient by the package dice-coefficient, as Jaccard's index; the figures of
+// each class are printed by the bench (scripts/benchVoice.ts).
+
+describe.each([
+  ['the demo class', demoClass()],
+  ['a class for whose skills no phrase is written', alderClass()],
+  ['thirty of whom ten have the same record', thirtyClass()],
+  ['a class of which little is known', littleKnownClass()],
+])('%s', (_name, record) => {
+  const figures = measureVoice(record)
+  it('has a comment in every box that has something to tell, and in it nothing that nobody recorded', () => {
+    const { invented, contradicted, saysNothing, comments } = figures
+    expect({ invented, contradicted, saysNothing }).toEqual({ invented: 0, contradicted: 0, saysNothing: 0 })
+    expect(comments).toBeGreaterThan(record.students.length * record.boxes.length * 0.8)
+  })
+  it('has no sentence twice in a report, and few that two classmates share', () => {
+    expect(figures.saidTwice).toBe(0)
+    expect(figures.sharing).toBeLessThan(0.2)
+    expect(figures.sharingThree).toBe(0)
+    expect(figures.skeleton[1]).toBeLessThan(0.25)
+  })
+})
+
+it('ten children with the same record have ten texts, no sentence of which more than three share', () => {
+  const written = writeAll(thirtyClass()).filter(({ student }) => sameRecord.has(student.id))
+  for (const box of thirtyClass().boxes) {
+    const own = written.filter((each) => each.box === box.key)
+    const texts = own.map(({ draft, student }) => draft.text.replaceAll(student.usedName, 'N'))
+    expect(new Set(texts).size).toBe(10)
+    const sentences = own.flatMap(({ draft, student }) =>
+      draft.sentences.map(({ composed }) => composed.replaceAll(student.usedName, 'He').replace('He’s', 'His')),
+    )
+    const most = Math.max(...sentences.map((sentence) => sentences.filter((each) => each === sentence).length))
+    expect(most).toBeLessThanOrEqual(3)
+  }
+  expect(measureVoice(thirtyClass(), sameRecord).mostAlike).toBeLessThan(0.75)
+})
