@@ -123,7 +123,11 @@ function reword(how: Rewording | 'sentence'): void {
   const made =
     how === 'sentence'
       ? rewordSentence(request, now, under, { phrasebook, shown })
-      : rewordComment(request, now, how, { phrasebook, shown, usage: usageOfComments(classmates.value, classRecord.record.phrasebook) })
+      : rewordComment(request, now, how, {
+          phrasebook,
+          shown,
+          usage: usageOfComments(classmates.value, classRecord.record.phrasebook),
+        })
   nothing.value = made
     ? ''
     : how === 'sentence'

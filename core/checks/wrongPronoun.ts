@@ -174,7 +174,12 @@ function afterFronted(at: number, words: readonly FrameWord[]): boolean {
   const sentence = words.slice(0, at).filter((each) => each.sentence === words[at]?.sentence)
   const [first] = sentence
   // "Nearly always her keeps going"; "…; often her works".
-  const clause = sentence.slice(Math.max(0, sentence.findLastIndex(({ afterComma }) => afterComma)))
+  const clause = sentence.slice(
+    Math.max(
+      0,
+      sentence.findLastIndex(({ afterComma }) => afterComma),
+    ),
+  )
   if (clause.length > 0 && clause.every(({ lower }) => betweenSubjectAndVerb.test(lower) || lower === 'nearly'))
     return true
   return (
