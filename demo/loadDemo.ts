@@ -79,7 +79,7 @@ export async function loadDemo(db: Knex.Transaction, today: string): Promise<voi
   await loadAutumn({ ines, tobias }, last, schoolFiles, { record, ids: juniper.studentIds })
   await gatherWinter({ ines, tobias }, now, classFiles)
   await settleWinter({ ines, tobias }, now, record, juniper.studentIds)
-  await addSurroundings(db, now, schoolFiles, { record, ids: juniper.studentIds, writer: idOf(people, 'ines') })
+  await addSurroundings(db, now, { record, ids: juniper.studentIds, writer: idOf(people, 'ines') })
   await writeWinter({ ines, tobias }, now)
   // Last term is over: from today nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
@@ -261,7 +261,6 @@ async function addSlips(ines: Context, place: Place, general: readonly StudentCo
 async function addSurroundings(
   db: Knex,
   place: Place,
-  files: FolderReader,
   { record, ids, writer }: Juniper & { writer: string },
 ): Promise<void> {
   await db('attendance').insert(
@@ -273,16 +272,15 @@ async function addSurroundings(
       lates: days.lates,
     })),
   )
-  const notes = files.records('notes.csv', ['number', 'date', 'about', 'text', 'may be told'])
   await db('observation').insert(
-    notes.map((note) => ({
-      student_id: idOf(ids, note.get('number')),
+    record.observations.map((note) => ({
+      student_id: idOf(ids, note.studentId),
       term_id: place.termId,
-      day: note.get('date'),
-      about_kind: record.skills.some(({ id }) => id === note.get('about')) ? ('skill' as const) : ('habit' as const),
-      about: note.get('about'),
-      text: note.get('text'),
-      may_tell: note.get('may be told') === 'yes',
+      day: note.date,
+      about_kind: note.kind,
+      about: note.about,
+      text: note.text,
+      may_tell: note.mayTell,
       written_by: writer,
     })),
   )

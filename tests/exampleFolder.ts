@@ -38,6 +38,9 @@ n2,SUMS,Number,Screens,,,Yes`,
   'levels-before.csv': 'number,skill,level\n7,n1,1',
   'habit-scores.csv': 'number,habit,score\n7,care,1',
   'habit-scores-before.csv': 'number,habit,score\n8,care,2',
+  'notes.csv': `number,day,about,text,may be told
+7,2027-02-03,n1,Counted the beams.,yes
+8,2027-02-04,,Was tired.,`,
   'boxes.csv': `key,name,subject,limit,plan,tone
 general,General,,300,habit care,warm
 sums,Sums,sums,200,outcome Number,`,

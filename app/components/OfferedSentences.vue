@@ -82,7 +82,7 @@ defineExpose({ takeByKey })
       >
         <kbd class="whitespace-nowrap text-xs text-muted">Alt {{ nth + 1 }}</kbd>
         <p class="font-serif">{{ offer.sentence.composed }}</p>
-        <button type="button" class="quiet ml-auto py-0.5 text-sm" @click="take(offer)">
+        <button type="button" class="quiet ml-auto shrink-0 py-0.5 text-sm" @click="take(offer)">
           Take it<span class="sr-only">: {{ offer.sentence.composed }}</span>
         </button>
       </li>

@@ -39,7 +39,8 @@ export function noteFacts(index: RecordIndex, student: Student, subject: string 
               ...{ id: note.id, date: note.date, told },
               because: {
                 ...{ kind: 'note' as const, about: note.id, tier: null, termId: term.id },
-                text: `Note of ${note.date}: ${note.text}`.slice(0, 500),
+                // As it is told, which whoever reads the comment reads: the note itself is not everybody's.
+                text: `Note of ${note.date}: ${told.replace(/\{(\w+)\}/g, '$1')}`.slice(0, 500),
               },
             },
           ]

@@ -107,6 +107,7 @@ describe('a database of the first landing', () => {
         text: '{Name} {has} shone.',
         tone: '',
         grades: null,
+        claims: null,
         owner: null,
       },
       {
@@ -120,6 +121,7 @@ describe('a database of the first landing', () => {
         text: 'Well done.',
         tone: '',
         grades: null,
+        claims: null,
         owner: null,
       },
     ])

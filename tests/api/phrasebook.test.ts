@@ -31,6 +31,7 @@ const fresh = (id: string, text: string, more: Partial<PhraseToWrite> = {}): Par
   text,
   tone: '',
   grades: null,
+  claims: null,
   owner: 'mine',
   ...more,
 })
@@ -125,8 +126,9 @@ describe('phrases', () => {
     const drafts = await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box: 'reading', where: 'empty' })
     const [one, two] = drafts.body.comments
     if (!one || !two) throw new Error('no drafts')
-    const used = one.sentences[1]?.phraseIds[0] ?? ''
-    const phrase = (await phrasesOf(philippa)).find((each) => each.id === used)
+    const ids = one.sentences.flatMap((sentence) => sentence.phraseIds)
+    const phrase = (await phrasesOf(philippa)).find((each) => ids.includes(each.id) && each.part === 'next step')
+    const used = phrase?.id ?? ''
     if (!phrase) throw new Error('no phrase')
     await ines('PUT', `${place.path}/comment`, { ...two, text: `${two.text} So there.`, ownWords: true })
     const uses = (ask: Client) =>

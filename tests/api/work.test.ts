@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { DraftsAnswer, RunAnswer } from '../../contracts/answers'
+import { markProposal } from '../../core/record/markProposal'
+import { indexRecord } from '../../core/record/recordIndex'
 import { runBatch } from '../../scripts/runBatch'
 import { startCluster } from '../../scripts/cluster.mjs'
 import { demoFolder } from '../outside/demoClass'
@@ -148,21 +150,37 @@ describe('writing', () => {
       (await record()).comments.find((each) => each.box === 'mathematics' && each.studentId === kept?.studentId)?.text,
     ).toBe(kept?.text)
 
+    // The batch command takes what is proposed; here not everything is settled yet.
+    const all = await record()
+    const index = indexRecord(all)
+    const tobias = await signedInAs('tobias')
+    for (const { key: subject } of all.subjects) {
+      const marks = all.students.flatMap(({ id }) => {
+        const { percent } = markProposal(index, id, subject).computed
+        return percent === null || index.markOf(id, subject)
+          ? []
+          : [{ studentId: id, subject, mark: { percent, special: null, reason: null }, was: null }]
+      })
+      const asker = subject === 'music' ? tobias : ines
+      if (marks.length > 0) expect((await asker('PUT', `${place.path}/marks`, { marks })).status).toBe(200)
+    }
+
     const out = mkdtempSync(join(tmpdir(), 'facunda-same-'))
     expect(await runBatch(['--in', demoFolder, '--out', out], console.error, () => undefined)).toBe(0)
     const run = JSON.parse(readFileSync(join(out, 'run.json'), 'utf8')) as {
       students: { number: string; comments: { box: string; text: string }[] }[]
     }
-    for (const box of ['general', 'mathematics', 'writing', 'science']) {
-      for (const each of (await record()).comments.filter((one) => one.box === box && one.text !== '')) {
-        await ines('PUT', `${place.path}/comment`, {
-          ...each,
-          text: '',
-          sentences: [],
-          ownWords: false,
-          status: 'in draft',
-        })
-      }
+    // What a child's other boxes say counts for the next one: all are empty, and go in the order of the plan.
+    for (const each of (await record()).comments.filter((one) => one.text !== '')) {
+      await ines('PUT', `${place.path}/comment`, {
+        ...each,
+        text: '',
+        sentences: [],
+        ownWords: false,
+        status: 'in draft',
+      })
+    }
+    for (const box of ['general', 'reading', 'writing', 'mathematics', 'science', 'art']) {
       const { body } = await ines<DraftsAnswer>('POST', `${place.path}/drafts`, { box, where: 'empty' })
       const app = new Map(body.comments.map((each) => [each.studentId, each.text]))
       for (const student of run.students) {

@@ -11,7 +11,7 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
   it.each<[string, Record<string, string>, string[]]>([
     [
       'a missing file',
-      without('skills.csv', 'layout.json', 'levels.csv', 'levels-before.csv'),
+      without('skills.csv', 'layout.json', 'levels.csv', 'levels-before.csv', 'notes.csv'),
       [
         'layout.json: The file is missing.',
         'skills.csv: The file is missing.',
@@ -66,7 +66,7 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
           'Write she/her, he/him, they/them, name only, or all five cases.',
         'students.csv, row 3, column number: A student needs a school number.',
         'students.csv, row 3, column given name: A student needs a name.',
-        ...['marks.csv, row 3', 'levels.csv, row 3', 'habit-scores-before.csv, row 2'].map(
+        ...['notes.csv, row 3', 'marks.csv, row 3', 'levels.csv, row 3', 'habit-scores-before.csv, row 2'].map(
           (place) => `${place}, column number: No student has the number “8”.`,
         ),
         'gradebook-sums.csv, row 5: No student of this class is called “8 · Sam Stone”.',
@@ -139,6 +139,14 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       [
         'gradebook-maths.tsv: There is no subject “maths” in subjects.csv.',
         'gradebook-sums.csv: The category “Extras” is not in categories.csv.',
+      ],
+    ],
+    [
+      'a note about nothing that there is, on no day',
+      spoilt('notes.csv', '7,2027-02-03,n1', '7,2027-02-31,n9'),
+      [
+        expect.stringMatching(/^notes\.csv, row 2.*about.*“n9”/) as string,
+        expect.stringMatching(/^notes\.csv, row 2.*day/) as string,
       ],
     ],
     [

@@ -89,7 +89,16 @@ it('a class’s folder is read whole', () => {
       { subject: 'sums', key: 'Work', name: 'Work', weight: 40 },
     ],
     attendance: [{ studentId: '7', daysOpen: 40, absences: 2, lates: 1 }],
-    observations: [],
+    observations: [
+      {
+        ...{ id: 'note 1', studentId: '7', date: '2027-02-03', kind: 'skill', about: 'n1', symbol: null },
+        ...{ text: 'Counted the beams.', mayTell: true, by: null, own: false },
+      },
+      {
+        ...{ id: 'note 2', studentId: '8', date: '2027-02-04', kind: null, about: '', symbol: null },
+        ...{ text: 'Was tired.', mayTell: false, by: null, own: false },
+      },
+    ],
     questions: [],
     answers: [],
     practice: [],
@@ -184,7 +193,7 @@ it('a class’s folder is read whole', () => {
 
 it('what may be absent may be absent: nothing settled, no term before, no attendance, no gradebook', () => {
   const few = without(
-    ...Object.keys(files).filter((name) => /attendance|marks|levels|scores|describing|gradebook/.test(name)),
+    ...Object.keys(files).filter((name) => /attendance|marks|levels|scores|describing|gradebook|notes/.test(name)),
   )
   const head = JSON.stringify({
     school: { ...school, checks: usualCheckSettings },
@@ -194,4 +203,5 @@ it('what may be absent may be absent: nothing settled, no term before, no attend
   const { record, problems } = readClassFolder(folderOf({ ...few, 'class.json': head, 'notes.txt': 'Not ours.' }))
   expect(problems).toEqual([])
   expect(record).toMatchObject({ earlier: [], marks: [], levels: [], habitScores: [], attendance: [], work: [] })
+  expect(record?.observations).toEqual([])
 })

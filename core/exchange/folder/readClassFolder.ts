@@ -11,6 +11,7 @@ import { planImport } from '../planImport'
 import type { FileProblem } from '../problem'
 import { FolderReader, type Folder } from './folderReader'
 import { readJson } from './readJson'
+import { readNotes } from './readNotes'
 import { readCategories, readTeachers } from './readSchoolFiles'
 import { readAttendance, readHabitScores, readLevels, readMarks, readStudents } from './readStudentFiles'
 import { readSetupParts, schoolFile, schoolOf } from './readSetupFolder'
@@ -38,7 +39,7 @@ export function readClassFolder(files: Folder): { record: ClassRecord | null; pr
     ...all,
     categories: readCategories(folder, setup.subjects),
     attendance: readAttendance(folder, students),
-    observations: [],
+    observations: readNotes(folder, students, setup),
     questions: [],
     answers: [],
     practice: [],
