@@ -3,14 +3,14 @@ import { isSpokenAgainst } from './against'
 import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
-import { markAgainstLevels } from './markAgainstLevels'
 import type { FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf } from './claims'
-import { eachNamed, standingNamed, standingsOfBox, togetherSign } from './standingsOfBox'
-import { markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
-import { conditionHolds, partKey, type CommentBox, type PlannedPart } from './plan'
+import { standingFor, standingsFor } from './standingOfPart'
+import { eachNamed, standingNamed, togetherSign } from './standingsOfBox'
+import { keyOfFact, markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
+import { conditionHolds, partKey, type PlannedPart } from './plan'
 import type { OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
@@ -38,7 +38,7 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out' })
     // What a school has written for this very strand or habit and level is said; else its own words are.
-    const isWritten = typeof opened !== 'string' && opened.candidates.some(({ about }) => about !== 'any')
+    const isWritten = typeof opened !== 'string' && opened.candidates.some(isOfThis)
     const facts = isWritten ? [] : ratedFor(planned, request)
     if (facts.length > 0) {
       if (told.planned.length === 0) told.at = parts.length
@@ -58,7 +58,9 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     parts.push(...opens)
   }
   const [first] = told.planned
-  const [opening, ...others] = toldParts([...told.facts], told.planned, request)
+  const written = writtenOfSkills([...told.facts], told.planned, request, phrasebook)
+  const byOwnWords = [...told.facts].filter((fact) => !written.some(({ keys }) => keys.includes(keyOfFact(fact))))
+  const [opening, ...others] = [...written, ...toldParts(byOwnWords, told.planned, request)]
   // What was seen once comes right after what sets the child apart.
   const notes = first ? notePart(first, request) : []
   const opens = request.box.plan.find(({ part }) => part === 'opening')
@@ -67,6 +69,40 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...work, ...others)
   return { parts: nameFirst(notEndingLow(parts)), leftOut }
 }
+
+/** Skills of which the school has written a sentence for the very level: that sentence, each by itself. */
+function writtenOfSkills(
+  rated: readonly RatedFact[],
+  planned: readonly PlannedPart[],
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+): OpenPart[] {
+  const [first] = planned
+  const { find } = indexPhrases(phrasebook)
+  return rated.flatMap((fact): OpenPart[] => {
+    const { about, level, strand, kind } = fact
+    const own = kind === 'skill' ? find(request.box.subject ?? 'general', 'outcome', about, level.tier) : []
+    const candidates = own.filter(
+      (phrase) =>
+        suitsStudent(phrase, null, request, request.facts.sayable) && claimedBy(phrase, request.facts) !== 'particular',
+    )
+    if (!first || candidates.length === 0) return []
+    return [
+      {
+        ...{ keys: [keyOfFact(fact)], within: [`outcome ${strand ?? ''}`], planned: first, candidates },
+        ...{ tier: level.tier, uneven: false, because: [fact.because], dispensable: givesWay.outcome },
+        ...{ facts: request.facts.sayable, words: inWords(request.facts.sayable) },
+      },
+    ]
+  })
+}
+
+/** Written for this very strand or habit, or for any in its own words. */
+function isOfThis({ about, needs }: ReadyPhrase): boolean {
+  return about !== 'any' || needs.some((fact) => tellsOwnWords.has(fact))
+}
+
+const tellsOwnWords: ReadonlySet<FactName> = new Set<FactName>(['does', 'do', 'doing', 'skill', 'habit'])
 
 /** A comment never ends on a failing mark: what stands before it is said after it. */
 function notEndingLow(parts: readonly OpenPart[]): OpenPart[] {
@@ -144,7 +180,8 @@ function openPart(
   const ofSkills = standing?.kind === 'strand' ? phrasesOfSkills(planned.part, standing, request, phrasebook) : []
   const bound = ofSkills.filter(suits)
   // What is written for the very skill says more than what is written for its strand; offered are both.
-  const candidates = which === 'particular' ? [...bound, ...general] : bound.length > 0 ? bound : general
+  const isAdvice = planned.part === 'next step' || planned.part === 'help at home'
+  const candidates = which === 'particular' ? [...bound, ...general] : isAdvice && bound.length > 0 ? bound : general
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     keys: [partKey(planned)],
@@ -184,58 +221,6 @@ function phrasesOfSkills(
   return skills
     .filter(({ level }) => !isAdvice || tierRank(level.tier) === lowest)
     .flatMap(({ about, level }) => indexPhrases(phrasebook).find(box.subject ?? 'general', part, about, level.tier))
-}
-
-/** What a part speaks of; null when it speaks of nothing in particular. */
-function standingFor(
-  { part, about }: PlannedPart,
-  box: CommentBox,
-  facts: NarrativeFacts,
-): StandingFact | null | 'missing' {
-  // An opening chosen by the mark would deny the levels that follow it, where the two tell different stories.
-  if (about === 'any') return markAgainstLevels(facts) ? null : facts.mark
-  if (about === 'mark') return facts.mark ?? 'missing'
-  if (about === 'weakest' || about === 'strongest') return furthest(eligible(part, box, facts), about) ?? 'missing'
-  if (about === 'most moved') return mostMoved(eligible('outcome', box, facts))
-  return standingNamed({ part, about }, box.subject, facts) ?? 'missing'
-}
-
-/**
- * What "weakest", "strongest" and "most moved" choose from: what the plan names, else all outcomes or habits there
- * are.
- */
-function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
-  const named = box.plan.flatMap(
-    (each) => (each.about === 'mark' ? facts.mark : standingNamed(each, box.subject, facts)) ?? [],
-  )
-  if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
-  return standingsFor(part, box.subject, facts)
-}
-
-/** What a part of a box may speak of at all: habits in habit parts, else what the box's subject gives. */
-export function standingsFor(part: PartKind, subject: string | null, facts: NarrativeFacts): StandingFact[] {
-  return standingsOfBox(part === 'habit' ? null : subject, facts)
-}
-
-/** The weakest, the later one among equals, as it is read last; or the strongest, the first among equals. */
-function furthest(standings: readonly StandingFact[], end: 'weakest' | 'strongest'): StandingFact | undefined {
-  return standings.reduce<StandingFact | undefined>((found, each) => {
-    if (!found) return each
-    const difference = tierRank(each.tier) - tierRank(found.tier)
-    return (end === 'weakest' ? difference <= 0 : difference > 0) ? each : found
-  }, undefined)
-}
-
-/**
- * What has climbed or fallen furthest since the term before; a climb before a fall of the same size. Null: nothing
- * has.
- */
-function mostMoved(standings: readonly StandingFact[]): StandingFact | null {
-  const size = ({ trend }: StandingFact): number => (trend ? Math.abs(trend.by) + (trend.by > 0 ? 0.5 : 0) : 0)
-  return standings.reduce<StandingFact | null>(
-    (most, each) => (size(each) > (most ? size(most) : 0) ? each : most),
-    null,
-  )
 }
 
 function isLow(standing: StandingFact | null): boolean {

@@ -1,7 +1,8 @@
 import type { DraftRequest } from './draftRequest'
 import type { OpenPart } from './openPart'
-import { openParts, standingsFor } from './openParts'
+import { openParts } from './openParts'
 import type { DescribingWords, Phrase } from './phrase'
+import { standingsFor } from './standingOfPart'
 
 /**
  * Where one phrase could be said of a student in this box, whatever else the phrasebook has: the part it would say,
@@ -14,7 +15,13 @@ export function tryPhrase(phrase: Phrase, request: DraftRequest, describing: Des
       : [...standingsFor(phrase.part, request.box.subject, request.facts).map((standing) => standing.about), 'mark']
   // What tells any strand or habit by its own words is looked for under no subject.
   const ofAny = phrase.about === 'any' && (phrase.part === 'outcome' || phrase.part === 'habit')
-  const alone = { phrases: [{ ...phrase, subject: ofAny ? 'any' : (request.box.subject ?? 'general') }], describing }
+  // Whether it is said by itself or offered, it is tried.
+  const tried = { ...phrase, claims: 'level' as const, subject: ofAny ? 'any' : (request.box.subject ?? 'general') }
+  const alone = { phrases: [tried], describing }
   const plan = abouts.map((about) => ({ part: phrase.part, about, when: null, sharesSentence: false }))
-  return openParts({ ...request, avoid: new Set(), box: { ...request.box, plan } }, alone).parts[0] ?? null
+  const { parts } = openParts(
+    { ...request, avoid: new Set(), elsewhere: new Map(), box: { ...request.box, plan } },
+    alone,
+  )
+  return parts.find(({ candidates }) => candidates.some(({ id }) => id === phrase.id)) ?? null
 }

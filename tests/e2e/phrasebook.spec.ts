@@ -118,7 +118,7 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
     [
       rows[0],
       rows[1],
-      rows[2]?.replace(' the ', ' our '),
+      rows[2]?.replace(' a ', ' one '),
       'new-1,any,closing,any,top,Splendid!,,',
       'bad-1,any,closing,any,great,{Oops,,',
     ].join('\n'),

@@ -15,7 +15,7 @@ export function levelAsVerb({ familySentence }: Pick<Level, 'familySentence'>, o
   return plain
     .replace(first, `{${first}}`)
     .replace(/ (and|or|but) (\p{L}+)\b/gu, (whole, link: string, word: string) =>
-      singularVerbs.has(word) && !alsoNouns.has(word) ? ` ${link} {${word}}` : whole,
+      singularVerbs.has(word) && (!alsoNouns.has(word) || hardlyNouns.test(word)) ? ` ${link} {${word}}` : whole,
     )
 }
 
@@ -30,6 +30,9 @@ export function levelAsPast(level: Pick<Level, 'familySentence'>, of: number): s
   if (now.startsWith('{does}')) return `did${now.slice(6)}`
   return now.startsWith('can ') ? `could${now.slice(3)}` : null
 }
+
+/** Verbs in what levels say, though they may be nouns elsewhere. */
+const hardlyNouns = /^(needs|shows|helps|works|uses)$/
 
 function firstSentence(familySentence: string, of: number): string {
   const [sentence = ''] = familySentence.split(/(?<=[.!?])\s/)

@@ -163,8 +163,7 @@ function placeOf({ relation, facts }: Telling, middle: number): number {
   const ranks = facts.map(({ level }) => tierRank(level.tier))
   const low = Math.min(...ranks)
   if (relation === 'stands out') return 0
-  if (relation === 'strength and difficulty') return 60 - low
-  if (low < tierRank('sound')) return 80 - low + (relation === 'up' ? -15 : 0)
+  if (low < tierRank('sound')) return 100 - 10 * low - (relation === 'up' ? 5 : relation === 'level' ? 0 : 3)
   if (relation === 'down') return 50
   const [first] = facts
   return 30 - (relation === 'up' ? 20 : 0) - low - (first ? weightOf(first, middle) : 0)

@@ -1,0 +1,161 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tierRank, tiers, type Tier } from '../../scales/tier'
+import type { RatedFact } from '../because'
+import { parsePhrase } from '../notation'
+import { skillWords } from '../skillWords'
+import { levelAsPast, levelAsVerb } from './levelAsVerb'
+import { manners } from './manners'
+import { planTold, type Telling } from './planTold'
+import { wordingsOf } from './sayTold'
+import type { ToldSetting } from './toldWording'
+
+// The scale and the shapes are those of the project's own account of a comment's voice, with its facts.
+const says: Record<Tier, string> = {
+  top: 'Can show others how.',
+  strong: 'Does this with confidence.',
+  sound: 'Does this as expected.',
+  growing: 'Does this in part, or with help.',
+  starting: 'Has made a start and needs help.',
+}
+const often: Record<Tier, string> = {
+  ...{ top: 'Nearly always', strong: 'Often', sound: 'Mostly', growing: 'Sometimes', starting: 'Seldom' },
+}
+
+function fact(about: string, tier: Tier, before: Tier | null = null, kind: RatedFact['kind'] = 'skill'): RatedFact {
+  const levelOf = (at: Tier) => ({
+    ...{ symbol: at, name: kind === 'habit' ? often[at] : at, familySentence: says[at], tier: at },
+    lowestPercent: null,
+  })
+  return {
+    ...{ kind, about, strand: kind === 'skill' ? 'Number' : null, familyWords: about, words: skillWords(about) },
+    ...{ level: levelOf(tier), before: before && levelOf(before) },
+    moved: before ? tierRank(tier) - tierRank(before) : 0,
+    because: { kind: 'skill level', about: `level of ${about}`, text: about, tier, termId: 't' },
+  }
+}
+
+const skills = ['Adds large numbers', 'Draws and reads graphs', 'Explains why a method works', 'Sorts materials']
+const setting = (facts: readonly RatedFact[]): ToldSetting => ({
+  ...{ subject: 'mathematics', termBefore: 'the autumn', of: facts.length, rated: facts.length },
+  up: facts.filter(({ moved }) => moved > 0).length,
+  down: facts.filter(({ moved }) => moved < 0).length,
+  low: facts.filter(({ level }) => tierRank(level.tier) < tierRank('sound')).length,
+})
+const wordings = (telling: Telling, facts: readonly RatedFact[]): string[] =>
+  wordingsOf(telling, setting(facts)).map(({ text }) => text)
+const relations = (facts: readonly RatedFact[]): string[] =>
+  planTold(facts, 'seed').map((each) => `${each.relation}: ${each.facts.map(({ about }) => about).join(', ')}`)
+
+describe('what is told together', () => {
+  it('what stands above all else first, what moved by itself, what fell late, the lowest last', () => {
+    const facts = [
+      fact('Adds large numbers', 'strong', 'strong'),
+      fact('Draws and reads graphs', 'strong', 'strong'),
+      fact('Explains why a method works', 'top', 'top'),
+      fact('Sorts materials', 'sound', 'strong'),
+      fact('Plans a fair test', 'growing', 'growing'),
+    ]
+    const [first, , ...others] = relations(facts)
+    expect(first).toBe('stands out: Explains why a method works')
+    expect(others).toEqual(['down: Sorts materials', 'level: Plans a fair test'])
+  })
+  it('all at one level in one sentence; three at most else, and what is a list stands alone', () => {
+    expect(relations(skills.map((skill) => fact(skill, 'top', 'top')))[0]).toMatch(/^all at one level/)
+    const many = [...skills, 'Writes to explain, with facts', 'Plans a test'].map((skill) => fact(skill, 'sound'))
+    const told = planTold([...many, fact('Spells common words', 'growing')], 'seed')
+    expect(Math.max(...told.map((each) => each.facts.length))).toBeLessThanOrEqual(3)
+    const list = told.find(({ facts }) => facts.some(({ about }) => about.includes(',')))
+    expect(list?.facts).toHaveLength(1)
+  })
+  it('two scores of habits in one sentence, one that has moved by itself', () => {
+    const habits = [
+      fact('Works with others', 'top', 'top', 'habit'),
+      fact('Comes ready', 'strong', 'strong', 'habit'),
+      fact('Asks questions', 'growing', 'starting', 'habit'),
+    ]
+    expect(planTold(habits, 'seed').map(({ facts }) => facts.length)).toEqual([2, 1])
+  })
+  it('everything once, whatever there is; the lowest skill in the last sentence about skills', () => {
+    const anyTier = fc.constantFrom(...tiers)
+    const anyFact = fc.record({ tier: anyTier, before: fc.option(anyTier), habit: fc.boolean() })
+    fc.assert(
+      fc.property(fc.array(anyFact, { minLength: 1, maxLength: 9 }), fc.string(), (given, seed) => {
+        const facts = given.map(({ tier, before, habit }, nth) =>
+          fact(`Works on thing ${'abcdefghi'[nth]}`, tier, before, habit ? 'habit' : 'skill'),
+        )
+        const told = planTold(facts, seed)
+        const abouts = told.flatMap((each) => each.facts.map(({ about }) => about))
+        expect(abouts.toSorted()).toEqual(facts.map(({ about }) => about).toSorted())
+        const ranks = told
+          .filter(({ facts: [first] }) => first?.kind === 'skill')
+          .map(({ facts: some }) => Math.min(...some.map(({ level }) => tierRank(level.tier))))
+        if (ranks.length > 0 && Math.min(...ranks) < tierRank('sound')) expect(ranks.at(-1)).toBe(Math.min(...ranks))
+        for (const telling of told) trueOf(telling, facts)
+      }),
+      { numRuns: 200 },
+    )
+  })
+})
+
+/** Each wording can be read, names what it tells, and claims no move and no earlier term that was not. */
+function trueOf(telling: Telling, facts: readonly RatedFact[]): void {
+  const all = wordings(telling, facts)
+  expect(all.length).toBeGreaterThan(0)
+  for (const text of all) {
+    expect(() => parsePhrase(text)).not.toThrow()
+    const moved = telling.facts.some((each) => each.moved !== 0)
+    if (!moved) expect(text).not.toMatch(/\bnow\b|\bstep\b/)
+    if (/as in the autumn/.test(text))
+      expect(telling.facts.every(({ level, before }) => before?.tier === level.tier)).toBe(true)
+    if (telling.relation !== 'all at one level')
+      for (const { about } of telling.facts) expect(text).toContain(about.split(' ').at(-1))
+  }
+}
+
+describe('in which words', () => {
+  it('a level in the words of the school where they bear it out, and never in those of another', () => {
+    const one = fact('Sorts materials', 'strong')
+    const told: Telling = { relation: 'level', facts: [one] }
+    expect(wordings(told, [one])).toContain('{They} {sorts} materials with confidence')
+    const plain = { ...one, level: { ...one.level, familySentence: 'Goes well.' } }
+    expect(wordings({ ...told, facts: [plain] }, [plain]).join(' ')).not.toMatch(/confiden/)
+  })
+  it('a manner does not hang behind a skill that ends in a clause', () => {
+    const one = fact('Explains why a method works', 'strong')
+    expect(wordings({ relation: 'level', facts: [one] }, [one]).join('; ')).not.toMatch(/works (well|capably|with)/)
+  })
+  it('a rise with where it stood and where it stands', () => {
+    const one = fact('Explains why a method works', 'top', 'sound')
+    const all = wordings({ relation: 'up', facts: [one] }, [one])
+    expect(all).toContain(
+      'Explaining why a method works has gone up two steps: {they} did this as expected in the autumn, and now can show others how',
+    )
+    expect(all).toContain('{They} can now show others how to explain why a method works, two steps up from the autumn')
+  })
+  it('a strength and a difficulty as one, the only difficulty as that', () => {
+    const facts = [...skills.slice(0, 2).map((skill) => fact(skill, 'strong')), fact('Sorts materials', 'growing')]
+    const [high, , low] = facts
+    if (!high || !low) throw new Error('no facts')
+    const all = wordings({ relation: 'strength and difficulty', facts: [high, low] }, facts)
+    expect(all).toContain('{They} {is} strong in adding large numbers, but {is} learning to sort materials')
+    expect(all).toContain('{Name}, who {is} strong in adding large numbers, {is} learning to sort materials')
+    expect(all).toContain('Of the three skills, only one is not yet in place: sorting materials')
+  })
+  it('habits by the word of their score', () => {
+    const habits = [fact('Works with others', 'strong', null, 'habit'), fact('Comes ready', 'growing', null, 'habit')]
+    const all = wordings({ relation: 'habits', facts: habits }, habits)
+    expect(all).toContain('{They} often {works} with others, but sometimes {comes} ready')
+    expect(all).toContain('Often {they} {works} with others; sometimes {they} {comes} ready')
+  })
+  it('a level as a verb, with each of its verbs, and in the past only where it is one', () => {
+    expect(levelAsVerb({ familySentence: 'Has made a start and needs help with this.' }, 2)).toBe(
+      '{has} made a start and {needs} help with both',
+    )
+    expect(levelAsPast({ familySentence: 'Has made a start and needs help with this.' }, 1)).toBeNull()
+    expect(levelAsVerb({ familySentence: 'Well done!' }, 1)).toBeNull()
+  })
+  it('at least a dozen manners for each tier', () => {
+    expect(tiers.map((tier) => manners[tier].length).filter((count) => count < 12)).toEqual([])
+  })
+})
