@@ -162,7 +162,8 @@ describe('drafting, over invented classes', () => {
     )
     expect(after.flatMap((draft, at) => (draft.text === before[at]?.text ? [] : [at]))).toEqual([4])
     const anew = draftClass(class10('top'), smallBook)
-    expect(anew.filter((draft, at) => draft.text !== before[at]?.text).length).toBeLessThanOrEqual(4)
+    // Drafted anew, those of whom the same is told are dealt their wordings again.
+    expect(anew.filter((draft, at) => draft.text !== before[at]?.text).length).toBeLessThanOrEqual(6)
   })
 })
 

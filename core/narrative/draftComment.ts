@@ -7,9 +7,8 @@ import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
 import type { Phrasebook } from './phrase'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
-import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
-import { alikeCost, frameKey, sayingKey, usageKey, type CostSetting, type Usage } from './wordingCost'
+import { alikeCost, sayingKey, usageKey, type CostSetting, type Usage } from './wordingCost'
 
 /** How full a box should be for its text to look right; ours. */
 const wellFilled = 0.8
@@ -32,22 +31,25 @@ export function draftClass(
     for (const { phrase, part } of chosen) {
       count(usageKey(phrase.id))
       count(sayingKey(phrase.id, part.keys))
-      count(frameKey(phrase.frame))
+      count(phrase.frame)
       if (part.tier) count(usageKey(phrase.id, part.tier))
     }
     classmates.taken.add(idsOf(chosen))
     const same = classmates.alike.get(keysOf(chosen)) ?? []
-    classmates.alike.set(keysOf(chosen), [...same, wordsOf(draft.text)])
+    classmates.alike.set(keysOf(chosen), [...same.slice(1 - mostCompared), wordsIn(chosen)])
     return draft
   })
 }
+
+/** So many of those who are told the same are compared one by one: the last ones. */
+const mostCompared = 10
 
 /** What classmates have been given. */
 interface Classmates {
   readonly usage: Usage
   /** Phrase ids, joined by spaces, of whole comments. */
   readonly taken: ReadonlySet<string>
-  /** By what a comment tells: the words of those that tell just that, as numbers. */
+  /** By what a comment tells: the words of those that tell just that. */
   readonly alike: ReadonlyMap<string, readonly ReadonlySet<number>[]>
 }
 
@@ -117,8 +119,26 @@ function keysOf(chosen: readonly ChosenPart[]): string {
   return chosen.flatMap(({ part }) => part.keys).join('\u0000')
 }
 
-function wordsOf(text: string): ReadonlySet<number> {
-  return new Set((text.toLowerCase().match(/\p{L}+/gu) ?? []).map(familyNumber))
+const numbers = new Map<string, number>()
+const wordsOfPhrases = new WeakMap<ReadyPhrase, readonly number[]>()
+
+/** The words of a comment that are the same whoever the student is, as numbers. */
+function wordsIn(chosen: readonly ChosenPart[]): ReadonlySet<number> {
+  const words = new Set<number>()
+  for (const { phrase } of chosen) for (const word of wordsOfPhrase(phrase)) words.add(word)
+  return words
+}
+
+function wordsOfPhrase(phrase: ReadyPhrase): readonly number[] {
+  const known = wordsOfPhrases.get(phrase)
+  if (known) return known
+  const made = (phrase.fixed.toLowerCase().match(/[\p{L}’]+/gu) ?? []).map((word) => {
+    const number = numbers.get(word) ?? numbers.size
+    numbers.set(word, number)
+    return number
+  })
+  wordsOfPhrases.set(phrase, made)
+  return made
 }
 
 function idsOf(chosen: readonly ChosenPart[]): string {
@@ -147,6 +167,7 @@ function choose(
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
+  const same = alike.get(parts.flatMap(({ keys }) => keys).join('\u0000')) ?? []
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
@@ -170,19 +191,40 @@ function choose(
 
   function costAsWhole(candidate: readonly ChosenPart[]): number | null {
     if (taken.has(idsOf(candidate))) return null
-    const text = sayText(candidate, request.subject)
-    const length = countGraphemes(text)
-    if (length > most || length < least) return null
-    const same = alike.get(keysOf(candidate)) ?? []
-    return same.length === 0 ? 0 : alikeCost(mostAlike(wordsOf(text), same))
+    if (least > 0 || mayBeLonger(candidate, most)) {
+      const length = countGraphemes(sayText(candidate, request.subject))
+      if (length > most || length < least) return null
+    }
+    // A draft that stands stays, whatever is said of others since.
+    const stands = candidate.every(({ phrase }) => setting.standing.has(phrase.id))
+    return same.length === 0 || stands ? 0 : alikeCost(mostAlike(wordsIn(candidate), same))
+  }
+
+  /** Whether a text could be longer than so much: most could not, and need not be said to know it. */
+  function mayBeLonger(candidate: readonly ChosenPart[], most: number): boolean {
+    const person = Math.max(request.subject.name.length, longestPronoun) + 2
+    const longest = candidate.reduce((sum, { part, phrase }) => {
+      const facts = Object.values(part.words).reduce((length, words) => length + words.length, 0)
+      return (
+        sum + phrase.leastLength + (phrase.namings + 1) * person + (phrase.needs.length > 0 ? facts : 0) + verbsGrow
+      )
+    }, 0)
+    return longest > most || candidate.some(({ phrase }) => phrase.optional.length > 0 || phrase.slots.length > 0)
   }
 }
 
-/** How like the most alike of some texts a text is: Jaccard's index of their word sets, from 0 to 1. */
+const longestPronoun = 10
+
+/** By so much a sentence's verbs may grow from "is" to "are", its article from "a" to "an". */
+const verbsGrow = 12
+
+/** How like the most alike of some comments a comment is: Jaccard's index of their word sets, from 0 to 1. */
 function mostAlike(words: ReadonlySet<number>, others: readonly ReadonlySet<number>[]): number {
-  return others.reduce((most, other) => {
+  let most = 0
+  for (const other of others) {
     let shared = 0
     for (const word of words) if (other.has(word)) shared += 1
-    return Math.max(most, shared / (words.size + other.size - shared))
-  }, 0)
+    most = Math.max(most, shared / (words.size + other.size - shared))
+  }
+  return most
 }

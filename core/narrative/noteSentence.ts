@@ -70,7 +70,9 @@ function isInCapitals(text: string): boolean {
 
 function wordIn(word: string, text: string): boolean {
   return (
-    word !== '' && new RegExp(`(?<!\\p{L})${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?!\\p{L})`, 'u').test(text)
+    word !== '' &&
+    text.includes(word) &&
+    new RegExp(`(?<!\\p{L})${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?!\\p{L})`, 'u').test(text)
   )
 }
 

@@ -84,7 +84,7 @@ function writtenOfSkills(
     const own = kind === 'skill' ? find(request.box.subject ?? 'general', 'outcome', about, level.tier) : []
     const candidates = own.filter(
       (phrase) =>
-        suitsStudent(phrase, null, request, request.facts.sayable) && claimedBy(phrase, request.facts) !== 'particular',
+        claimedBy(phrase, request.facts) !== 'particular' && suitsStudent(phrase, null, request, request.facts.sayable),
     )
     if (!first || candidates.length === 0) return []
     return [
@@ -169,8 +169,8 @@ function openPart(
   const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
   const about = standing && planned.about !== 'any' ? standing.about : 'any'
   const suits = (phrase: ReadyPhrase): boolean =>
-    suitsStudent(phrase, standing, request, sayable) &&
-    (claimedBy(phrase, facts) === 'particular') === (which === 'particular')
+    (claimedBy(phrase, facts) === 'particular') === (which === 'particular') &&
+    suitsStudent(phrase, standing, request, sayable)
   const general = phrasesFor(
     phrasebook,
     box.subject,

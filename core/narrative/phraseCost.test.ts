@@ -5,7 +5,7 @@ import { readGrades, writeGrades } from '../people/gradeRange'
 import { phraseSchema } from './phrase'
 import { preference } from './preference'
 import { readyPhrase } from './readyPhrase'
-import { frameKey, sayingKey, usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
+import { sayingKey, usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
 
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
@@ -23,11 +23,38 @@ describe('what a wording costs', () => {
 
   it.each<[string, Partial<CostSetting>, number]>([
     ['two classmates have it', { usage: new Map([['p', 2]]) }, 2 * weights.perClassmate],
-    ['two of whom the same is told have it', { usage: new Map([[sayingKey('p', []), 2]]) }, 2 * weights.perSaying],
-    ['two begin alike', { usage: new Map([[frameKey(plain.frame), 2]]) }, 2 * weights.perFrame],
+    ['two begin alike', { usage: new Map([[plain.frame, 2]]) }, 2 * weights.perFrame],
+    [
+      'of two the same is told so',
+      {
+        usage: new Map([
+          [plain.frame, 2],
+          [sayingKey('p', []), 2],
+        ]),
+      },
+      2 * weights.perFrame + 2 * weights.perSaying,
+    ],
     ['two other boxes have it', { elsewhere: new Map([['p', 2]]) }, 4 * weights.perElsewhere],
-    ['two at the same level have it', { usage: new Map([[usageKey('p', 'sound'), 2]]) }, 4 * weights.perEqual],
-    ['two at another level have it', { usage: new Map([[usageKey('p', 'top'), 2]]) }, 0],
+    [
+      'two at the same level have it',
+      {
+        usage: new Map([
+          ['p', 2],
+          [usageKey('p', 'sound'), 2],
+        ]),
+      },
+      2 * weights.perClassmate + 4 * weights.perEqual,
+    ],
+    [
+      'two at another level have it',
+      {
+        usage: new Map([
+          ['p', 2],
+          [usageKey('p', 'top'), 2],
+        ]),
+      },
+      2 * weights.perClassmate,
+    ],
     ['a tone is liked that it has not', { tone: 'warm' }, 0],
     ['the subject is its own', { subject: 'sums' }, 0],
     ['it was shown twice', { shown: new Map([['p', 2]]) }, 2 * weights.shownBefore],

@@ -31,7 +31,7 @@ export interface ReadyPhrase extends Phrase {
   readonly fixedLength: number
   /** The fewest characters that it takes with the gap before it, whoever the student is and whatever its facts say. */
   readonly leastLength: number
-  /** The beginning that it shares with others of its make: "the next step". */
+  /** Under what the beginning is counted that it shares with others of its make: "the next step". */
   readonly frame: string
 }
 
@@ -47,6 +47,11 @@ export function readyPhrase(phrase: Phrase): ReadyPhrase {
   const made = prepare(phrase)
   ready.set(phrase, made)
   return made
+}
+
+/** A phrase of nobody's book, of which it is known how its words and its beginning count. */
+export function readyAs(phrase: Phrase, counts: Pick<ReadyPhrase, 'families' | 'frame'>): ReadyPhrase {
+  return prepare(phrase, counts)
 }
 
 function factsIn(tokens: readonly PlainToken[]): FactName[] {
@@ -67,11 +72,19 @@ const lostByJoining = 6
 /** So many words make a beginning that a reader knows again. */
 const wordsOfFrame = 3
 
-function frameOf(text: string): string {
-  return text.toLowerCase().split(/\s+/).slice(0, wordsOfFrame).join(' ')
+/**
+ * Under what a beginning is counted, apart from phrases by themselves.
+ * @example frameKey('the next step')
+ */
+export function frameKey(frame: string): string {
+  return `frame\u0000\u0000${frame}`
 }
 
-function prepare(phrase: Phrase): ReadyPhrase {
+function frameOf(text: string): string {
+  return frameKey(text.toLowerCase().split(/\s+/).slice(0, wordsOfFrame).join(' '))
+}
+
+function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'>): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
   const fixed = fixedWords(plain).replace(/ {2,}/g, ' ')
@@ -90,7 +103,7 @@ function prepare(phrase: Phrase): ReadyPhrase {
     ...phrase,
     tokens,
     needs: factsIn(plain),
-    families: contentWords(fixed).map(familyNumber),
+    families: counts?.families ?? contentWords(fixed).map(familyNumber),
     optional: tokens.flatMap((token) =>
       token.kind === 'optional'
         ? [{ needs: factsIn(token.tokens), families: contentWords(fixedWords(token.tokens)).map(familyNumber) }]
@@ -106,6 +119,6 @@ function prepare(phrase: Phrase): ReadyPhrase {
     fixed,
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
-    frame: frameOf(phrase.text),
+    frame: counts?.frame ?? frameOf(phrase.text),
   }
 }

@@ -1,5 +1,5 @@
 import type { Tier } from '../scales/tier'
-import { preference } from './preference'
+import { preferenceOfEach } from './preference'
 import type { ReadyPhrase } from './readyPhrase'
 
 /**
@@ -21,12 +21,12 @@ export function usageKey(phraseId: string, tier: Tier | null = null): string {
  * @example sayingKey('told up', ['skill m1']) // every classmate who went up in that skill and is told so alike
  */
 export function sayingKey(phraseId: string, keys: readonly string[]): string {
-  return ['said', phraseId.replace(/, as before( in front)?$/, ''), ...keys].join('\u0000\u0000')
+  return ['said', shapeOf(phraseId), ...keys].join('\u0000\u0000')
 }
 
-/** Under what a beginning is counted that several phrases share. */
-export function frameKey(frame: string): string {
-  return `frame\u0000\u0000${frame}`
+/** A wording's shape: with the term before hung on to it, it is still the same. */
+export function shapeOf(phraseId: string): string {
+  return phraseId.replace(/, as before( in front)?$/, '')
 }
 
 /** Everything the cost of a wording looks at besides the phrase itself. */
@@ -64,7 +64,7 @@ export const weights = {
   perFrame: 0.25,
   /** Times the square of how often the student's other boxes have the same shape. */
   perElsewhere: 0.6,
-  /** For a text all of whose words stand in that of a classmate of whom the same is told; less for less. */
+  /** For a comment all of whose words are a classmate's of whom the same is told; less for less. */
   alike: 12,
   preference: 1,
   offLength: 0.5,
@@ -75,7 +75,7 @@ export const weights = {
   anyLevel: 0.8,
   namedAgain: 0.7,
   shownBefore: 6,
-  leavesStanding: 3,
+  leavesStanding: 8,
   /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
@@ -89,13 +89,14 @@ export function wordingCost(
   setting: CostSetting,
 ): number {
   const off = Math.min(1, Math.abs(phrase.fixedLength - setting.idealLength) / Math.max(1, setting.idealLength))
+  const used = setting.usage.get(phrase.id) ?? 0
+  // What is said of the same begins the same.
+  const alike = setting.usage.get(phrase.frame) ?? 0
   return (
-    (setting.usage.get(phrase.id) ?? 0) * weights.perClassmate +
-    (tier === null ? 0 : (setting.usage.get(usageKey(phrase.id, tier)) ?? 0) ** 2 * weights.perEqual) +
-    (setting.usage.get(sayingKey(phrase.id, keys)) ?? 0) * weights.perSaying +
-    (setting.usage.get(frameKey(phrase.frame)) ?? 0) * weights.perFrame +
+    (used === 0 ? 0 : used * weights.perClassmate + usedAt(phrase.id, tier, setting.usage) * weights.perEqual) +
+    (alike === 0 ? 0 : alike * weights.perFrame + usedOf(phrase.id, keys, setting.usage) * weights.perSaying) +
     (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere +
-    preference(setting.seed, phrase.id) * weights.preference +
+    preferenceOfEach(setting.seed)(phrase.id) * weights.preference +
     off * weights.offLength +
     (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
     (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +
@@ -110,12 +111,20 @@ export function wordingCost(
 const alikeFrom = 0.3
 
 /**
- * The cost of a text for the share of words that it has in common with the most alike text of a classmate of whom the
+ * The cost of a comment for the share of words that it has in common with the most alike one of a classmate of whom the
  * very same is told.
  * @param share Jaccard's index of the two word sets, from 0 to 1
  */
 export function alikeCost(share: number): number {
   return Math.max(0, share - alikeFrom) * weights.alike
+}
+
+function usedAt(phraseId: string, tier: Tier | null, usage: Usage): number {
+  return tier === null ? 0 : (usage.get(usageKey(phraseId, tier)) ?? 0) ** 2
+}
+
+function usedOf(phraseId: string, keys: readonly string[], usage: Usage): number {
+  return usage.get(sayingKey(phraseId, keys)) ?? 0
 }
 
 /**

@@ -12,17 +12,12 @@ import type { Student } from './roster'
  * @param subject the box's; null for the general comment
  */
 export function noteFacts(index: RecordIndex, student: Student, subject: string | null): NoteFact[] {
-  const { record } = index
-  const { term, students, namesInYear, school } = record
+  const { term, school } = index.record
   const secret = school.checks.privateMatters.flatMap(({ words }) => words)
-  const others = [
-    ...students.filter(({ id }) => id !== student.id).flatMap((each) => [each.usedName, each.legalGiven]),
-    ...namesInYear,
-  ].filter((name) => name !== student.usedName && name !== student.legalGiven)
-  return record.observations
+  const own = index
+    .notesOf(student.id)
     .filter(
       (note) =>
-        note.studentId === student.id &&
         note.mayTell &&
         note.date >= term.starts &&
         note.date <= term.ends &&
@@ -30,21 +25,24 @@ export function noteFacts(index: RecordIndex, student: Student, subject: string 
         findWords(note.text, secret).length === 0,
     )
     .toSorted((a, b) => b.date.localeCompare(a.date))
-    .flatMap((note) => {
-      const told = noteSentence(note.text, { name: student.usedName, pronouns: student.pronouns, others })
-      return told === null
-        ? []
-        : [
-            {
-              ...{ id: note.id, date: note.date, told },
-              because: {
-                ...{ kind: 'note' as const, about: note.id, tier: null, termId: term.id },
-                // As it is told, which whoever reads the comment reads: the note itself is not everybody's.
-                text: `Note of ${note.date}: ${told.replace(/\{(\w+)\}/g, '$1')}`.slice(0, 500),
-              },
-            },
-          ]
-    })
+  if (own.length === 0) return []
+  const setting = { name: student.usedName, pronouns: student.pronouns, others: othersThan(student, index) }
+  return own.flatMap((note): NoteFact[] => {
+    const told = noteSentence(note.text, setting)
+    if (told === null) return []
+    // As it is told, which whoever reads the comment reads: the note itself is not everybody's.
+    const text = `Note of ${note.date}: ${told.replace(/\{(\w+)\}/g, '$1')}`.slice(0, 500)
+    const because = { kind: 'note' as const, about: note.id, text, tier: null, termId: term.id }
+    return [{ id: note.id, date: note.date, told, because }]
+  })
+}
+
+/** The names of all others, whom a note told of this student may not name. */
+function othersThan({ id, usedName, legalGiven }: Student, { record }: RecordIndex): string[] {
+  return [
+    ...record.students.filter((each) => each.id !== id).flatMap((each) => [each.usedName, each.legalGiven]),
+    ...record.namesInYear,
+  ].filter((name) => name !== usedName && name !== legalGiven)
 }
 
 function subjectOf({ record }: RecordIndex, { kind, about }: Observation): string | null {

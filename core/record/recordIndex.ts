@@ -40,6 +40,8 @@ export interface RecordIndex {
   readonly commentOf: (studentId: string, box: string) => StudentComment | undefined
   /** Notes that say a level or a score of a skill or a habit, oldest first. */
   readonly ratingsOf: (place: { studentId: string; kind: LevelKind; about: string }) => readonly Observation[]
+  /** In the order of the record. */
+  readonly notesOf: (studentId: string) => readonly Observation[]
   readonly attendanceOf: (studentId: string) => Attendance | undefined
   /** In the order of the paper. */
   readonly questionsOf: (workId: string) => readonly Question[]
@@ -75,6 +77,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
   const answers = answersByPlace(record.answers)
   const practice = practiceByStudent(record.practice)
   const ratings = ratingsByPlace(record.observations)
+  const notes = notesByStudent(record.observations)
   const [before] = record.earlier
   const marksBefore = marksByPlace(before?.marks ?? none)
   const levelsBefore = levelsByPlace(before?.levels ?? none)
@@ -98,6 +101,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     levelOf: (studentId, kind, key) => (kind === 'habit' ? habitScores : levels).get(pair(studentId, key)),
     commentOf: (studentId, box) => comments.get(pair(studentId, box)),
     ratingsOf: ({ studentId, kind, about }) => ratings.get(pair(studentId, `${kind} ${about}`)) ?? none,
+    notesOf: (studentId) => notes.get(studentId) ?? none,
     attendanceOf: (studentId) => attendance.get(studentId),
     questionsOf: (workId) => questions.get(workId) ?? none,
     answersOf: (workId, studentId) => answers.get(pair(workId, studentId)) ?? none,
@@ -112,6 +116,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
 const none: readonly never[] = []
 
 const studentsById = once((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
+const notesByStudent = once((notes: readonly Observation[]) => grouped(notes, ({ studentId }) => studentId))
 const scalesByKey = once((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
 const markScalesBySubject = once(
   (subjects: readonly Subject[]) => new Map(subjects.map((each) => [each.key, each.markScale])),

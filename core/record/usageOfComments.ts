@@ -1,6 +1,7 @@
 import { indexPhrases } from '../narrative/phraseIndex'
 import type { Phrasebook } from '../narrative/phrase'
-import { frameKey, sayingKey, usageKey, type Usage } from '../narrative/wordingCost'
+import { frameKey } from '../narrative/readyPhrase'
+import { sayingKey, shapeOf, usageKey, type Usage } from '../narrative/wordingCost'
 import type { StudentComment } from './termRecord'
 
 /**
@@ -16,7 +17,7 @@ export function usageOfComments(comments: readonly StudentComment[], phrasebook:
     for (const id of phraseIds) {
       count(usageKey(id))
       count(sayingKey(id, parts))
-      count(frameKey(byId(id)?.frame ?? id))
+      count(byId(id)?.frame ?? frameKey(shapeOf(id)))
       for (const tier of tiers) count(usageKey(id, tier))
     }
   }

@@ -149,7 +149,9 @@ function jaccard(a: Written, b: Written): number {
 /** A sentence's make: the shape in which it is told, or a phrase's first words. */
 function skeletonsOf(record: ClassRecord, { draft }: Written): Set<string> {
   const { byId } = indexPhrases(record.phrasebook)
-  return new Set(draft.sentences.flatMap(({ phraseIds }) => phraseIds.map((id) => byId(id)?.frame ?? id)))
+  return new Set(
+    draft.sentences.flatMap(({ phraseIds }) => phraseIds.map((id) => (byId(id)?.frame ?? id).replace(/^.*\u0000/, ''))),
+  )
 }
 
 function commonest(record: ClassRecord, written: readonly Written[]): [string, number] {

@@ -45,7 +45,7 @@ function atOneLevel(facts: readonly RatedFact[], setting: ToldSetting): ToldWord
   const words = together(facts)
   const plain = mannersOf(first.level, words).map(({ id, text }) => ({ id: `told ${id}`, text: text(words) }))
   const then = stoodStill(facts) ? setting.termBefore : null
-  const said = then === null ? plain : [...plain, ...plain.flatMap((wording) => asBefore(wording, then))]
+  const said = then === null ? plain : [...plain, ...plain.map((wording, at) => asBefore(wording, then, at))]
   if (!second || first.kind === 'habit') return said
   const many = asMany[first.level.tier].map((each) => ({
     id: `told many ${each}`,
@@ -54,12 +54,11 @@ function atOneLevel(facts: readonly RatedFact[], setting: ToldSetting): ToldWord
   return [...said, ...many, ...(facts.length === 2 ? andTheSame(first, second) : [])]
 }
 
-/** The same with the term before in which it stood so too, at the end or in front. */
-function asBefore({ id, text }: ToldWording, then: string): ToldWording[] {
-  const behind = { id: `${id}, as before`, text: `${text}, as in ${then}` }
-  return text.startsWith('{They}')
-    ? [behind, { id: `${id}, as before in front`, text: `As in ${then}, ${lowerThey(text)}` }]
-    : [behind]
+/** The same with the term before in which it stood so too: at the end, of every other manner in front. */
+function asBefore({ id, text }: ToldWording, then: string, at: number): ToldWording {
+  return text.startsWith('{They}') && at % 2 === 1
+    ? { id: `${id}, as before in front`, text: `As in ${then}, ${lowerThey(text)}` }
+    : { id: `${id}, as before`, text: `${text}, as in ${then}` }
 }
 
 /** Two skills, the second hung on to the first. */

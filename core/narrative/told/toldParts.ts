@@ -6,7 +6,8 @@ import type { OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
 import { conditionHolds, partKey, type PlannedPart } from '../plan'
-import { readyPhrase, type ReadyPhrase } from '../readyPhrase'
+import { frameKey, readyAs, type ReadyPhrase } from '../readyPhrase'
+import { shapeOf } from '../wordingCost'
 import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
@@ -33,17 +34,39 @@ export function toldParts(
   const setting = settingOf(request)
   const parts = planTold(rated, request.seed).flatMap((telling): OpenPart[] => {
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
-    const wordings = readInOneBreath(wordingsOf(telling, setting))
-    if (!tier || wordings.length === 0) return []
+    const candidates = phrasesOf(telling, setting)
+    if (!tier || candidates.length === 0) return []
     const within = planned.filter((part) => speaksOf(part, telling)).map(partKey)
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
-    const part = toldPart(telling.facts.map(keyOfFact), first, { wordings, because }, request)
-    return [{ ...part, within, tier, uneven: isOfTwo(telling) }]
+    const part = toldPart(telling.facts.map(keyOfFact), first, { wordings: [], because }, request)
+    return [{ ...part, candidates, within, tier, uneven: isOfTwo(telling) }]
   })
   return parts.map((part, at) => ({
     ...part,
     dispensable: at === parts.length - 1 ? lowest : at === 0 ? best : inTheMiddle,
   }))
+}
+
+const known = new Map<string, readonly ReadyPhrase[]>()
+
+/** About what a class has of different sentences. */
+const mostKnown = 300
+
+/** The wordings of a telling as phrases: what is told alike of another child was worded already. */
+function phrasesOf(telling: Telling, setting: ToldSetting): readonly ReadyPhrase[] {
+  const key = [telling.relation, ...Object.values(setting), ...telling.facts.flatMap(wordsThatCount)].join('\u0000')
+  const found = known.get(key)
+  if (found) return found
+  if (known.size > mostKnown) known.clear()
+  const made = readInOneBreath(wordingsOf(telling, setting)).map((wording) => phraseOf(wording, setting.subject))
+  known.set(key, made)
+  return made
+}
+
+/** All of a fact that its wordings look at. */
+function wordsThatCount({ kind, words, level, before, moved }: RatedFact): (string | number)[] {
+  const ofLevel = (at: RatedFact['before']): string => (at ? `${at.tier} ${at.name} ${at.familySentence}` : '')
+  return [kind, words?.does ?? '', words?.do ?? '', words?.doing ?? '', ofLevel(level), ofLevel(before), moved]
 }
 
 /** A sentence of more words is taken only where there is no shorter one. */
@@ -119,20 +142,13 @@ function toldPart(
   }
 }
 
-const phrases = new Map<string, ReadyPhrase>()
-
-/** A wording as a phrase of nobody's book; the same words are read once. */
+/** A wording as a phrase of nobody's book. */
 function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhrase {
-  const key = `${subject ?? ''}\u0000${id}\u0000${text}`
-  const known = phrases.get(key)
-  if (known) return known
   const phrase: Phrase = {
     ...{ id, text, subject: subject ?? 'general', part: 'outcome', about: 'any' },
     ...{ tiers: [], uneven: false, moves: [], claims: 'level', tone: '', grades: null, owner: null },
   }
-  const made = { ...readyPhrase(phrase), frame: id, families: shapesOf(id).map(familyNumber) }
-  phrases.set(key, made)
-  return made
+  return readyAs(phrase, { frame: frameKey(shapeOf(id)), families: shapesOf(id).map(familyNumber) })
 }
 
 /** Words that two manners share: neither "soundly" beside "a sound grasp" nor "strong" beside "strength". */
