@@ -34,6 +34,24 @@ it.each([
   if (doing !== null) expect(skillWords(written)?.doing).toBe(doing)
 })
 
+// As statements come out of the lists that schools have.
+it.each([
+  ['Runs, jumps, throws and balances', '{runs}, {jumps}, {throws} and {balances}'],
+  ['5.NBT.2 Explains powers of ten', '{explains} powers of ten'],
+  ['M3: Reads graphs', '{reads} graphs'],
+  ['Pupils should be able to plan a test', '{plans} a test'],
+  ['Demonstrates understanding of fractions', '{demonstrates} understanding of fractions'],
+  ['To read aloud with expression', '{reads} aloud with expression'],
+  ['Understanding of text', '{understands} text'],
+  ['Reads aloud. Retells a story.', '{reads} aloud'],
+  ['Place value', '{works} with place value'],
+  ['Fractions and decimals', '{works} with fractions and decimals'],
+  ['Multi-step problem solving', '{works} with multi-step problem solving'],
+  [`Uses ${'long '.repeat(60)}words`, undefined],
+])('a statement as in a list: %s', (written, does) => {
+  expect(skillWords(written)?.does).toBe(does)
+})
+
 it('says “learning to” with the plain form, and nothing of nothing', () => {
   expect(skillWords('Tries and carries on')?.do).toBe('try and carry on')
   expect(skillWords('Has a go')?.do).toBe('have a go')

@@ -17,7 +17,17 @@ type Form = 'does' | 'do' | 'doing'
 
 /** What skills are often written after, and what a sentence about a child puts in its place. */
 const lead =
-  /^((i|we|you|he|she|they|the (student|child|learner|pupil)|students?|children|learners?|pupils?) )?(can|could|is able to|are able to|be able to|will|to|should)\s+/i
+  /^((i|we|you|he|she|they|the (student|child|learner|pupil)|students?|children|learners?|pupils?) )?((can|could|will|should|must) be able to|can|could|is able to|are able to|be able to|will|to|should|must)\s+/i
+
+/** What stands before a statement in a list of them: "5.NBT.2", "M3:", "2)". */
+const code = /^\(?(?:\d[\p{L}\d.-]*|\p{Lu}{1,4}[.-]?\d[\p{L}\d.-]*)[):]?\s+/u
+
+/** Things that skills are named after, though their first word may be a verb elsewhere; ours. */
+const things =
+  /^(place value|number (sense|facts|bonds|work)|problem solving|data handling|word (work|choice|reading)|sentence structure|text structure|time management|group work|sound knowledge|mental \p{L}+)\b/iu
+
+/** More words than this are no skill that a sentence could hold. */
+const mostWords = 24
 
 /** The words of a text, with the gap before each. */
 const words = /(\P{L}*)(\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*)/gu
@@ -31,24 +41,45 @@ const words = /(\P{L}*)(\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*)/gu
  * @returns null where there are no words
  */
 export function skillWords(written: string): SkillWords | null {
-  const text = written.trim().replace(/[.;,]+$/, '')
+  // Of two sentences the first says what the skill is.
+  const [sentence = ''] = written.trim().split(/(?<=[.!?;])\s+(?=\p{Lu})/u)
+  const text = sentence.replace(/[.;,!?]+$/, '')
   if (/\{/.test(text)) return inForms(text)
-  const plain = lowerFirst(text.replace(lead, ''))
+  const bare = text.replace(code, '')
+  const plain = lowerFirst(bare.replace(lead, '').replace(/^(\p{L}+ing)\s+of\s+/iu, '$1 '))
   const [first] = plain.match(/^\p{L}[\p{L}'’-]*/u) ?? []
-  if (first === undefined) return null
+  if (first === undefined || plain.split(/\s+/).length > mostWords) return null
+  if (isThing(plain, first) && !lead.test(bare)) return inForms(`{works} with ${plain}`)
   const form = formOf(first)
   let made = ''
   let end = 0
   let before = ''
+  let onlyVerbs = true
   for (const match of plain.matchAll(words)) {
     const [whole, gap = '', word = ''] = match
     const after = plain.slice(match.index + whole.length)
-    const isVerb = end === 0 || (followsOn(gap, before) && standsAsVerb(word, form, after))
+    const isOneMore: boolean = onlyVerbs && isVerbIn(word, form)
+    const isVerb: boolean = end === 0 || (followsOn(gap, before) && (isOneMore || standsAsVerb(word, form, after)))
+    onlyVerbs = onlyVerbs && (isVerb || /^(and|or)$/.test(word))
     made += gap + (isVerb ? `{${singularOf(word, form)}}` : word)
     end = match.index + whole.length
     before = word.toLowerCase()
   }
   return inForms(made + plain.slice(end))
+}
+
+/** A skill that is named by a thing: "Place value", "Fractions and decimals". It is worked with. */
+function isThing(plain: string, first: string): boolean {
+  if (things.test(plain)) return true
+  const word = first.toLowerCase()
+  if (pluralVerbs.has(word) || singularVerbs.has(word) || /^..+ing$/.test(word)) return false
+  const [, next = ''] = plain.split(/\s+/)
+  return !/[^s]s$/.test(word) || next === '' || /^(and|or|of|in)$/.test(next)
+}
+
+function isVerbIn(word: string, form: Form): boolean {
+  if (form === 'doing') return /^\p{L}{2,}ing$/u.test(word)
+  return form === 'do' ? pluralVerbs.has(word) : singularVerbs.has(word)
 }
 
 /** Which form a skill's first word has; a verb that nobody knows is taken by its ending. */

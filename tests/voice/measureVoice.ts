@@ -150,7 +150,9 @@ function jaccard(a: Written, b: Written): number {
 function skeletonsOf(record: ClassRecord, { draft }: Written): Set<string> {
   const { byId } = indexPhrases(record.phrasebook)
   return new Set(
-    draft.sentences.flatMap(({ phraseIds }) => phraseIds.map((id) => (byId(id)?.frame ?? id).replace(/^.*\u0000/, ''))),
+    draft.sentences.flatMap(({ phraseIds }) =>
+      phraseIds.map((id) => (byId(id)?.frame ?? id).split('\u0000').at(-1) ?? id),
+    ),
   )
 }
 

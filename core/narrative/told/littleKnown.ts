@@ -31,7 +31,10 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
         { id: 'told known so far', text: `So far ${looked} have been looked at; {they} {was} here on ${away}` },
         { id: 'told came on', text: `{They} came to school on ${away} this term; ${looked} have been looked at` },
         { id: 'told with days', text: `With {them} here on ${away}, we looked at ${looked}` },
-        { id: 'told days were', text: `{Their} days at school were ${away}, and we looked at ${looked}` },
+        {
+          id: 'told of days and few',
+          text: `Of the term, {they} {was} at school on ${away}, and we looked at ${looked}`,
+        },
       ],
     }
   if (away !== null)
@@ -41,7 +44,7 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
         { id: 'told away', text: `{They} {was} here on ${away} this term` },
         { id: 'told away this term', text: `This term {they} {was} at school on ${away}` },
         { id: 'told came', text: `{They} came to school on ${away} this term` },
-        { id: 'told days', text: `{Their} days at school this term were ${away}` },
+        { id: 'told of the term', text: `Of the term, {they} {was} at school on ${away}` },
         { id: 'told with us', text: `{They} {was} with us on ${away} this term` },
         { id: 'told of the days', text: `On ${away} this term, {they} {was} at school` },
       ],
