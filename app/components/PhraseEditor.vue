@@ -148,7 +148,7 @@ function toggle<T>(list: T[], item: T): T[] {
 </script>
 
 <template>
-  <div class="grid gap-4 text-sm">
+  <div class="grid grid-cols-1 gap-4 text-sm">
     <template v-if="may">
       <FrameEditor v-model="now.text" :always-named="now.part === 'opening' || now.part === 'closing'" />
       <details>
@@ -190,17 +190,17 @@ function toggle<T>(list: T[], item: T): T[] {
           {{ move }}</label
         >
       </fieldset>
-      <label v-if="skillsHere" class="grid gap-1"
+      <label v-if="skillsHere" class="grid min-w-0 grid-cols-1 gap-1"
         >Said of
-        <select v-model="now.about" class="field">
+        <select v-model="now.about" class="field w-full min-w-0">
           <option :value="skillsHere.strand">{{ nameOfAbout(skillsHere.strand) }}, all of it</option>
           <option v-for="skill in skillsHere.skills" :key="skill.id" :value="skill.id">{{ skill.statement }}</option>
           <option v-if="now.about === 'any'" value="any">any strand</option>
         </select>
       </label>
-      <label class="grid gap-1"
+      <label class="grid min-w-0 grid-cols-1 gap-1"
         >Says
-        <select v-model="now.claims" class="field">
+        <select v-model="now.claims" class="field w-full min-w-0">
           <option :value="null">as its words are read: {{ saysBy[recognised] }}</option>
           <option v-for="each in claimKinds" :key="each" :value="each">{{ saysBy[each] }}</option>
         </select>
