@@ -201,7 +201,7 @@ function toggle<T>(list: T[], item: T): T[] {
       <label class="grid min-w-0 grid-cols-1 gap-1"
         >Says
         <select v-model="now.claims" class="field w-full min-w-0">
-          <option :value="null">as its words are read: {{ saysBy[recognised] }}</option>
+          <option :value="null">as read: {{ saysBy[recognised] }}</option>
           <option v-for="each in claimKinds" :key="each" :value="each">{{ saysBy[each] }}</option>
         </select>
       </label>
