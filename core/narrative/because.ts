@@ -117,6 +117,8 @@ export interface NoteFact {
 export interface WholeRecord {
   /** The subjects in which the child did best, in the school's order; empty where none stand out. */
   readonly best: readonly SayableFact[]
+  /** The subjects that it was added up from, by key: those that whoever asks may read. */
+  readonly subjects: readonly string[]
   /** Skills rated in all subjects, and how many went up and down since the term before; null where none is rated. */
   readonly skills: { readonly of: number; readonly up: number; readonly down: number; readonly because: Because } | null
 }

@@ -87,3 +87,37 @@ describe('a proposal told piece by piece', () => {
     expect(staleSentences(marked, { ...asked(null, null), facts: { ...asked(null, null).facts, mark } })).toEqual([])
   })
 })
+
+describe('a general comment that rests on several subjects and a note', () => {
+  const made = requestOf({ standings: [] })
+  const because = (kind: 'mark' | 'skill level' | 'note', about: string, text: string) => ({
+    ...{ kind, about, text, tier: null, termId: 't' },
+  })
+  const marked = because('mark', 'mark of art', 'Art: Good')
+  const counted = because('skill level', 'skills of art, music', '4 of 9 went up')
+  const noted = because('note', 'n1', 'Note of 2 March: read aloud')
+  const sentences = [marked, counted, noted].map((each, at): DraftSentence => ({
+    ...{ start: at, end: at + 1, composed: 'x', parts: [], phraseIds: [], because: [each] },
+  }))
+  const seenBy = (subjects: string[], note: boolean) => ({
+    ...made,
+    facts: {
+      ...made.facts,
+      notes: note ? [{ id: 'n1', date: '2027-03-02', told: 'read aloud', because: noted }] : [],
+      whole: {
+        subjects,
+        best: [{ text: 'art', because: marked }],
+        skills: { of: 9, up: 4, down: 0, because: counted },
+      },
+    },
+  })
+  it('is in step for who may read them all, and out of it where the note is gone', () => {
+    expect(staleSentences(sentences, seenBy(['art', 'music'], true))).toEqual([])
+    expect(staleSentences(sentences, seenBy(['art', 'music'], false)).map(({ at }) => at)).toEqual([2])
+  })
+  it('is not called out of step by who may read one of them, and cannot know', () => {
+    const narrow = { ...seenBy(['music'], false) }
+    const whole = { subjects: ['music'], best: [], skills: null }
+    expect(staleSentences(sentences, { ...narrow, facts: { ...narrow.facts, whole } })).toEqual([])
+  })
+})

@@ -2,6 +2,7 @@ import type { Because, Draft, DraftSentence } from './because'
 import type { DraftRequest } from './draftRequest'
 import { draftComment } from './draftComment'
 import { fidelity } from './followEdits'
+import { isOfOtherSubject } from './ofSubjects'
 import { factsOfStanding } from './openParts'
 import type { Phrasebook } from './phrase'
 import { lookedAt } from './told/littleKnown'
@@ -42,11 +43,25 @@ export interface Proposal {
  */
 export function staleSentences(sentences: readonly DraftSentence[], request: DraftRequest): StaleSentence[] {
   const today = factsToday(request)
+  const hidden = hiddenFrom(sentences, request)
   return sentences.flatMap((sentence, at) => {
-    const then = sentence.because.filter((because) => because.kind !== 'always' && !stillHolds(because, today))
+    const then = sentence.because.filter(
+      (because) => because.kind !== 'always' && !hidden(because) && !stillHolds(because, today),
+    )
     const now = then.flatMap((because) => today.get(keyOf(because)) ?? [])
     return then.length === 0 ? [] : [{ at, then, now }]
   })
+}
+
+/**
+ * What somebody who may read only some subjects cannot know of a general comment: reasons of the other subjects, and
+ * notes, which are not sent with them.
+ */
+function hiddenFrom(sentences: readonly DraftSentence[], { facts }: DraftRequest): (because: Because) => boolean {
+  const subjects = facts.whole?.subjects
+  const isOther = (because: Because): boolean => subjects !== undefined && isOfOtherSubject(because, subjects)
+  const isNarrow = sentences.some(({ because }) => because.some(isOther))
+  return (because) => isOther(because) || (isNarrow && because.kind === 'note')
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { WholeRecord } from '../narrative/because'
+import { aboutMarkOf, aboutSkillsOf } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
 import { levelOfMark } from './levelOfMark'
 import { ratedFacts } from './ratedFacts'
@@ -17,14 +18,16 @@ export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord 
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length
   const text = `Skills in all subjects: ${rated.length}, of which ${up} went up and ${down} down`
+  const subjects = record.subjects.map(({ key }) => key)
   return {
+    subjects,
     best: bestSubjects(index, studentId),
     skills:
       rated.length === 0
         ? null
         : {
             ...{ of: rated.length, up, down },
-            because: { kind: 'skill level', about: 'skills in all subjects', text, tier: null, termId },
+            because: { kind: 'skill level', about: aboutSkillsOf(subjects), text, tier: null, termId },
           },
   }
 }
@@ -43,7 +46,7 @@ function bestSubjects(index: RecordIndex, studentId: string): WholeRecord['best'
     text: subject.inSentence,
     because: {
       kind: 'mark' as const,
-      about: `mark of ${subject.key}`,
+      about: aboutMarkOf(subject.key),
       text: `${subject.name}: ${level.name}`,
       tier: level.tier,
       termId: record.term.id,
