@@ -49,8 +49,8 @@ describe('the batch command', () => {
   it.each([
     [
       'an unclosed slot',
-      edit('phrasebook.csv', (text) => text.replace('{Name} {has} settled', '{Name} {has settled')),
-      /phrasebook\.csv, row 2, column text: At character 8: a “}”/,
+      edit('phrasebook.csv', (text) => text.replace('What comes next', 'What {comes next')),
+      /phrasebook\.csv, row 2, column text: At character 6: a “}”/,
     ],
     [
       'a plan that names a missing part',

@@ -73,6 +73,14 @@ function requestFor(phrase: Phrase, tier: Tier, pronouns: Pronouns, name: string
   const fact = {
     ...standing(about, tier, before),
     ...skills,
+    skills: {
+      words: {
+        does: '{keeps} going when the work is hard',
+        do: 'keep going when the work is hard',
+        doing: 'keeping going when the work is hard',
+      },
+      because: { kind: 'habit' as const, about: 'words', text: 'for the test', tier: null, termId: 't' },
+    },
     kind: speaksOfHabit(phrase) ? ('habit' as const) : ('strand' as const),
     uneven: phrase.uneven,
     because: [{ kind: 'skill level' as const, about, text: 'for the test', tier, termId: 't' }],
