@@ -41,11 +41,7 @@ const delimiters = [',', ';', '\t', '|'] as const
  * @example readTable('Number;Quiz\n05101;17,5') // delimiter ';', rows [{ number: 1, cells: ['Number', 'Quiz'] }, …]
  */
 export function readTable(text: string, largest: TableLimits = largestTable): Table {
-  const delimiter = guessDelimiter(text)
-  const parse = (written: string) =>
-    Papa.parse<string[]>(written, { delimiter, skipEmptyLines: false, preview: largest.lines + 1 })
-  const asItIs = parse(text)
-  const parsed = asItIs.data.some(hasQuotesLeft) ? parse(withoutBlanksBesideQuotes(text, delimiter)) : asItIs
+  const { delimiter, parsed } = parsedBest(text, largest.lines + 1)
   if (parsed.data.length > largest.lines) {
     throw new UnreadableFile(
       `The file has more than ${largest.lines.toLocaleString('en')} lines, most of them empty or ` +
@@ -86,6 +82,30 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
   return { rows, delimiter }
 }
 
+/** By the likeliest separator by which every quote is closed; where there is none, by the likeliest. */
+function parsedBest(text: string, preview: number): { delimiter: string; parsed: Papa.ParseResult<string[]> } {
+  const [likeliest = ',', ...others] = guessedDelimiters(text)
+  const first = parsedBy(likeliest, text, preview)
+  if (!first.parsed.errors.some(isOfQuotes)) return first
+  for (const other of others) {
+    const next = parsedBy(other, text, preview)
+    if (!next.parsed.errors.some(isOfQuotes)) return next
+  }
+  return first
+}
+
+function parsedBy(
+  delimiter: string,
+  text: string,
+  preview: number,
+): { delimiter: string; parsed: Papa.ParseResult<string[]> } {
+  const parse = (written: string) => Papa.parse<string[]>(written, { delimiter, skipEmptyLines: false, preview })
+  const asItIs = parse(text)
+  return asItIs.data.some(hasQuotesLeft)
+    ? { delimiter, parsed: parse(withoutBlanksBesideQuotes(text, delimiter)) }
+    : { delimiter, parsed: asItIs }
+}
+
 function isOfQuotes({ type }: { type: string }): boolean {
   return type === 'Quotes'
 }
@@ -106,22 +126,24 @@ function withoutBlanksBesideQuotes(text: string, delimiter: string): string {
 }
 
 /**
- * The separator that cuts the first lines into the most columns, as evenly as can be. What stands in quotes is not
- * looked at.
+ * The separators in the order of how likely they are: what cuts the first lines into the most columns, as evenly as can
+ * be; the earlier ones before others as likely. What stands in quotes is not looked at, nor what cuts nothing.
  */
-function guessDelimiter(text: string): string {
+function guessedDelimiters(text: string): string[] {
   const lines = text
     .slice(0, 20_000)
     .replace(/"(?:[^"]|"")*"?/g, 'q')
     .split(/\r\n|\n|\r/)
     .filter((line) => line.trim() !== '')
     .slice(0, 20)
-  let best: { delimiter: string; score: number } = { delimiter: ',', score: 0 }
-  for (const delimiter of delimiters) {
+  const scores = delimiters.map((delimiter) => {
     const counts = lines.map((line) => line.split(delimiter).length - 1).sort((a, b) => a - b)
     const usual = counts[Math.floor(counts.length / 2)] ?? 0
     const even = counts.filter((count) => count === usual).length / Math.max(1, counts.length)
-    if (usual * even > best.score) best = { delimiter, score: usual * even }
-  }
-  return best.delimiter
+    return { delimiter, score: usual * even }
+  })
+  return scores
+    .filter(({ score }) => score > 0)
+    .toSorted((a, b) => b.score - a.score)
+    .map(({ delimiter }) => delimiter)
 }

@@ -88,7 +88,13 @@ describe('a workbook', () => {
         if (plain && plain.rows.length > 0 && plain.rows.some(({ cells: each }) => each.length > 1))
           expect(readTable(tableText(plain), undefined).rows.length).toBe(plain.rows.length)
       }),
-      { numRuns: 60, examples: [[[['=1+1', ' '], ['']]]] },
+      {
+        numRuns: 60,
+        examples: [
+          [[['=1+1', ' '], ['']]],
+          [[['"quoted", and more', '=1+1'], ['Ana;Bea|Cy', '=1+1', '!'], ['Ana;Bea|Cy'], ['']]],
+        ],
+      },
     )
   })
 })
