@@ -105,7 +105,7 @@ function readClassOf(files: Folder, wanted: Wanted): { record: ClassRecord | nul
  * Drafts every box of every student, box by box in the order of the class list, as the application does. What is
  * written already stays.
  */
-function writeComments(record: ClassRecord): StudentComment[] {
+export function writeComments(record: ClassRecord): StudentComment[] {
   const written: StudentComment[] = []
   for (const box of record.boxes) {
     // What a child's other boxes say by now counts for the next one.
