@@ -3,8 +3,8 @@ import { nameKey } from '../people/names'
 import type { NamedTable } from './readTable'
 
 /**
- * Which sheet of a workbook looks most like a gradebook of a class: the one with the most rows that name a child of it,
- * of several such the one that is called after the subject; the first where none does.
+ * Which sheet of a workbook looks most like a gradebook of a class: the one that names the most children of it, however
+ * often; of several such the one that is called after the subject; the first where none does.
  * @example likeliestSheet([{ sheet: 'Read me', … }, { sheet: 'Quizzes', … }], students, 'Art') // 1
  */
 export function likeliestSheet(tables: readonly NamedTable[], students: readonly Matchable[], subject: string): number {
@@ -12,9 +12,12 @@ export function likeliestSheet(tables: readonly NamedTable[], students: readonly
   const named = tables.map(
     ({ sheet, table }) =>
       (nameKey(sheet).includes(nameKey(subject)) ? 0.5 : 0) +
-      table.rows.filter(({ cells }) =>
-        cells.some((cell) => cell !== '' && match({ number: cell, name: cell }).kind !== 'unknown'),
-      ).length,
+      new Set(
+        table.rows.flatMap(
+          ({ cells }) =>
+            cells.find((cell) => cell !== '' && match({ number: cell, name: cell }).kind !== 'unknown') ?? [],
+        ),
+      ).size,
   )
   return Math.max(0, named.indexOf(Math.max(...named)))
 }
