@@ -8,13 +8,10 @@ import { readClassFolder, withProposalsTaken } from '../core/exchange/folder/rea
 import { readSchoolFolder, yearFile } from '../core/exchange/folder/schoolFolder'
 import { problemText } from '../core/exchange/problem'
 import { writeCsv } from '../core/exchange/writeCsv'
-import { draftClass } from '../core/narrative/draftComment'
 import { countGraphemes } from '../core/narrative/graphemes'
 import { displayName } from '../core/people/names'
 import type { ClassRecord } from '../core/record/classRecord'
-import type { StudentComment } from '../core/record/termRecord'
-import { draftRequest } from '../core/record/narrativeFacts'
-import { usageOfComments } from '../core/record/usageOfComments'
+import { writeComments } from '../core/record/draftBox'
 import { indexRecord } from '../core/record/recordIndex'
 import { composeReport } from '../core/reports/composeReport'
 import { familyFacts } from '../core/reports/familyFacts'
@@ -99,37 +96,6 @@ function readClassOf(files: Folder, wanted: Wanted): { record: ClassRecord | nul
   const terms = folder.year.terms.map(({ name }) => name).join(', ')
   const choose = `Say which class with --class (${classes}) and which term with --term (${terms}).`
   return { record, problems: record ? [] : [`This is a school folder. ${choose}`] }
-}
-
-/**
- * Drafts every box of every student, box by box in the order of the class list, as the application does. What is
- * written already stays.
- */
-export function writeComments(record: ClassRecord): StudentComment[] {
-  const written: StudentComment[] = []
-  for (const box of record.boxes) {
-    // What a child's other boxes say by now counts for the next one.
-    const index = indexRecord({ ...record, comments: [...written, ...record.comments] })
-    const isWritten = (studentId: string): boolean => (index.commentOf(studentId, box.key)?.text ?? '') !== ''
-    const empty = record.students.filter(({ id }) => !isWritten(id))
-    const standing = record.students.flatMap(({ id }) => (isWritten(id) ? (index.commentOf(id, box.key) ?? []) : []))
-    const drafts = draftClass(
-      empty.map((student) => draftRequest(index, student, box)),
-      record.phrasebook,
-      usageOfComments(standing, record.phrasebook),
-    )
-    const drafted = empty.map((student, at): StudentComment => ({
-      studentId: student.id,
-      box: box.key,
-      text: drafts[at]?.text ?? '',
-      sentences: drafts[at]?.sentences ?? [],
-      ownWords: false,
-      status: 'in draft',
-      version: 1,
-    }))
-    written.push(...standing, ...drafted)
-  }
-  return written
 }
 
 function setPdf(record: ClassRecord, path: string): Promise<Map<string, number>> {

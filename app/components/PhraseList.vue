@@ -1,10 +1,16 @@
 <script setup lang="ts">
+import { isTold } from '~~/core/record/phraseCoverage'
+import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
 
 /** The phrases of the place in view. */
 const phrasebook = usePhrasebook()
 const nameOfAbout = useNameOfAbout()
-const isTold = computed(() => ['opening', 'outcome', 'habit'].includes(phrasebook.place?.part ?? ''))
+const classRecord = useClassRecord()
+const told = computed(() => {
+  const { record, box } = classRecord
+  return record && box && phrasebook.place ? isTold(record, box.subject, phrasebook.place) : false
+})
 </script>
 
 <template>
@@ -36,7 +42,7 @@ const isTold = computed(() => ['opening', 'outcome', 'habit'].includes(phraseboo
     </ul>
     <p v-if="phrasebook.here.length === 0" class="py-3 text-sm">
       {{
-        isTold
+        told
           ? 'No phrase is needed here: it is told in the school’s own words.'
           : 'There is no phrase here yet, so this part is left out of comments at this level.'
       }}

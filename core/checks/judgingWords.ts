@@ -87,7 +87,8 @@ export const riseWords: Judging = {
   patterns: [
     pattern(
       raw`\b(?:has|have) (?:much |really |greatly |clearly |steadily )?`,
-      raw`${anyOf('improved progressed come_on come_a_long_way gone_up moved_on got_better caught_up risen climbed')}\b`,
+      raw`${anyOf(`improved progressed come_on come_a_long_way gone_up moved_on got_better
+        caught_up risen climbed`)}\b`,
     ),
     /\b(?:better|stronger|surer) than (?:in|last|before)\b/gi,
     /\bimproves?\b(?! (?:his|her|their|by))/gi,
@@ -99,7 +100,8 @@ export const fallWords: Judging = {
   patterns: [
     pattern(
       raw`\b(?:has|have) (?:sadly |clearly |rather |recently )?`,
-      raw`${anyOf('slipped dropped fallen_back fallen_behind fallen gone_down gone_back got_worse declined lost_ground')}\b`,
+      raw`${anyOf(`slipped dropped fallen_back fallen_behind fallen gone_down gone_back got_worse
+        declined lost_ground`)}\b`,
     ),
     /\b(?:worse|weaker) than (?:in|last|before)\b/gi,
   ],

@@ -32,7 +32,9 @@ export const numbersWrong: Check = ({ index, student, box, text }) => {
     ...counted(
       away,
       'days away',
-      raw`(?:missed|absent (?:for|on)|away (?:for|on)|off school (?:for|on)?) ${number} (?:school )?days?\b(?! running)`,
+      raw`(?:missed|absent (?:for|on)|away (?:for|on)|off school (?:for|on)?) `.concat(
+        raw`${number} (?:school )?days?\b(?! running)`,
+      ),
     ),
     ...counted(away, 'days away', raw`${number} (?:days? of absence|absences)\b`),
     ...counted(

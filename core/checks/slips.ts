@@ -128,8 +128,8 @@ const slips: readonly Slip[] = [
   },
   {
     find: pattern(
-      raw`\b(?:reads?|quotes?|facts?|words?|copies|comes?|learns?|learned|away|far|ideas?|letters?|numbers?|sentences?|`,
-      raw`back|out|taken|different|home) (form)(?= (?:the|a|an|his|her|their|memory|one|\d)\b)`,
+      raw`\b(?:reads?|quotes?|facts?|words?|copies|comes?|learns?|learned|away|far|ideas?|letters?|numbers?|`,
+      raw`sentences?|back|out|taken|different|home) (form)(?= (?:the|a|an|his|her|their|memory|one|\d)\b)`,
     ),
     why: 'It is “from”.',
     instead: word('from'),
@@ -195,8 +195,8 @@ const slips: readonly Slip[] = [
   },
   {
     find: pattern(
-      raw`\b((?:likes|wants|needs|tries|hopes|begins|starts|learns|has begun|has started|is learning|was glad|is ready|`,
-      raw`ought) ${verbs})\b(?! and (?:likes|wants))`,
+      raw`\b((?:likes|wants|needs|tries|hopes|begins|starts|learns|has begun|has started|is learning|was glad|`,
+      raw`is ready|ought) ${verbs})\b(?! and (?:likes|wants))`,
       raw`(?<!needs help|needs work|needs practise|likes play|needs time|wants help|likes work)`,
     ),
     why: '“To” is missing.',
@@ -218,7 +218,8 @@ const slips: readonly Slip[] = [
   },
   {
     find: pattern(
-      raw`\b${anyOf('is was has_been been had has makes')} (${praised} (?:${people}|${stretches})|${people})(?=[ .,;!?])`,
+      raw`\b${anyOf('is was has_been been had has makes')} (${praised} (?:${people}|${stretches})|${people})`,
+      raw`(?=[ .,;!?])`,
     ),
     why: '“A” is missing.',
     instead: (words) => `a ${words}`,

@@ -1,5 +1,7 @@
+import { mostAlike, wordsIn } from './alike'
 import type { Draft, LeftOut } from './because'
 import { chooseWordings } from './choose'
+import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
 import type { OpenPart } from './openPart'
 import { openParts } from './openParts'
@@ -35,8 +37,9 @@ export function draftClass(
       if (part.tier) count(usageKey(phrase.id, part.tier))
     }
     classmates.taken.add(idsOf(chosen))
-    const same = classmates.alike.get(keysOf(chosen)) ?? []
-    classmates.alike.set(keysOf(chosen), [...same.slice(1 - mostCompared), wordsIn(chosen)])
+    const tells = keysOf(chosen.map(({ part }) => part))
+    const same = classmates.alike.get(tells) ?? []
+    classmates.alike.set(tells, [...same.slice(1 - mostCompared), wordsIn(phrasesIn(chosen))])
     return draft
   })
 }
@@ -107,38 +110,17 @@ function hasNoRoom(parts: readonly OpenPart[], { box, wish }: DraftRequest, leas
   return usual > box.limit
 }
 
-/** From here on a part gives way before the others are squeezed. */
-const givesWayEarly = 3.5
-
 function usualLength(candidates: readonly ReadyPhrase[]): number {
   return candidates.reduce((sum, each) => sum + each.leastLength, 0) / Math.max(1, candidates.length)
 }
 
-/** What a comment tells: who is told the same has the same keys. */
-function keysOf(chosen: readonly ChosenPart[]): string {
-  return chosen.flatMap(({ part }) => part.keys).join('\u0000')
+/** What a comment tells: of whom the same is told, that has the same keys. */
+function keysOf(parts: readonly OpenPart[]): string {
+  return parts.flatMap(({ keys }) => keys).join('\u0000')
 }
 
-const numbers = new Map<string, number>()
-const wordsOfPhrases = new WeakMap<ReadyPhrase, readonly number[]>()
-
-/** The words of a comment that are the same whoever the student is, as numbers. */
-function wordsIn(chosen: readonly ChosenPart[]): ReadonlySet<number> {
-  const words = new Set<number>()
-  for (const { phrase } of chosen) for (const word of wordsOfPhrase(phrase)) words.add(word)
-  return words
-}
-
-function wordsOfPhrase(phrase: ReadyPhrase): readonly number[] {
-  const known = wordsOfPhrases.get(phrase)
-  if (known) return known
-  const made = (phrase.fixed.toLowerCase().match(/[\p{L}’]+/gu) ?? []).map((word) => {
-    const number = numbers.get(word) ?? numbers.size
-    numbers.set(word, number)
-    return number
-  })
-  wordsOfPhrases.set(phrase, made)
-  return made
+function phrasesIn(chosen: readonly ChosenPart[]): ReadyPhrase[] {
+  return chosen.map(({ phrase }) => phrase)
 }
 
 function idsOf(chosen: readonly ChosenPart[]): string {
@@ -167,7 +149,7 @@ function choose(
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
-  const same = alike.get(parts.flatMap(({ keys }) => keys).join('\u0000')) ?? []
+  const same = alike.get(keysOf(parts)) ?? []
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
@@ -197,7 +179,7 @@ function choose(
     }
     // A draft that stands stays, whatever is said of others since.
     const stands = candidate.every(({ phrase }) => setting.standing.has(phrase.id))
-    return same.length === 0 || stands ? 0 : alikeCost(mostAlike(wordsIn(candidate), same))
+    return same.length === 0 || stands ? 0 : alikeCost(mostAlike(wordsIn(phrasesIn(candidate)), same))
   }
 
   /** Whether a text could be longer than so much: most could not, and need not be said to know it. */
@@ -217,14 +199,3 @@ const longestPronoun = 10
 
 /** By so much a sentence's verbs may grow from "is" to "are", its article from "a" to "an". */
 const verbsGrow = 12
-
-/** How like the most alike of some comments a comment is: Jaccard's index of their word sets, from 0 to 1. */
-function mostAlike(words: ReadonlySet<number>, others: readonly ReadonlySet<number>[]): number {
-  let most = 0
-  for (const other of others) {
-    let shared = 0
-    for (const word of words) if (other.has(word)) shared += 1
-    most = Math.max(most, shared / (words.size + other.size - shared))
-  }
-  return most
-}

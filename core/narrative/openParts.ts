@@ -3,6 +3,7 @@ import { isSpokenAgainst } from './against'
 import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
+import { givesWay } from './givesWay'
 import type { FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
@@ -14,17 +15,6 @@ import { conditionHolds, partKey, type PlannedPart } from './plan'
 import type { OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
-
-/** How readily a part gives way when the limit is tight. */
-const givesWay: Record<PartKind, number> = {
-  'closing': 6,
-  'opening': 5,
-  'help at home': 4,
-  'progress': 3,
-  'habit': 2,
-  'next step': 0.9,
-  'outcome': 0.8,
-}
 
 /** The parts of the box's plan that have something to say of this student, and those that have not, with the reason. */
 export function openParts(request: DraftRequest, phrasebook: Phrasebook): { parts: OpenPart[]; leftOut: LeftOut[] } {

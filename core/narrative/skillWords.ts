@@ -16,15 +16,25 @@ export interface SkillWords {
 type Form = 'does' | 'do' | 'doing'
 
 /** What skills are often written after, and what a sentence about a child puts in its place. */
-const lead =
-  /^((i|we|you|he|she|they|the (student|child|learner|pupil)|students?|children|learners?|pupils?) )?((can|could|will|should|must) be able to|can|could|is able to|are able to|be able to|will|to|should|must)\s+/i
+const lead = new RegExp(
+  [
+    '^(?:(?:i|we|you|he|she|they|the (?:student|child|learner|pupil)|students?|children|learners?|pupils?) )?',
+    '(?:(?:can|could|will|should|must|is|are) be able to|(?:is|are|be) able to|can|could|will|to|should|must)\\s+',
+  ].join(''),
+  'i',
+)
 
 /** What stands before a statement in a list of them: "5.NBT.2", "M3:", "2)". */
 const code = /^\(?(?:\d[\p{L}\d.-]*|\p{Lu}{1,4}[.-]?\d[\p{L}\d.-]*)[):]?\s+/u
 
 /** Things that skills are named after, though their first word may be a verb elsewhere; ours. */
-const things =
-  /^(place value|number (sense|facts|bonds|work)|problem solving|data handling|word (work|choice|reading)|sentence structure|text structure|time management|group work|sound knowledge|mental \p{L}+)\b/iu
+const things = new RegExp(
+  [
+    '^(?:place value|number (?:sense|facts|bonds|work)|problem solving|data handling|word (?:work|choice|reading)|',
+    '(?:sentence|text) structure|time management|group work|sound knowledge|mental \\p{L}+)\\b',
+  ].join(''),
+  'iu',
+)
 
 /** More words than this are no skill that a sentence could hold. */
 const mostWords = 24

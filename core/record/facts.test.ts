@@ -126,7 +126,7 @@ describe('what a comment may rest on, whole', () => {
           because: {
             kind: 'trend',
             about: 'care',
-            text: 'Care: from level 1 to level 2 since the autumn term',
+            text: 'Care: from 1 to 2 since the autumn term',
             tier: null,
             termId: 't1',
           },
@@ -142,7 +142,7 @@ describe('what a comment may rest on, whole', () => {
     expect(trendFrom('2')[0]?.trend).toMatchObject({
       move: 'same',
       text: null,
-      because: { text: 'Care: level 2 as in the autumn term' },
+      because: { text: 'Care: 2 as in the autumn term' },
     })
   })
   it('names no best and least skill where they stand alike or one has no words inside a sentence', () => {

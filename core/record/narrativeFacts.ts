@@ -241,7 +241,11 @@ function trendBetween(
   const last = index.record.earlier[0]?.term
   if (!last || !before) return null
   const by = tierRank(now.tier) - tierRank(before.tier)
-  const text = by === 0 ? null : `from ${before.name} to ${now.name} since the ${lowerFirst(last.name)}`
+  const since = `since the ${lowerFirst(last.name)}`
+  // Families read a level's name; a teacher knows its symbol, by which texts of before rest on it too.
+  const text = by === 0 ? null : `from ${before.name} to ${now.name} ${since}`
+  const reason =
+    by === 0 ? `${now.symbol} as in the ${lowerFirst(last.name)}` : `from ${before.symbol} to ${now.symbol} ${since}`
   return {
     by,
     text,
@@ -249,7 +253,7 @@ function trendBetween(
     because: {
       kind: 'trend',
       about,
-      text: `${name}: ${text ?? `${now.name} as in the ${lowerFirst(last.name)}`}`,
+      text: `${name}: ${reason}`,
       tier: null,
       termId: last.id,
     },

@@ -61,9 +61,12 @@ export function phraseCoverage(record: ClassRecord, box: CommentBox): CoverageRo
   )
 }
 
-/** What the school's own words tell without any phrase: outcomes, moves and habits whose words are known; openings. */
-function isTold(
-  { skills, habits }: ClassRecord,
+/**
+ * What the school's own words tell without any phrase: outcomes, moves and habits whose words are known, and openings.
+ * @example isTold(setup, 'sums', { part: 'outcome', about: 'Number' }) // true where the words of its skills are known
+ */
+export function isTold(
+  { skills, habits }: Pick<ClassRecord, 'skills' | 'habits'>,
   subject: string | null,
   { part, about }: Pick<PlannedPart, 'part' | 'about'>,
 ): boolean {

@@ -1,15 +1,12 @@
 import type { DraftsAnswer } from '../../contracts/answers'
 import type { CommentToWrite, DraftsToMake, FindingToAccept } from '../../contracts/write'
-import { draftClass } from '../../core/narrative/draftComment'
 import { countGraphemes } from '../../core/narrative/graphemes'
 import type { CommentBox } from '../../core/narrative/plan'
 import type { ClassRecord } from '../../core/record/classRecord'
-import type { Student } from '../../core/record/roster'
 import type { StudentComment } from '../../core/record/termRecord'
-import { draftRequest } from '../../core/record/narrativeFacts'
+import { draftBox, draftedComment, type DraftedBox } from '../../core/record/draftBox'
 import { indexRecord } from '../../core/record/recordIndex'
 import { isRedraftable } from '../../core/record/redraftable'
-import { usageOfComments } from '../../core/record/usageOfComments'
 import { allow, needFor, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
@@ -73,7 +70,10 @@ export async function makeDrafts(
   const record = await readableRecord(context, place)
   const box = record.boxes.find((each) => each.key === boxKey)
   if (!box) throw new Refusal('not found', 'There is no such box.')
-  const { open, comments } = composeDrafts(record, box, where, students && new Set(students))
+  const open = composeDrafts(record, box, where, students && new Set(students))
+  const comments = open.flatMap((each) =>
+    each.draft.text === '' || each.draft.text === each.now?.text ? [] : [draftedComment(each, box)],
+  )
   const versions = new Map(open.map(({ student, now }) => [student.id, now?.version ?? 0]))
   const { event, version, leftOut } = await save(
     context,
@@ -83,50 +83,28 @@ export async function makeDrafts(
   )
   const left = new Set(leftOut.map((change) => String(change.key.student_id)))
   const made = comments.filter((comment) => !left.has(comment.studentId))
-  const spoken = new Set(open.filter(({ spokenOf }) => spokenOf).map(({ student }) => student.id))
   return {
     event,
     comments: made.map((comment) => ({ ...comment, version: version ?? comment.version })),
     writtenMeanwhile: [...left],
-    withoutFacts: open.map(({ student }) => student.id).filter((id) => !spoken.has(id)),
+    withoutFacts: open.filter(({ draft }) => draft.text === '').map(({ student }) => student.id),
   }
 }
 
-interface OpenBox {
-  student: Student
-  now: StudentComment | undefined
-  /** False when nothing could be said. */
-  spokenOf: boolean
-}
-
-/** The drafts for the boxes that may be composed, and which those are. */
+/** The drafts for the boxes that may be composed. */
 function composeDrafts(
   record: ClassRecord,
   box: CommentBox,
   where: DraftsToMake['where'],
   wanted: ReadonlySet<string> | undefined,
-): { open: OpenBox[]; comments: StudentComment[] } {
-  const index = indexRecord(record)
-  const standing = record.students.map((student) => ({ student, now: index.commentOf(student.id, box.key) }))
-  const isOpen = ({ student, now }: (typeof standing)[number]): boolean =>
-    (!wanted || wanted.has(student.id)) &&
-    (!now || now.text === '' || (where === 'empty and drafts' && isRedraftable(now)))
-  const open = standing.filter(isOpen)
-  const kept = standing.filter((each) => !isOpen(each)).flatMap(({ now }) => now ?? [])
-  const drafts = draftClass(
-    open.map(({ student }) => draftRequest(index, student, box)),
-    record.phrasebook,
-    usageOfComments(kept, record.phrasebook),
+): DraftedBox[] {
+  return draftBox(
+    indexRecord(record),
+    box,
+    ({ student, now }) =>
+      (!wanted || wanted.has(student.id)) &&
+      (!now || now.text === '' || (where === 'empty and drafts' && isRedraftable(now))),
   )
-  return {
-    open: open.map((each, at) => ({ ...each, spokenOf: (drafts[at]?.text ?? '') !== '' })),
-    comments: open.flatMap(({ student, now }, at): StudentComment[] => {
-      const draft = drafts[at]
-      if (!draft || draft.text === '' || draft.text === now?.text) return []
-      const { text, sentences } = draft
-      return [{ studentId: student.id, box: box.key, text, sentences, ownWords: false, status: 'in draft', version: 0 }]
-    }),
-  }
 }
 
 /** A box that this person may write in for these students, in a term that is open. @throws Refusal */

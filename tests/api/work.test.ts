@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { DraftsAnswer, RunAnswer } from '../../contracts/answers'
-import { writeComments } from '../../scripts/runBatch'
+import { writeComments } from '../../core/record/draftBox'
 import { startCluster } from '../../scripts/cluster.mjs'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'

@@ -1,9 +1,9 @@
 import { checkComment } from '../../core/checks/checkComment'
-import { draftClass } from '../../core/narrative/draftComment'
 import type { ClassRecord } from '../../core/record/classRecord'
 import type { StudentComment } from '../../core/record/termRecord'
 import { markAgainstLevels } from '../../core/narrative/markAgainstLevels'
-import { draftRequest, narrativeFacts } from '../../core/record/narrativeFacts'
+import { writeComments } from '../../core/record/draftBox'
+import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import { chanceOf, faultKinds, type CleanComment } from './faults'
 import { ownWords } from './ownWords'
@@ -33,29 +33,10 @@ const reportedAs: Record<string, string[]> = {
 
 /** Every comment of a class drafted, so that there is something clean to spoil. */
 export function cleanComments(record: ClassRecord): Written {
-  const index = indexRecord(record)
-  const comments = record.boxes.flatMap((box) =>
-    draftClass(
-      record.students.map((student) => draftRequest(index, student, box)),
-      record.phrasebook,
-    ).flatMap((draft, at) => {
-      const student = record.students[at]
-      return student && draft.text !== ''
-        ? [
-            {
-              studentId: student.id,
-              box: box.key,
-              text: draft.text,
-              sentences: draft.sentences,
-              ownWords: false,
-              status: 'in draft' as const,
-              version: 1,
-            },
-          ]
-        : []
-    }),
+  return written(
+    record,
+    writeComments({ ...record, comments: [] }).filter(({ text }) => text !== ''),
   )
-  return written(record, comments)
 }
 
 function written(before: ClassRecord, comments: StudentComment[]): Written {

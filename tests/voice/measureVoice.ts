@@ -1,39 +1,28 @@
 import { diceCoefficient } from 'dice-coefficient'
 import { contradictedClaims } from '../../core/narrative/against'
 import type { Draft, DraftSentence } from '../../core/narrative/because'
-import { draftClass } from '../../core/narrative/draftComment'
 import { claimedBy } from '../../core/narrative/openParts'
 import { indexPhrases } from '../../core/narrative/phraseIndex'
 import type { ClassRecord } from '../../core/record/classRecord'
-import { draftRequest, narrativeFacts } from '../../core/record/narrativeFacts'
+import { writeComments } from '../../core/record/draftBox'
+import { narrativeFacts } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
 import type { Student } from '../../core/record/roster'
-import type { StudentComment } from '../../core/record/termRecord'
 
 /** One comment as it was composed. */
 export interface Written {
   readonly student: Student
   readonly box: string
-  readonly draft: Draft
+  readonly draft: Pick<Draft, 'text' | 'sentences'>
 }
 
-/** Drafts every box of a class, box by box, as the application does. */
+/** Every box of a class as it is drafted, box by box. */
 export function writeAll(record: ClassRecord): Written[] {
-  const written: Written[] = []
-  const comments: StudentComment[] = []
-  for (const box of record.boxes) {
-    const index = indexRecord({ ...record, comments: [...comments] })
-    const requests = record.students.map((student) => draftRequest(index, student, box))
-    draftClass(requests, record.phrasebook).forEach((draft, at) => {
-      const student = record.students[at]
-      if (!student) return
-      written.push({ student, box: box.key, draft })
-      const { text, sentences } = draft
-      const place = { studentId: student.id, box: box.key, ownWords: false, status: 'in draft' as const, version: 1 }
-      comments.push({ ...place, text, sentences })
-    })
-  }
-  return written
+  const students = new Map(record.students.map((student) => [student.id, student]))
+  return writeComments({ ...record, comments: [] }).flatMap(({ studentId, box, text, sentences }) => {
+    const student = students.get(studentId)
+    return student ? [{ student, box, draft: { text, sentences } }] : []
+  })
 }
 
 export interface VoiceFigures {

@@ -1,3 +1,4 @@
+import { lowerFirst } from '../capitals'
 import type { RatedFact } from '../because'
 import { isOneThing, mannersOf } from './manners'
 import { numberWord, type ToldSetting, type ToldWording } from './toldWording'
@@ -31,7 +32,10 @@ export function contrasted(
       ]
     }),
     ...(rated > 2 && difficulties === 1 && low.level.tier === 'growing'
-      ? [{ id: 'told only one', text: `${looked}, only one is not yet in place: ${weak.doing}` }]
+      ? highManners.map((manner) => ({
+          id: `told ${manner.id}, only one`,
+          text: `${manner.text(strong)}; ${lowerFirst(looked)}, only one is not yet in place: ${weak.doing}`,
+        }))
       : []),
   ]
 }

@@ -1,8 +1,9 @@
+import { capitalised } from '../capitals'
 import { grouped } from '../../grouped'
 import type { RatedFact } from '../because'
 import type { SkillWords } from '../skillWords'
 import { isOneThing, mannersOf } from './manners'
-import { stepsOf, together, upperFirst, type ToldSetting, type ToldWording } from './toldWording'
+import { stepsOf, together, type ToldSetting, type ToldWording } from './toldWording'
 
 /**
  * Habits by their scores: those at one score in one clause, two scores in one sentence, each with its own word; one
@@ -36,12 +37,12 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
     // "Seldom does she": the verb would come first.
     ...(isSeldom(often)
       ? [{ id: `told ${often} it is`, text: `It is ${often} that {they} ${words.does}` }]
-      : [{ id: `told ${often} fronted`, text: `${upperFirst(often)} {they} ${words.does}` }]),
+      : [{ id: `told ${often} fronted`, text: `${capitalised(often)} {they} ${words.does}` }]),
     ...(of === 1 && isOneThing(words)
       ? [
           {
             id: `told ${often} as subject`,
-            text: `${upperFirst(words.doing)} is something that {they} ${often} {does}`,
+            text: `${capitalised(words.doing)} is something that {they} ${often} {does}`,
           },
         ]
       : []),
@@ -79,7 +80,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
       : [
           {
             id: `told ${high.often} fronted ${link} ${low.often}`,
-            text: `${upperFirst(high.often)} {they} ${high.words.does}, ${link} {they} ${other}`,
+            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${other}`,
           },
         ]),
     ...(isSeldom(high.often) || isSeldom(low.often)
@@ -87,7 +88,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
       : [
           {
             id: `told ${high.often} fronted; ${low.often} fronted`,
-            text: `${upperFirst(high.often)} {they} ${high.words.does}; ${low.often} {they} ${low.words.does}`,
+            text: `${capitalised(high.often)} {they} ${high.words.does}; ${low.often} {they} ${low.words.does}`,
           },
         ]),
   ]

@@ -1,5 +1,6 @@
+import { capitalised } from '../capitals'
 import type { Because, NarrativeFacts } from '../because'
-import { numberWord, upperFirst } from './toldWording'
+import { numberWord } from './toldWording'
 import type { ToldFact } from './wholeTold'
 
 /** From this share of the days on, being away is what a family must read first; ours. */
@@ -18,7 +19,8 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
   const isFew = subject !== null && rated > 0 && facts.skillsInAll > 2 && rated * 2 <= facts.skillsInAll
   const away = isAway && days ? days.text : null
   if (away === null && !isFew) return null
-  const looked = `${numberWord(rated)} of the ${numberWord(facts.skillsInAll)} skills${subject === null ? '' : ` in ${subject}`}`
+  const where = subject === null ? '' : ` in ${subject}`
+  const looked = `${numberWord(rated)} of the ${numberWord(facts.skillsInAll)} skills${where}`
   const because = [...(away === null ? [] : [days?.because ?? []].flat()), ...(isFew ? [lookedAt(facts)] : [])]
   if (away !== null && isFew)
     return {
@@ -55,7 +57,7 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
       { id: 'told few', text: `We looked at ${looked} with {them} this term` },
       { id: 'told few this term', text: `This term we looked at ${looked} with {them}` },
       { id: 'told few levels', text: `{They} {has} a level in ${looked} so far` },
-      { id: 'told few so far', text: `${upperFirst(looked)} have been looked at with {them} so far` },
+      { id: 'told few so far', text: `${capitalised(looked)} have been looked at with {them} so far` },
     ],
   }
 }

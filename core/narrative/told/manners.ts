@@ -1,7 +1,7 @@
+import { capitalised } from '../capitals'
 import type { Level } from '../../scales/scale'
 import type { Tier } from '../../scales/tier'
 import type { SkillWords } from '../skillWords'
-import { upperFirst } from './toldWording'
 
 /** Where a manner stands in its sentence. */
 export type MannerPlace = 'before the skill' | 'after the skill' | 'skill as subject'
@@ -35,7 +35,7 @@ function atTheEnd(id: string, after: string, says: RegExp | null = null): Manner
 }
 
 function asSubject(id: string, after: string, says: RegExp | null = null): Manner {
-  return { id, says, place: 'skill as subject', text: ({ doing }) => `${upperFirst(doing)} ${after}` }
+  return { id, says, place: 'skill as subject', text: ({ doing }) => `${capitalised(doing)} ${after}` }
 }
 
 function named(id: string, before: string, says: RegExp | null = null): Manner {

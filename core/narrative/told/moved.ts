@@ -1,7 +1,8 @@
+import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { levelAsPast, levelAsVerb } from './levelAsVerb'
 import { isOneThing, mannersOf } from './manners'
-import { numberWord, stepsOf, together, upperFirst, type ToldSetting, type ToldWording } from './toldWording'
+import { numberWord, stepsOf, together, type ToldSetting, type ToldWording } from './toldWording'
 
 /**
  * What went up or down since the term before, from one level to one other: by how much, and in the school's own words
@@ -17,13 +18,15 @@ export function movedWordings(facts: readonly RatedFact[], setting: ToldSetting)
   const { doing } = together(facts)
   const now = levelAsVerb(first.level, facts.length)
   const andNow = now === null ? '' : `, and now ${now}`
+  const count = capitalised(numberWord(facts.length))
+  const [thatHave, are] = facts.length === 1 ? ['skill that has', 'is'] : ['skills that have', 'are']
   const theyNow = now === null ? '' : `; {they} now ${now}`
   const bare: ToldWording[] = [
     { id: `told ${way}`, text: `{They} {has} gone ${way} ${steps} in ${doing} since ${termBefore}${andNow}` },
     { id: `told ${way} since`, text: `Since ${termBefore}, {they} {has} gone ${way} ${steps} in ${doing}${andNow}` },
     {
       id: `told ${way} in`,
-      text: `${upperFirst(numberWord(facts.length))} ${facts.length === 1 ? 'skill that has' : 'skills that have'} gone ${way} ${steps} since ${termBefore} ${facts.length === 1 ? 'is' : 'are'} ${doing}${theyNow}`,
+      text: `${count} ${thatHave} gone ${way} ${steps} since ${termBefore} ${are} ${doing}${theyNow}`,
     },
   ]
   return [
@@ -48,12 +51,13 @@ function counted(
 ): ToldWording[] {
   const have = facts.length === 1 ? 'skill has' : 'skills have'
   const rest = now === null ? '' : `; {they} now ${now}`
-  const text = `${upperFirst(numberWord(facts.length))} ${have} gone ${way} ${steps} since ${termBefore}: ${doing}${rest}`
+  const count = capitalised(numberWord(facts.length))
+  const text = `${count} ${have} gone ${way} ${steps} since ${termBefore}: ${doing}${rest}`
   return [{ id: `told ${way} counted`, text }]
 }
 
 function asOneThing(fact: RatedFact, { way, steps, termBefore, now }: Move): ToldWording[] {
-  const skill = upperFirst(fact.words?.doing ?? '')
+  const skill = capitalised(fact.words?.doing ?? '')
   const past = fact.before ? levelAsPast(fact.before, 1) : null
   const further = way === 'up' ? 'further on than' : 'further back than'
   return [

@@ -34,26 +34,35 @@ export function middleOf(facts: readonly RatedFact[]): number {
  * What is told of a child's skills and habits, in the order in which it is told: what moved by itself, what stands
  * alike together, a strength and a difficulty in one; the best positive first, a fall late, the lowest last. The order
  * of aggregation and lexical choice follows Reiter and Dale's account of text generation; from memory.
+ * @param facts what is told, of `rated`: what is the best, or all, is so of everything that was looked at
  * @param seed what tells this child from others: what weighs the same is told in an order of the child's own
  */
-export function planTold(facts: readonly RatedFact[], seed: string): Telling[] {
+export function planTold(facts: readonly RatedFact[], seed: string, rated: readonly RatedFact[] = facts): Telling[] {
   const own = facts.toSorted((a, b) => preference(seed, a.about) - preference(seed, b.about))
-  return [...skillsTold(own.filter(({ kind }) => kind === 'skill')), ...habitsInOrder(own)]
+  const skills = rated.filter(({ kind }) => kind === 'skill')
+  return [
+    ...skillsTold(
+      own.filter(({ kind }) => kind === 'skill'),
+      skills,
+    ),
+    ...habitsInOrder(own),
+  ]
 }
 
-function skillsTold(facts: readonly RatedFact[]): Telling[] {
+function skillsTold(facts: readonly RatedFact[], rated: readonly RatedFact[]): Telling[] {
   const middle = middleOf(facts)
   const byWeight = (a: RatedFact, b: RatedFact): number => weightOf(b, middle) - weightOf(a, middle)
   const up = facts.filter(({ moved }) => moved > 0).toSorted(byWeight)
   const down = facts.filter(({ moved }) => moved < 0).toSorted(byWeight)
   const still = facts.filter(({ moved }) => moved === 0)
   const [only] = still
-  if (up.length + down.length === 0 && still.length > 2 && only && still.every((each) => isAlike(each, only)))
+  const areAll = still.length > 2 && still.length === rated.length
+  if (areAll && only && still.every((each) => isAlike(each, only)))
     return [{ relation: 'all at one level', facts: still }]
-  const best = highest(facts)
-  const rest = best && best.moved === 0 ? still.filter((fact) => fact !== best) : still
+  const best = highest(rated)
+  const rest = still.filter((fact) => fact !== best)
   const told: Telling[] = [
-    ...(best && rest !== still ? [{ relation: 'stands out' as const, facts: [best] }] : []),
+    ...(best && rest.length < still.length ? [{ relation: 'stands out' as const, facts: [best] }] : []),
     ...movedTogether(up, 'up'),
     ...joinedContrast(groups(rest)),
     ...movedTogether(down, 'down'),

@@ -1,3 +1,4 @@
+import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { allAtOneLevel } from './allAtOneLevel'
 import { contrasted } from './contrasted'
@@ -6,7 +7,7 @@ import { levelAsVerb } from './levelAsVerb'
 import { isOneThing, mannersOf } from './manners'
 import { movedWordings } from './moved'
 import type { Telling } from './planTold'
-import { numberWord, together, upperFirst, type ToldSetting, type ToldWording } from './toldWording'
+import { numberWord, together, type ToldSetting, type ToldWording } from './toldWording'
 
 /** Every wording of a telling that is true of it; none where no words are known. */
 export function wordingsOf({ relation, facts }: Telling, setting: ToldSetting): ToldWording[] {
@@ -49,7 +50,7 @@ function atOneLevel(facts: readonly RatedFact[], setting: ToldSetting): ToldWord
   if (!second || first.kind === 'habit') return said
   const many = asMany[first.level.tier].map((each) => ({
     id: `told many ${each}`,
-    text: `${upperFirst(numberWord(facts.length))} skills are ${each}: ${words.doing}`,
+    text: `${capitalised(numberWord(facts.length))} skills are ${each}: ${words.doing}`,
   }))
   return [...said, ...many, ...(facts.length === 2 ? andTheSame(first, second) : [])]
 }
@@ -82,7 +83,7 @@ function standsOut({ level, words }: RatedFact, { subject }: ToldSetting): ToldW
   const manner = mannersOf(level, words).filter(({ place }) => place === 'before the skill')
   return [
     ...(isOneThing(words)
-      ? [{ id: 'told strongest skill', text: `${upperFirst(words.doing)} is {their} strongest skill${where}${rest}` }]
+      ? [{ id: 'told strongest skill', text: `${capitalised(words.doing)} is {their} strongest skill${where}${rest}` }]
       : []),
     { id: 'told strongest in', text: `{They} {is} strongest in ${words.doing}${rest}` },
     { id: 'told strongest is', text: `{Their} strongest skill${where} is ${words.doing}${rest}` },

@@ -68,6 +68,14 @@ describe('what is told together', () => {
     const list = told.find(({ facts }) => facts.some(({ about }) => about.includes(',')))
     expect(list?.facts).toHaveLength(1)
   })
+  it('what is the best, or all, of everything that was looked at, told or not', () => {
+    const told = skills.map((skill) => fact(skill, 'sound'))
+    const other = fact('Plans a fair test', 'top')
+    expect(planTold(told, 'seed', [...told, other]).map(({ relation }) => relation)).not.toContain('all at one level')
+    const [first, ...others] = [fact('Reads aloud', 'strong'), ...told]
+    const best = (rated: readonly RatedFact[]) => planTold([first, ...others], 'seed', rated)[0]?.relation
+    expect([best([first, ...others]), best([first, ...others, other])]).toEqual(['stands out', 'level'])
+  })
   it('two scores of habits in one sentence, one that has moved by itself', () => {
     const habits = [
       fact('Works with others', 'top', 'top', 'habit'),
@@ -129,7 +137,9 @@ describe('in which words', () => {
     const one = fact('Explains why a method works', 'top', 'sound')
     const all = wordings({ relation: 'up', facts: [one] }, [one])
     expect(all).toContain(
-      'Explaining why a method works has gone up two steps: {they} did this as expected in the autumn, and now can show others how',
+      'Explaining why a method works has gone up two steps: '.concat(
+        '{they} did this as expected in the autumn, and now can show others how',
+      ),
     )
     expect(all).toContain('{They} can now show others how to explain why a method works, two steps up from the autumn')
   })
@@ -140,7 +150,9 @@ describe('in which words', () => {
     const all = wordings({ relation: 'strength and difficulty', facts: [high, low] }, facts)
     expect(all).toContain('{They} {is} strong in adding large numbers, but {is} learning to sort materials')
     expect(all).toContain('{Name}, who {is} strong in adding large numbers, {is} learning to sort materials')
-    expect(all).toContain('Of the three skills, only one is not yet in place: sorting materials')
+    expect(all).toContain(
+      '{They} {is} strong in adding large numbers; of the three skills, only one is not yet in place: sorting materials',
+    )
   })
   it('habits by the word of their score', () => {
     const habits = [fact('Works with others', 'strong', null, 'habit'), fact('Comes ready', 'growing', null, 'habit')]

@@ -2,6 +2,7 @@ import { tierRank } from '../../scales/tier'
 import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
 import { familyNumber } from '../familyNumber'
+import { toldGivesWay } from '../givesWay'
 import type { OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
@@ -14,17 +15,12 @@ import { wordingsOf } from './sayTold'
 import type { ToldSetting, ToldWording } from './toldWording'
 import { bestSubjectsTold, movesTold, type ToldFact } from './wholeTold'
 
-/** How readily what is told gives way when the limit is tight: the middle before the first, the lowest last of all. */
-const best = 1
-const lowest = 0.8
-const inTheMiddle = 3.5
-
 /**
  * What a plan has said of skills and habits by their own words: a part for each sentence, with every true wording.
  * @param planned the parts of the plan by which these facts are told
  */
 export function toldParts(
-  rated: readonly RatedFact[],
+  told: readonly RatedFact[],
   planned: readonly PlannedPart[],
   request: DraftRequest,
 ): OpenPart[] {
@@ -32,18 +28,18 @@ export function toldParts(
   if (!first) return []
   const { facts } = request
   const setting = settingOf(request)
-  const parts = planTold(rated, request.seed).flatMap((telling): OpenPart[] => {
+  const parts = planTold(told, request.seed, facts.rated).flatMap((telling): OpenPart[] => {
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
     const candidates = phrasesOf(telling, setting)
     if (!tier || candidates.length === 0) return []
     const within = planned.filter((part) => speaksOf(part, telling)).map(partKey)
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
-    const part = toldPart(telling.facts.map(keyOfFact), first, { wordings: [], because }, request)
-    return [{ ...part, candidates, within, tier, uneven: isOfTwo(telling) }]
+    const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
+    return [{ ...part, within, tier, uneven: isOfTwo(telling) }]
   })
   return parts.map((part, at) => ({
     ...part,
-    dispensable: at === parts.length - 1 ? lowest : at === 0 ? best : inTheMiddle,
+    dispensable: toldGivesWay[at === parts.length - 1 ? 'lowest' : at === 0 ? 'best' : 'inTheMiddle'],
   }))
 }
 
@@ -120,25 +116,25 @@ export function reasons(
   return [because, { kind: 'trend', about: because.about, text, tier: null, termId }]
 }
 
+/** What stands by itself in a box: a fact with its wordings. */
 function toldPart(
   keys: readonly string[],
   planned: PlannedPart,
   { wordings, because }: ToldFact,
   { box }: DraftRequest,
 ): OpenPart {
+  return partOf(keys, planned, { candidates: wordings.map((each) => phraseOf(each, box.subject)), because })
+}
+
+function partOf(
+  keys: readonly string[],
+  planned: PlannedPart,
+  said: Pick<OpenPart, 'candidates' | 'because'>,
+): OpenPart {
+  const alone = { ...planned, sharesSentence: false }
   return {
-    ...{
-      keys,
-      planned: { ...planned, sharesSentence: false },
-      because,
-      facts: {},
-      words: {},
-      tier: null,
-      uneven: false,
-    },
-    within: [partKey(planned)],
-    candidates: wordings.map((wording) => phraseOf(wording, box.subject)),
-    dispensable: inTheMiddle,
+    ...{ keys, within: [partKey(planned)], planned: alone, ...said },
+    ...{ facts: {}, words: {}, tier: null, uneven: false, dispensable: toldGivesWay.inTheMiddle },
   }
 }
 
@@ -163,7 +159,7 @@ const frequencies =
  * and what is hung on to it twice.
  */
 function shapesOf(id: string): string[] {
-  const [first = '', ...hung] = id.replace(/^told /, '').split(/, (?=as before|the same|and it is|but |while)/)
+  const [first = '', ...hung] = id.replace(/^told /, '').split(/, (?=as before|the same|and it is|but |while|only one)/)
   const [, move, found] = /^((?:up|down) now|above all) (.+)$/.exec(first) ?? []
   const manner = found ?? first
   const [stem] = stems.exec(manner) ?? []
@@ -186,7 +182,12 @@ export function notePart(planned: PlannedPart, request: DraftRequest): OpenPart[
     { id: 'told note', text: `In ${when} {they} ${note.told}` },
     { id: 'told note one day', text: `One day in ${when}, {they} ${note.told}` },
   ]
-  return [{ ...toldPart([`note ${note.id}`], planned, { wordings, because: [note.because] }, request), dispensable: 2 }]
+  return [
+    {
+      ...toldPart([`note ${note.id}`], planned, { wordings, because: [note.because] }, request),
+      dispensable: toldGivesWay.note,
+    },
+  ]
 }
 
 /** The best piece of work, where one stands alone. */
@@ -230,9 +231,9 @@ export function markPart(planned: PlannedPart, request: DraftRequest): OpenPart[
 export function openingParts(planned: PlannedPart, request: DraftRequest): OpenPart[] {
   const { facts } = request
   const told: [string, ToldFact | null, number][] = [
-    ['opening known', littleKnownTold(facts), best],
-    ['opening best', bestSubjectsTold(facts), best],
-    ['opening moves', movesTold(facts, termInSentence(facts.termBefore)), inTheMiddle],
+    ['opening known', littleKnownTold(facts), toldGivesWay.best],
+    ['opening best', bestSubjectsTold(facts), toldGivesWay.best],
+    ['opening moves', movesTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
   return told.flatMap(([key, fact, dispensable]) =>
     fact ? [{ ...toldPart([key], planned, fact, request), dispensable }] : [],

@@ -34,10 +34,6 @@ export function numberWord(count: number): string {
   return ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'][count] ?? String(count)
 }
 
-export function upperFirst(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1)
-}
-
 /** How far something moved, in words. @example stepsOf(-2) // 'two steps' */
 export function stepsOf(moved: number): string {
   return Math.abs(moved) === 1 ? 'a step' : `${numberWord(Math.abs(moved))} steps`

@@ -1,6 +1,7 @@
+import { capitalised } from '../capitals'
 import type { Because, NarrativeFacts } from '../because'
 import { listOf } from '../listOf'
-import { numberWord, upperFirst, type ToldWording } from './toldWording'
+import { numberWord, type ToldWording } from './toldWording'
 
 /** Something to say with every wording that is true of it, and what it rests on. */
 export interface ToldFact {
@@ -13,12 +14,12 @@ export function bestSubjectsTold({ whole }: NarrativeFacts): ToldFact | null {
   const best = whole?.best ?? []
   if (best.length === 0) return null
   const subjects = listOf(best.map(({ text }) => text))
-  const were = best.length === 1 ? 'was' : 'were'
+  const [which, were] = best.length === 1 ? ['subject', 'was'] : ['subjects', 'were']
   const strongest = best.length === 1 ? 'strongest subject' : 'strongest subjects'
   return {
     because: best.flatMap(({ because }) => because ?? []),
     wordings: [
-      { id: 'told best subjects', text: `${upperFirst(subjects)} ${were} {their} ${strongest} this term` },
+      { id: 'told best subjects', text: `${capitalised(subjects)} ${were} {their} ${strongest} this term` },
       { id: 'told best subjects after', text: `{Their} ${strongest} this term ${were} ${subjects}` },
       { id: 'told best subjects did', text: `{They} did best in ${subjects} this term` },
       { id: 'told best subjects this term', text: `This term {they} did best in ${subjects}` },
@@ -26,7 +27,7 @@ export function bestSubjectsTold({ whole }: NarrativeFacts): ToldFact | null {
       { id: 'told best subjects of all', text: `Of all subjects, {they} did best in ${subjects}` },
       {
         id: 'told best subjects went',
-        text: `The ${best.length === 1 ? 'subject' : 'subjects'} that went best for {them} this term ${were} ${subjects}`,
+        text: `The ${which} that went best for {them} this term ${were} ${subjects}`,
       },
       { id: 'told best subjects strongest in', text: `This term {they} {was} strongest in ${subjects}` },
     ],
@@ -38,9 +39,10 @@ export function movesTold({ whole }: NarrativeFacts, termBefore: string | null):
   const skills = whole?.skills
   if (!skills || termBefore === null || skills.up === 0) return null
   const { up, down, of } = skills
-  const count = upperFirst(numberWord(up))
+  const count = capitalised(numberWord(up))
   const have = up === 1 ? 'has' : 'have'
   const all = numberWord(of)
+  const risen = `${numberWord(up)} ${have}`
   const skillsOf = `${numberWord(up)} of the ${all} skills`
   const fallen = down === 0 ? '' : `, and down in ${numberWord(down)}`
   const haveFallen = down === 0 ? '' : ` and ${numberWord(down)} ${down === 1 ? 'has' : 'have'} gone down`
@@ -50,7 +52,7 @@ export function movesTold({ whole }: NarrativeFacts, termBefore: string | null):
       { id: 'told moves', text: `Since ${termBefore}, {they} {has} gone up in ${skillsOf} we looked at${fallen}` },
       {
         id: 'told moves of all',
-        text: `Of the ${all} skills in all subjects, ${numberWord(up)} ${have} gone up since ${termBefore}${haveFallen}`,
+        text: `Of the ${all} skills in all subjects, ${risen} gone up since ${termBefore}${haveFallen}`,
       },
       {
         id: 'told moves counted',
