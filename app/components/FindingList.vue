@@ -19,6 +19,10 @@ function canBeRight(finding: Finding): boolean {
   return !['empty', 'mark without comment', 'too long', 'not settled', 'out of step'].includes(finding.check)
 }
 
+function rightLabel({ check }: Finding): string {
+  return check === 'read it first' ? 'I have read it' : 'This is right'
+}
+
 function words(finding: Finding): string {
   const found = props.text.slice(finding.start, finding.end)
   return found.length > 40 ? `${found.slice(0, 38)} …` : found
@@ -58,10 +62,10 @@ function words(finding: Finding): string {
           v-if="canBeRight(finding)"
           type="button"
           class="link"
-          :aria-label="`This is right: ${finding.check}`"
+          :aria-label="`${rightLabel(finding)}: ${finding.check}`"
           @click="classRecord.acceptFinding(student.id, box.key, finding.check, wordsOf(finding, text))"
         >
-          This is right
+          {{ rightLabel(finding) }}
         </button>
       </p>
     </li>

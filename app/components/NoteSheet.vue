@@ -2,6 +2,7 @@
 import { useEventListener, useSessionStorage } from '@vueuse/core'
 import type { NoteKept } from '~~/contracts/notes'
 import { scaleOfLevel } from '~~/core/school/scaleOfLevel'
+import { noteAsSaid } from '~~/core/record/noteFacts'
 import { longestNote, noteProblem } from '~~/core/record/noteProblem'
 import type { NoteKind, Observation } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
@@ -67,6 +68,13 @@ const wrong = computed(() => {
   const { record, answer } = classRecord
   if (!draft.value || !record || !answer || !isWritten(draft.value)) return null
   return noteProblem(draft.value, record.term, answer.today)
+})
+
+/** How a comment would say a note that may be told; or why none does, as it stands. */
+const inComment = computed(() => {
+  const now = draft.value
+  if (!now?.mayTell || now.text.trim() === '' || wrong.value || !classRecord.index || !student.value) return null
+  return noteAsSaid(classRecord.index, student.value, now)
 })
 
 function begin(): void {
@@ -190,6 +198,11 @@ function takeAway(): void {
           ></label
         >
       </fieldset>
+      <p v-if="inComment" class="border-l-2 border-rule pl-3 text-sm" role="status">
+        <template v-if="'said' in inComment"
+          >A comment can say: <span class="font-serif">{{ inComment.said }}</span></template
+        ><template v-else>No comment says it as it stands. {{ inComment.why }}</template>
+      </p>
       <label class="flex items-center gap-2 text-sm"
         >Day
         <input

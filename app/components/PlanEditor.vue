@@ -2,7 +2,7 @@
 import { VueDraggable } from 'vue-draggable-plus'
 import { draftComment } from '~~/core/narrative/draftComment'
 import { partKinds } from '~~/core/narrative/phrase'
-import { conditions, partKey, readPlan, writePlan, type PlannedPart } from '~~/core/narrative/plan'
+import { conditions, mostAtMost, needs, partKey, readPlan, writePlan, type PlannedPart } from '~~/core/narrative/plan'
 import { draftRequest, strandsOf } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
@@ -31,6 +31,10 @@ watch(
   },
   { immediate: true },
 )
+
+/** Of an outcome or a habit part it can be said how many are told: of one habit there is one. */
+const counts = ({ part, about }: PlannedPart): boolean =>
+  part === 'outcome' ? about !== 'mark' : part === 'habit' && about === 'each'
 
 /** Every part that this box can have. */
 const possible = computed(() => {
@@ -104,37 +108,64 @@ function takeOut(at: number): void {
       <li
         v-for="(part, at) in parts"
         :key="part.id"
-        class="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1"
+        class="flex items-center gap-x-3 border-b border-rule py-1.5"
         :class="part.sharesSentence ? 'pl-8' : ''"
       >
         <span v-if="may" class="handle cursor-grab px-1 text-muted" aria-hidden="true">⠿</span>
-        <span class="w-52 max-w-full">{{ inWords(part) }}</span>
-        <label class="text-sm whitespace-nowrap"
-          >said
-          <select
-            class="bg-paper"
-            :disabled="!may"
-            :value="part.when ?? ''"
-            @change="
-              change(at, {
-                when: conditions.find((each) => each === ($event.target as HTMLSelectElement).value) ?? null,
-              })
-            "
+        <div class="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1">
+          <span class="w-full">{{ inWords(part) }}</span>
+          <label class="text-sm whitespace-nowrap"
+            >said
+            <select
+              class="bg-paper"
+              :disabled="!may"
+              :value="part.when ?? ''"
+              @change="
+                change(at, {
+                  when: conditions.find((each) => each === ($event.target as HTMLSelectElement).value) ?? null,
+                })
+              "
+            >
+              <option value="">always</option>
+              <option v-for="each in conditions" :key="each" :value="each">when {{ each }}</option>
+            </select></label
           >
-            <option value="">always</option>
-            <option v-for="each in conditions" :key="each" :value="each">when {{ each }}</option>
-          </select></label
-        >
-        <label v-if="at > 0" class="flex items-center gap-1 text-sm"
-          ><input
-            type="checkbox"
-            :disabled="!may"
-            :checked="part.sharesSentence"
-            @change="change(at, { sharesSentence: !part.sharesSentence })"
-          />
-          joins the one above</label
-        >
-        <span v-if="may" class="ml-auto flex shrink-0 gap-1.5 text-sm">
+          <label class="text-sm whitespace-nowrap"
+            ><span class="sr-only">{{ inWords(part) }} is said </span>
+            <select
+              class="bg-paper"
+              :disabled="!may"
+              :value="part.need ?? ''"
+              @change="change(at, { need: needs.find((each) => each === ($event.target as HTMLSelectElement).value) })"
+            >
+              <option value="">if there is room</option>
+              <option value="must">must be said</option>
+              <option value="may">first to go</option>
+            </select></label
+          >
+          <label v-if="counts(part)" class="text-sm whitespace-nowrap"
+            ><span class="sr-only">how many of {{ inWords(part) }} </span>
+            <select
+              class="bg-paper"
+              :disabled="!may"
+              :value="part.atMost ?? ''"
+              @change="change(at, { atMost: Number(($event.target as HTMLSelectElement).value) || undefined })"
+            >
+              <option value="">all of them</option>
+              <option v-for="number in mostAtMost" :key="number" :value="number">at most {{ number }}</option>
+            </select></label
+          >
+          <label v-if="at > 0" class="flex items-center gap-1 text-sm"
+            ><input
+              type="checkbox"
+              :disabled="!may"
+              :checked="part.sharesSentence"
+              @change="change(at, { sharesSentence: !part.sharesSentence })"
+            />
+            joins the one above</label
+          >
+        </div>
+        <span v-if="may" class="flex shrink-0 gap-1.5 text-sm">
           <button
             type="button"
             class="quiet"

@@ -18,6 +18,7 @@ import { outOfStep } from './outOfStep'
 import { overLimit } from './overLimit'
 import { ownNameMisspelt } from './ownNameMisspelt'
 import { privateMatters } from './privateMatters'
+import { readFirst } from './readFirst'
 import { repeatedWord } from './repeatedWord'
 import { sameText } from './sameText'
 import { slipsOfTheHand } from './slips'
@@ -28,6 +29,7 @@ import { wrongPronoun } from './wrongPronoun'
 const checks: readonly Check[] = [
   emptyBox,
   outOfStep,
+  readFirst,
   contradicts,
   numbersWrong,
   classmateNamed,

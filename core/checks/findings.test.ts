@@ -232,6 +232,28 @@ describe('a comment beside its record', () => {
     ])
     expect(inSums('Maya adds.', { ...marked(90), ...rated('3', '3') })).toEqual([])
   })
+  it('a draft that is easily wrong about a child, until somebody has read it', () => {
+    const draft = { ...exampleComment('1', `Maya adds.${filler}`, { box: 'sums' }), ownWords: false }
+    const read = { studentId: '1', box: 'sums', check: 'read it first', words: '' }
+    const { term, ...then } = exampleClass()
+    const before = { earlier: [{ ...then, ...rated('3', '3'), term: { ...term, id: 't1' } }] }
+    const first = (record: Partial<ClassRecord>, comment = draft): string[] =>
+      inSums('', { marks: [], comments: [comment], ...record }).filter((each) => each.startsWith('read it first'))
+    const low = { ...rated('2', '1') }
+    expect(first(low)).toEqual([
+      'read it first: All that the draft tells of is difficult. Read it as Maya’s family will.',
+    ])
+    expect(first({ ...rated('3', '3'), ...before })).toEqual([])
+    expect(first({ ...rated('1', '3'), ...before })).toEqual([
+      'read it first: The draft tells of a fall: Adds numbers. Read it as Maya’s family will.',
+    ])
+    expect(
+      first({ ...rated('3', '3'), attendance: [{ studentId: '1', daysOpen: 40, absences: 30, lates: 0 }] }),
+    ).toEqual(['read it first: Little is known of this term, and the draft says so. Read it as Maya’s family will.'])
+    expect(first(low, { ...draft, ownWords: true })).toEqual([])
+    expect(first(low, { ...draft, status: 'finished' })).toEqual([])
+    expect(first({ ...low, accepted: [read] })).toEqual([])
+  })
   it('words that contradict what they speak of: what was named, what it was composed of, or the whole box', () => {
     const low = { ...marked(10), ...rated('1', '1') }
     const high = { ...marked(90), ...rated('3', '3') }

@@ -69,7 +69,15 @@ function foreignCase(
       continue
     if (set !== they && whoElse[set.subject]?.test(peopleBefore(word, at, words))) continue
     const cases = (Object.keys(caseNames) as PronounCase[]).filter((each) => set[each] === word.lower)
-    const [likely] = likelierCase(cases, word, at, { words, name: '', set, subjectAt: -1, plural: false })
+    const [likely] = likelierCase(cases, word, at, {
+      words,
+      name: '',
+      set,
+      subjectAt: -1,
+      plural: false,
+      namedIn: -1,
+      goesOn: false,
+    })
     return { case: likely ?? 'subject', why: `“${word.text}” is not the pronoun of {name}.` }
   }
   return null

@@ -138,7 +138,8 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
       (family, nth) =>
         before.includes(family) || (each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0),
     ).length
-    return sum + wordingCost(each, part, setting) + opening + again * weights.wordAgain
+    const alike = path[at - 1]?.frame === each.frame ? weights.sameBeginning : 0
+    return sum + wordingCost(each, part, setting) + opening + alike + again * weights.wordAgain
   }, 0)
 }
 

@@ -5,8 +5,9 @@ import type { OpenPart } from './openPart'
 import { contentWords } from './wordFamily'
 import { familyNumber } from './familyNumber'
 import { preference } from './preference'
+import { searchOrder, type Offer } from './searchOrder'
 import { joined, linkTo, nothingJoined, type ChosenPart, type Joining } from './sayComment'
-import { openingCost, weights, wordingCost, type CostSetting } from './wordingCost'
+import { beginningAgain, openingCost, weights, wordingCost, type CostSetting } from './wordingCost'
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
 const mostSteps = 6000
@@ -27,26 +28,20 @@ export interface ChoiceSetting extends CostSetting {
   readonly costAsWhole: (chosen: readonly ChosenPart[]) => number | null
 }
 
-/** A candidate with all that does not depend on the other parts. */
-interface Offer {
-  readonly phrase: ReadyPhrase
-  readonly cost: number
-  readonly families: readonly number[]
-}
-
 /**
  * Chooses wordings and describing words for one comment: of all choices that keep the hard rules the one that costs
- * least (wordingCost, openingCost, words said again).
+ * least (wordingCost, openingCost, beginningAgain, words said again).
  *
- * Depth first with a bound: parts in order, cheapest wordings first; a branch is left as soon as what it costs so far,
- * with the cheapest wording of each part to come, reaches the best choice found. So the result is exact while the
- * search stays within its steps (tests show it against trying everything), and bounded beyond.
+ * Depth first with a bound: parts in order, the most promising wordings first; a branch is left as soon as what it
+ * costs so far, with the least that all parts to come can cost after it (searchOrder), reaches the best choice found.
+ * So the result is exact while the search stays within its steps (tests show it against trying everything), and
+ * bounded beyond.
  *
  * @returns null when no choice keeps the rules
  */
 export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSetting): ChosenPart[] | null {
   const offers = parts.map((part) => offersOf(part, setting))
-  const toCome = stillToCome(offers.map(([cheapest]) => cheapest?.cost ?? 0))
+  const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
   const counts = new Map<number, number>()
   const path: ReadyPhrase[] = []
@@ -60,22 +55,22 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       finish(cost)
       return
     }
-    for (const { phrase, cost: own, families } of offers[at] ?? []) {
+    for (const { offer, least } of inOrder(at, run)) {
       if (search.steps >= mostSteps || search.tried >= mostTried) return
       search.steps += 1
-      if (cost + own + (toCome[at] ?? 0) >= search.best) return
+      if (cost + least >= search.best) return
+      const { phrase, cost: own, families } = offer
       const longer = length + phrase.leastLength
       if (longer + (lengthToCome[at] ?? 0) > setting.atMost) continue
       const link = linkTo(now, phrase, part.tier, part.planned.sharesSentence)
       const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
       const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
-      if (cost + own + opening + (toCome[at] ?? 0) >= search.best || !take(families)) continue
-      const soFar = cost + own + opening + saidAgain(phrase.families) * weights.wordAgain
-      if (soFar + (toCome[at] ?? 0) < search.best) {
-        path.push(phrase)
-        descend(at + 1, { cost: soFar, length: longer, run: nextRun }, joined(now, phrase, part.tier, link))
-        path.pop()
-      }
+      if (!take(families)) continue
+      const again = beginningAgain(path.at(-1), phrase) + saidAgain(phrase.families) * weights.wordAgain
+      const soFar = cost + own + opening + again
+      path.push(phrase)
+      descend(at + 1, { cost: soFar, length: longer, run: nextRun }, joined(now, phrase, part.tier, link))
+      path.pop()
       giveBack(families)
     }
   }

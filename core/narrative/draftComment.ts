@@ -8,6 +8,7 @@ import { openParts } from './openParts'
 import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
 import type { Phrasebook } from './phrase'
+import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
 import { alikeCost, sayingKey, usageKey, type CostSetting, type Usage } from './wordingCost'
@@ -77,7 +78,9 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Clas
   let parts = held(opened.parts, request.wish)
   while (saysSomething(parts)) {
     const least = Math.max(...parts.map((part) => part.dispensable))
-    const chosen = hasNoRoom(parts, request, least) ? null : chooseAmong(parts, request, phrasebook, classmates)
+    const chosen = hasNoRoom(parts, request, least)
+      ? null
+      : chooseAmong(referringBack(parts), request, phrasebook, classmates)
     if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(

@@ -17,24 +17,29 @@ describe('where there is no room', () => {
       phrase('c', 'Thank you for your help.', { part: 'closing' }),
     ],
   }
-  const plan = readPlan('opening; outcome Number; progress Number; next step Number; help at home Number; closing')
-  const draft = (limit: number) => {
+  const usual = 'opening; outcome Number; progress Number; next step Number; help at home Number; closing'
+  const draft = (limit: number, plan = usual) => {
     const request = requestOf({ standings: [standing('Number', 'sound', 'growing')], limit })
-    return draftComment({ ...request, box: { ...request.box, limit, plan } }, book)
+    return draftComment({ ...request, box: { ...request.box, limit, plan: readPlan(plan) } }, book)
+  }
+  const orderIn = (plan: string): string[] => {
+    const gone = new Set<string>()
+    for (let limit = draft(400, plan).text.length; limit > 20; limit -= 1)
+      draft(limit, plan).leftOut.forEach(({ part }) => gone.add(part))
+    return [...gone]
   }
   it('the closing gives way first, then the opening, help at home, what has moved; the outcome stays', () => {
     const whole = draft(400)
     expect(whole.leftOut).toEqual([])
-    const gone = new Set<string>()
-    const order: string[] = []
-    for (let limit = whole.text.length; limit > 20; limit -= 1) {
-      for (const { part } of draft(limit).leftOut) {
-        if (!gone.has(part)) order.push(part)
-        gone.add(part)
-      }
-    }
-    expect(order.slice(0, 4)).toEqual(['closing', 'opening', 'help at home', 'progress'])
+    expect(orderIn(usual).slice(0, 4)).toEqual(['closing', 'opening', 'help at home', 'progress'])
     expect(draft(30).text).toMatch(/counts with care/)
+  })
+  it('what a plan says may be said goes before all else, what must be said stays', () => {
+    const plan = usual
+      .replace('progress Number', 'progress Number [may]')
+      .replace('next step Number', 'next step Number [must]')
+    expect(orderIn(plan).slice(0, 3)).toEqual(['progress', 'closing', 'opening'])
+    expect(draft(30, plan).text).toBe('A next step is fractions.')
   })
 })
 

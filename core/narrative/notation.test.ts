@@ -98,8 +98,16 @@ describe('plans', () => {
   it.each([
     'opening; outcome Number + outcome Measuring; habit keeping-going when high or low; progress when moved; next step; help at home; closing',
     'outcome strongest + outcome weakest when low; next step Number',
+    'outcome each [must, at most 3]; habit each when high or low [may, at most 2]; next step [must]; closing [may]',
+    'outcome Number [core]; outcome Counting [at most 20] + outcome Tables [must, soon]',
   ])('survive a round trip: %s', (plan) => {
     expect(writePlan(readPlan(plan))).toBe(plan)
+  })
+  it('say of a part that it must or may be said, and of how many; other brackets belong to a name', () => {
+    expect(readPlan('outcome each when low [may, at most 2]; outcome Number [core]')).toEqual([
+      { part: 'outcome', about: 'each', when: 'low', sharesSentence: false, need: 'may', atMost: 2 },
+      { part: 'outcome', about: 'Number [core]', when: null, sharesSentence: false },
+    ])
   })
   it.each([
     ['opening; moral', /no part/],

@@ -20,24 +20,28 @@ export interface NoteSetting {
   readonly others: readonly string[]
 }
 
+/** Words of neighbouring languages that English does not have; from memory. */
+const ofOtherLanguages =
+  /(?<!\p{L})(und|nicht|sehr|mit|eine[nmr]?|ist|auf|für|hat|beim|est|et|les|des|avec|très|pour|dans|une|el|los|las|con|muy|una|del|por|che|della|nel|een|het|niet|met|naar|não|muito|uma|com|ve|bir|çok|jest|nie|się)(?!\p{L})/u
+
 const longest = 180
+
+/** A note as it can be told, in the notation; or why it is left, in a sentence for who wrote it. */
+export type NoteTold = { readonly told: string } | { readonly why: string }
 
 /**
  * A note as the end of a sentence about the child, in the notation: "asked to measure the river again because …". Only
  * a note that begins with what the child did can be told so.
- * @returns null where the note names somebody else, speaks of the writer, or is no such sentence
- * @example noteSentence('Read her poem.', { name: 'Maya', pronouns: she, others: [] }) // 'read {their} poem'
+ * @returns why not, where the note names somebody else, speaks of the writer, or is no such sentence
+ * @example noteSentence('Read her poem.', { name: 'Maya', pronouns: she, others: [] }) // { told: 'read {their} poem' }
  */
-export function noteSentence(note: string, { name, pronouns, others }: NoteSetting): string | null {
+export function noteSentence(note: string, setting: NoteSetting): NoteTold {
+  const { name, pronouns } = setting
   const text = note.trim().replace(/\s+/g, ' ')
   const [sentence = ''] = text.split(/(?<=[.!?])\s/)
   const said = sentence.replace(/[.!]+$/, '')
-  if (said === '' || text !== sentence || said.length > longest || isInCapitals(said) || /\?$/.test(said)) return null
-  const [first = ''] = said.split(' ')
-  const [, second = ''] = said.split(' ')
-  if (!isPast(first.toLowerCase(), second.toLowerCase()) || /^by\b/i.test(said.slice(first.length + 1))) return null
-  if (notForASentence.test(said) || others.some((other) => wordIn(other, said))) return null
-  if (ofAnother(said, pronouns)) return null
+  const why = text === sentence ? whyLeft(said, setting) : 'It is more than one sentence.'
+  if (why !== null) return { why }
   // What the child did is read as a sentence about the child, so that its pronouns are found; its subject is left off.
   const subject = pronouns === 'name only' ? name : pronouns.subject
   const whole = `${subject} ${lowerFirst(said)}`
@@ -46,8 +50,21 @@ export function noteSentence(note: string, { name, pronouns, others }: NoteSetti
     pronounSets: pronouns === 'name only' ? [] : [pronouns],
   })
   const notation = frameNotation(frame)
-  const at = notation.indexOf(' ')
-  return at < 0 ? null : notation.slice(at + 1)
+  return { told: notation.slice(notation.indexOf(' ') + 1) }
+}
+
+/** Why one sentence cannot be told of a child as it stands; null where it can. */
+function whyLeft(said: string, { name, pronouns, others }: NoteSetting): string | null {
+  const [first = '', second = ''] = said.split(' ')
+  if (said.length > longest) return 'It is too long for one sentence.'
+  if (isInCapitals(said)) return 'It is in capitals.'
+  if (ofOtherLanguages.test(said)) return 'It may not be in English.'
+  if (/\?$/.test(said) || !isPast(first.toLowerCase(), second.toLowerCase()) || second.toLowerCase() === 'by')
+    return `It does not begin with what ${name} did, as in “Asked to …”.`
+  const other = others.find((each) => wordIn(each, said))
+  if (other !== undefined) return `It names ${other}.`
+  if (notForASentence.test(said)) return 'It speaks of you, of a day that will be gone, or in signs.'
+  return ofAnother(said, pronouns) ? 'It has a pronoun that may mean somebody else.' : null
 }
 
 /** "Mixed a grey" is something done; "Mixed results" is not. */

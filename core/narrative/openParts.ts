@@ -3,13 +3,14 @@ import { isSpokenAgainst } from './against'
 import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
-import { givesWay } from './givesWay'
+import { givesWay, givesWayAs } from './givesWay'
 import type { FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf } from './claims'
 import { standingFor, standingsFor } from './standingOfPart'
 import { eachNamed, standingNamed, togetherSign } from './standingsOfBox'
+import { untoldByNumber } from './told/mostTelling'
 import { keyOfFact, markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type PlannedPart } from './plan'
 import type { OpenPart } from './openPart'
@@ -24,12 +25,13 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const isWorded = ({ part }: PlannedPart, { about, tier }: StandingFact): boolean =>
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
-  for (const planned of eachNamed(request.box, request.facts, isWorded)) {
+  const untold = untoldByNumber(request.box.plan, request.facts.rated)
+  for (const planned of eachNamed(request.box, withoutUntold(request.facts, untold), isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out' })
     // What a school has written for this very strand or habit and level is said; else its own words are.
     const isWritten = typeof opened !== 'string' && opened.candidates.some(isOfThis)
-    const facts = isWritten ? [] : ratedFor(planned, request)
+    const facts = isWritten ? [] : ratedFor(planned, request).filter((fact) => !untold.has(fact))
     if (facts.length > 0) {
       if (told.planned.length === 0) told.at = parts.length
       told.planned.push(planned)
@@ -76,15 +78,33 @@ function writtenOfSkills(
       (phrase) =>
         claimedBy(phrase, request.facts) !== 'particular' && suitsStudent(phrase, null, request, request.facts.sayable),
     )
-    if (!first || candidates.length === 0) return []
+    const by = planned.find((part) => part.about === strand) ?? first
+    if (!by || candidates.length === 0) return []
     return [
       {
-        ...{ keys: [keyOfFact(fact)], within: [`outcome ${strand ?? ''}`], planned: first, candidates },
-        ...{ tier: level.tier, uneven: false, because: [fact.because], dispensable: givesWay.outcome },
+        ...{ keys: [keyOfFact(fact)], within: [`outcome ${strand ?? ''}`], planned: by, candidates },
+        ...{
+          tier: level.tier,
+          uneven: false,
+          because: [fact.because],
+          dispensable: givesWayAs(givesWay.outcome, by.need),
+        },
         ...{ facts: request.facts.sayable, words: inWords(request.facts.sayable) },
       },
     ]
   })
+}
+
+/** Without the habits, and the strands with all of their skills, that are more than the plan has told. */
+function withoutUntold(
+  { standings, rated }: NarrativeFacts,
+  untold: ReadonlySet<RatedFact>,
+): Pick<NarrativeFacts, 'standings'> {
+  const isUntold = ({ kind, about }: StandingFact): boolean => {
+    const facts = rated.filter((fact) => (kind === 'habit' ? fact.about === about : fact.strand === about))
+    return facts.length > 0 && facts.every((fact) => untold.has(fact))
+  }
+  return untold.size === 0 ? { standings } : { standings: standings.filter((standing) => !isUntold(standing)) }
 }
 
 /** Written for this very strand or habit, or for any in its own words. */
@@ -191,7 +211,7 @@ function openPart(
         termId: facts.termId,
       },
     ],
-    dispensable: givesWay[planned.part],
+    dispensable: givesWayAs(givesWay[planned.part], planned.need),
   }
 }
 

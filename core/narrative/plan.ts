@@ -7,6 +7,13 @@ import { partKinds, type PartKind } from './phrase'
 export const conditions = ['high', 'low', 'high or low', 'moved', 'up'] as const
 export type Condition = (typeof conditions)[number]
 
+/** "must": it stays, however little room there is; "may": it is the first to go. */
+export const needs = ['must', 'may'] as const
+export type Need = (typeof needs)[number]
+
+/** The most that "at most" can say: a part that may tell more tells all. */
+export const mostAtMost = 9
+
 /** One part of a comment, in its place. */
 export interface PlannedPart {
   readonly part: PartKind
@@ -19,6 +26,10 @@ export interface PlannedPart {
   readonly when: Condition | null
   /** True when it is joined to the part before into one sentence, where that reads well. */
   readonly sharesSentence: boolean
+  /** Left out: it gives way as parts of its kind do. */
+  readonly need?: Need | undefined
+  /** So many skills or habits are told by it: those that tell most of the child. Left out: all. */
+  readonly atMost?: number | undefined
 }
 
 /** A place on the report where a text goes, and how it is composed. */
@@ -49,9 +60,9 @@ const aboutUnnamed: Record<PartKind, string> = {
 
 /**
  * Reads a plan as it is written: parts parted by semicolons, "+" between parts that share a sentence, "when" before a
- * condition.
- * @example readPlan('opening; outcome Number + outcome Measuring; habit keeping-going when high or low; next step;
- * closing')
+ * condition, and in brackets at the end whether it must be said or may, and of how many skills or habits.
+ * @example readPlan('opening; outcome Number + outcome Measuring; habit each when high or low [may, at most 3]; next
+ * step [must]; closing')
  * @throws Error naming the part that is none
  */
 export function readPlan(written: string): PlannedPart[] {
@@ -72,7 +83,7 @@ export function writePlan(plan: readonly PlannedPart[]): string {
   return plan
     .map(
       (part, index) =>
-        `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}`,
+        `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}${marksOf(part)}`,
     )
     .join('')
 }
@@ -86,7 +97,8 @@ export function partKey({ part, about }: Pick<PlannedPart, 'part' | 'about'>): s
   return about === aboutUnnamed[part] ? part : `${part} ${about}`
 }
 
-function readPart(written: string): Omit<PlannedPart, 'sharesSentence'> {
+function readPart(withMarks: string): Omit<PlannedPart, 'sharesSentence'> {
+  const { written, marks } = withoutMarks(withMarks)
   const [named = '', condition, ...more] = written.split(/\s+when\s+/)
   const part = partKinds.find((kind) => named === kind || named.startsWith(`${kind} `))
   if (!part) throw new Error(`“${written}” is no part of a comment. Parts are: ${partKinds.join(', ')}.`)
@@ -97,7 +109,30 @@ function readPart(written: string): Omit<PlannedPart, 'sharesSentence'> {
     )
   const about = named.slice(part.length).trim() || aboutUnnamed[part]
   if (about === '') throw new Error(`“${part}” needs the name of one, as in “${part} Number”, or strongest or weakest.`)
-  return { part, about, when }
+  return { part, about, when, ...marks }
+}
+
+type Marks = Pick<PlannedPart, 'need' | 'atMost'>
+
+function marksOf({ need, atMost }: Marks): string {
+  const marks = [...(need ? [need] : []), ...(atMost === undefined ? [] : [`at most ${atMost}`])]
+  return marks.length === 0 ? '' : ` [${marks.join(', ')}]`
+}
+
+/** Brackets that hold anything else belong to a name. */
+function withoutMarks(part: string): { written: string; marks: Marks } {
+  const [, written = '', inside = ''] = /^(.*\S)\s*\[([^[\]]*)\]$/.exec(part) ?? []
+  const marks = inside.split(',').map((each) => readMark(each.trim()))
+  return marks.every((mark) => mark !== null)
+    ? { written, marks: marks.reduce<Marks>((all, mark) => ({ ...all, ...mark }), {}) }
+    : { written: part, marks: {} }
+}
+
+function readMark(mark: string): Marks | null {
+  const need = needs.find((each) => each === mark)
+  if (need) return { need }
+  const [, number] = /^at most ([1-9])$/.exec(mark) ?? []
+  return number === undefined ? null : { atMost: Number(number) }
 }
 
 /**

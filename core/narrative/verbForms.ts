@@ -9,7 +9,8 @@ const irregular: Readonly<Record<string, string>> = { be: 'is', have: 'has', do:
 /** Verbs of more than one syllable that are stressed on the last, and so double their consonant; from memory. */
 const stressedLast = new Set(
   `begin forget prefer refer infer confer transfer admit commit permit submit omit regret occur recur incur control
-  propel compel rebel equip unplug format upset outwit`.split(/\s+/),
+  propel compel rebel equip unplug format upset outwit abet abut allot emit input kidnap leapfrog rebut remit
+  transmit zigzag`.split(/\s+/),
 )
 
 /** In the spelling of the neighbours of the school, an l is doubled whatever the stress; from memory. */

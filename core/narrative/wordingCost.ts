@@ -79,7 +79,9 @@ export const weights = {
   /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
-  sameOpening: 2.5,
+  sameOpening: 5,
+  /** For a sentence that begins as the one before it does, or is told in the same shape. */
+  sameBeginning: 4,
 } as const
 
 /** The cost of a wording, apart from where its sentence stands among the others. Never below 0. */
@@ -133,5 +135,13 @@ function usedOf(phraseId: string, keys: readonly string[], usage: Usage): number
  * @example openingCost(1) // 0; from two in a row on, the third costs
  */
 export function openingCost(runBefore: number): number {
-  return runBefore >= 2 ? weights.sameOpening : 0
+  return runBefore >= runThatCosts ? weights.sameOpening : 0
 }
+
+/** The cost of a phrase that begins as the one before it does: "He seldom …. He seldom …". */
+export function beginningAgain(before: ReadyPhrase | undefined, { frame }: ReadyPhrase): number {
+  return before?.frame === frame ? weights.sameBeginning : 0
+}
+
+/** After so many sentences in a row that begin with the student one more costs. */
+export const runThatCosts = 2

@@ -6,6 +6,7 @@ import type { CommentBox } from '../narrative/plan'
 import { skillsTogether, type SkillWords } from '../narrative/skillWords'
 import type { Level } from '../scales/scale'
 import { directionOf, tierRank } from '../scales/tier'
+import { asSubject } from './asSubject'
 import type { Student } from './roster'
 import type { Habit, Skill, Subject } from '../school/schoolSetup'
 import { nameOfStrand } from '../school/strand'
@@ -48,16 +49,10 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
 
 /** What the narrative engine needs to write one box of one student. */
 export function draftRequest(index: RecordIndex, student: Student, box: CommentBox): DraftRequest {
-  const { record } = index
   const standing = index.commentOf(student.id, box.key)
   return {
     seed: student.schoolNumber,
-    subject: {
-      name: student.usedName,
-      family: student.family,
-      pronouns: student.pronouns,
-      possessives: record.school.possessives,
-    },
+    subject: asSubject(index, student),
     grade: /^\d+$/.test(student.gradeLevel) ? Number(student.gradeLevel) : null,
     box,
     facts: narrativeFacts(index, student.id, box),

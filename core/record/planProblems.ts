@@ -16,7 +16,9 @@ export function planProblems(
 ): string[] {
   const strands = new Set(skills.filter((skill) => skill.subject === box.subject).map((skill) => skill.strand))
   const habitKeys = new Set(habits.map((habit) => habit.key))
-  return box.plan.flatMap(({ part, about }) => {
+  return box.plan.flatMap(({ part, about, atMost }) => {
+    if (atMost !== undefined && part !== 'outcome' && part !== 'habit')
+      return [`“At most” is for outcomes and habits; ${part} has one sentence.`]
     if (general.includes(about))
       return about === 'mark' && box.subject === null ? ['The general comment has no mark to speak of.'] : []
     if (part === 'habit') return habitKeys.has(about) ? [] : [`There is no habit “${about}”.`]

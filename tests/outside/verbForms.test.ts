@@ -1,6 +1,8 @@
 import nlp from 'compromise'
+import irregular from 'english-verbs-irregular/dist/verbs.json'
+import doubled from 'english-verbs-irregular/resources/consonantDoubled.json'
 import { describe, expect, it } from 'vitest'
-import { pluralVerbs } from '../../core/narrative/frame/verbWords'
+import { irregularPast, pluralVerbs } from '../../core/narrative/frame/verbWords'
 import { baseOfGerund, baseOfSingular, gerund, singularVerb } from '../../core/narrative/verbForms'
 
 // Held against compromise (npm, 14.17), which conjugates English by rules and lists of its own.
@@ -44,6 +46,31 @@ describe('the forms of verbs', () => {
       // What ends as these do it takes for what they come from.
       'fulfil: fulfils, fulfilling / fulfils, fulfil',
       'jot: jots, jotting / jots, jot',
+    ])
+  })
+
+  // The lists of english-verbs-irregular (npm, 3.4): 569 irregular verbs, and those that double their last letter.
+  const pasts: Readonly<Record<string, readonly (readonly string[])[]>> = irregular
+  it('in the past are those of a published list, all of them', () => {
+    const theirs = new Set(Object.values(pasts).flatMap((forms) => forms.map(([past]) => past)))
+    expect([...irregularPast].filter((past) => !theirs.has(past))).toEqual([])
+    const lacking = Object.entries(pasts).filter(
+      ([verb, forms]) =>
+        pluralVerbs.has(verb) && forms.every(([past = '']) => !irregularPast.has(past) && !/ed$/.test(past)),
+    )
+    // "Let her sit in front" is advice as often as it tells what somebody did.
+    expect(lacking.map(([verb]) => verb)).toEqual(['let'])
+  })
+
+  it('double their last letter where a published list does, but where English has two spellings', () => {
+    expect(doubled.length).toBeGreaterThan(100)
+    expect(doubled.filter((verb) => gerund(verb) !== `${verb}${verb.at(-1)}ing`)).toEqual([
+      'benefit',
+      // A slip of the list: "boycott" has two already.
+      'boycot',
+      'combat',
+      'duet',
+      'telegram',
     ])
   })
 

@@ -26,6 +26,24 @@ describe.each([
   })
 })
 
+it('a next step says “this” only for the one habit that the sentence before it ends with', () => {
+  const written = [demoClass(), alderClass()].flatMap((record) => writeAll(record))
+  const referring = written.flatMap(({ draft: { sentences } }) =>
+    sentences.flatMap((sentence, at) => {
+      const before = sentences[at - 1]
+      const isThis = /\b(for|with|in|make) this\b(?! term)/i.test(sentence.composed)
+      return isThis && sentence.parts.includes('next step') ? [{ sentence, before }] : []
+    }),
+  )
+  expect(referring.length).toBeGreaterThan(3)
+  for (const { sentence, before } of referring) {
+    const about = sentence.because[0]?.about
+    const scores = before?.because.filter(({ kind }) => kind === 'habit') ?? []
+    expect(before?.parts.at(-1)).toBe(`habit ${about}`)
+    expect(scores.filter(({ tier }) => tier === scores.at(-1)?.tier)).toHaveLength(1)
+  }
+})
+
 it('ten children with the same record have ten texts, no sentence of which more than three share', () => {
   const written = writeAll(thirtyClass()).filter(({ student }) => sameRecord.has(student.id))
   for (const box of thirtyClass().boxes) {

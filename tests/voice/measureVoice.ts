@@ -176,7 +176,8 @@ function flowOf(said: readonly { student: Student; box: string; sentence: DraftS
 }
 
 /** A level, and where it is said that it moved or stayed, that too; a step or a wish counts as one. */
-function factsIn({ because, composed }: DraftSentence): number {
+function factsIn({ because, composed, parts }: DraftSentence): number {
+  if (parts.every((part) => /^(next step|help at home)/.test(part))) return 1
   const told = new Set(because.filter(({ kind }) => kind !== 'always' && kind !== 'trend').map(({ about }) => about))
   const trends = /\b(since|than|as in|from the|in the autumn)\b/.test(composed)
     ? because.filter(({ kind }) => kind === 'trend').length

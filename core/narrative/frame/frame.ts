@@ -52,6 +52,10 @@ export interface Reading {
   subjectAt: number
   /** True while the student's verbs are in the form that follows "they". */
   plural: boolean
+  /** The sentence in which the name was last a subject. */
+  namedIn: number
+  /** True while its verb is still to come, behind a clause between commas. */
+  goesOn: boolean
 }
 
 /** A piece in the place of a word. */

@@ -18,7 +18,7 @@ export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   const words = cutIntoWords(text)
   const name = findName(words, setting)
   const set = findSet(words, name, setting.pronounSets)
-  const reading: Reading = { words, name, set, subjectAt: -1, plural: false }
+  const reading: Reading = { words, name, set, subjectAt: -1, plural: false, namedIn: -1, goesOn: false }
   const pieces: FramePiece[] = []
   words.forEach((word, at) => {
     const piece =
@@ -145,7 +145,7 @@ function looksLikeSubject(next: FrameWord | undefined): boolean {
   return (
     next !== undefined &&
     (singularVerbs.has(next.lower) ||
-      /^(had|can|could|will|would|should|must|may|\p{L}+ed)$/u.test(next.lower) ||
+      /^(had|can|could|will|would|should|must|may|did|\p{L}+ed|\p{L}+n't)$/u.test(next.lower) ||
       irregularPast.has(next.lower))
   )
 }
@@ -162,6 +162,9 @@ export function bareName(word: string): string {
 /** The pronouns that speak of the student: the set with most of its words in the text. */
 function findSet(words: readonly FrameWord[], name: string, more: readonly PronounSet[]): PronounSet | null {
   const sets = [she, he, they, ...more]
+  // "She notices patterns and tests them": who opens the text is the student.
+  const opening = sets.find((set) => set !== they && set.subject === words[0]?.lower)
+  if (opening) return opening
   const counts = sets.map((set) => {
     const forms = formsOf(set)
     const weight = set === they && name !== '' ? 0.6 : 1
@@ -187,11 +190,15 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
     const owner: PlainToken = { kind: 'pronoun', case: 'determiner', capital: opens, withoutPronoun: null }
     return piece(word, name, [owner, plain])
   }
-  const isSubject = looksLikeSubject(reading.words[at + 1]) || adverbAndVerb(reading, at + 1)
-  const who = reading.words[at + 1]
-  if (isSubject || (who?.lower === 'who' && who.afterComma)) {
+  const isSubject =
+    !isDoneTo(reading, at) && (looksLikeSubject(reading.words[at + 1]) || adverbAndVerb(reading, at + 1))
+  const next = reading.words[at + 1]
+  const goesOn = next?.afterComma === true && goesOnLater.test(next.lower)
+  if (isSubject || goesOn) {
     reading.subjectAt = at
     reading.plural = false
+    reading.namedIn = word.sentence
+    reading.goesOn = goesOn
   }
   const pronoun: PlainToken = {
     kind: 'pronoun',
@@ -200,6 +207,19 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
     withoutPronoun: null,
   }
   return isSubject && !setting.alwaysNamed ? piece(word, pronoun, [name, plain]) : piece(word, name, [pronoun, plain])
+}
+
+/** "Nora, who likes order, labels …", "Emil, once he is sure, explains …": the verb comes after the next comma. */
+const goesOnLater = /^(who|once|when|while|if|although|though|as|after|before|unless|because|since)$/
+
+/** "The next step for Emil is …", "what helps Emil is …": what follows is no verb of the name's. */
+function isDoneTo(reading: Reading, at: number): boolean {
+  const before = reading.words[at - 1]
+  const word = reading.words[at]
+  if (!before || before.sentence !== word?.sentence || word.afterComma) return false
+  if (/^(for|of|with|by|from|about|to|at|like)$/.test(before.lower)) return true
+  const first = reading.words.find(({ sentence }) => sentence === word.sentence)
+  return first?.lower === 'what' && singularVerbs.has(before.lower)
 }
 
 /** "Hardly ever forgets": one adverb or two. */

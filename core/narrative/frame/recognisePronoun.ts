@@ -5,11 +5,22 @@ import { alsoNouns, pluralVerbs, singularVerbs, whoElse } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
 const doneTo =
-  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|heard|gave|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking|hearing|seeing|watching|finding|bringing|sending|reminding|encouraging|getting|having|showed|asked|helped)$/
+  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|seen|heard|gave|given|shown|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking|hearing|seeing|watching|finding|bringing|sending|reminding|encouraging|getting|having|showed|asked|helped)$/
 
 /** Words that cannot be owned: after one of these "her" stands alone. */
 const notOwned =
   /^(to|in|on|at|with|for|from|of|by|and|or|but|so|as|than|when|while|if|because|that|who|which|what|how|why|where|a|an|the|this|these|into|out|up|down|about|after|before|during|through|well|best|better|more|most|much|very|also|too|again|now|here|there|today|is|was|has|had|can|will|would|could|should)$/
+
+/** Verbs after which somebody does what the next verb says. */
+const hasDone = /^(help|let|make|see|watch|hear)(s|ed|ing)?$|^(made|saw|seen|heard|letting|making|having)$/
+
+/** What stands between a student and what the student does: "will need to show", "has begun to ask". */
+const leadsToVerb =
+  /^(will|would|can|could|should|must|may|might|needs?|has|have|had|to|is|are|was|were|be|been|and|learning|learnt|learned|tries|try|trying|wants?|likes?|began|begun|beginning|able|happy|willing|ready|going|starts?|starting|\p{L}+ly|always|often|usually|never|now|also)$/u
+
+/** Things in "-ing" that a student has: "show her working". */
+const madeByStudents =
+  /^(working|thinking|writing|handwriting|reading|spelling|drawing|painting|reasoning|understanding|meaning|timing|planning|recording|learning)$/
 
 const othersInSight =
   /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|teachers|families|groups?|class|team)\b/i
@@ -41,7 +52,14 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
     reading.plural = set.takesPluralVerb
   }
   if (meansOthers) return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
-  const things = set.takesPluralVerb && first !== 'subject' && first !== 'reflexive' && severalBefore(reading, at)
+  // "Whoever sits beside them": beside a person.
+  const besidePerson = /^(beside|behind|near|opposite)$/.test(reading.words[at - 1]?.lower ?? '')
+  const things =
+    set.takesPluralVerb &&
+    !besidePerson &&
+    first !== 'subject' &&
+    first !== 'reflexive' &&
+    severalBefore(reading, at, isUs)
   if (things)
     return first === 'object' || first === 'possessive'
       ? piece(word, plain, [token(first), plain], mayBeOthers(word.text))
@@ -92,16 +110,25 @@ export function likelierCase(
   if (!owner || !alone) return [cases[0] ?? null, null]
   const next = reading.words[at + 1]
   const before = reading.words[at - 1]
-  if (!next || word.beforeStop || notOwned.test(next.lower) || /ly$/.test(next.lower))
+  // "It was her best", "her best work": what somebody has, not how well.
+  const after = reading.words[at + 2]
+  const isHad =
+    next?.lower === 'best' &&
+    (next.beforeStop ? /^(is|are|was|were|be)$/.test(before?.lower ?? '') : !notOwned.test(after?.lower ?? 'and'))
+  if (!next || word.beforeStop || (notOwned.test(next.lower) && !isHad) || /ly$/.test(next.lower))
     return [alone, { case: 'determiner', sure: true }]
   const done = before !== undefined && doneTo.test(before.lower) && alone === 'object'
   if (!done || next.lower === 'own') return ['determiner', { case: alone, sure: true }]
   // "We gave her extra practice": what somebody else does is likelier done to the student than to the student's things.
   const byStudent =
     reading.subjectAt >= 0 &&
-    reading.subjectAt >= at - 2 &&
-    reading.words[reading.subjectAt]?.sentence === word.sentence
-  return !byStudent || pluralVerbs.has(next.lower) || /ing$/.test(next.lower)
+    reading.words[reading.subjectAt]?.sentence === word.sentence &&
+    reading.words.slice(reading.subjectAt + 1, at - 1).every(({ lower }) => leadsToVerb.test(lower))
+  // "Gave her talk" gives a thing; "made her talk" has her do it.
+  const isAct =
+    (pluralVerbs.has(next.lower) && (!byStudent || hasDone.test(before.lower))) ||
+    (/ing$/.test(next.lower) && !(byStudent && madeByStudents.test(next.lower)))
+  return !byStudent || isAct
     ? [alone, { case: 'determiner', sure: false }]
     : ['determiner', { case: alone, sure: false }]
 }
@@ -122,11 +149,18 @@ function spokenOfOthers(reading: Reading, at: number): boolean {
 }
 
 /** Whether several things or people were named before in the sentence, which "them" could mean. */
-function severalBefore(reading: Reading, at: number): boolean {
+function severalBefore(reading: Reading, at: number, isNone: (word: FrameWord) => boolean = () => false): boolean {
   const sentence = reading.words[at]?.sentence
   return reading.words
     .slice(0, at)
-    .some((word, index) => word.sentence === sentence && index !== reading.subjectAt && mayBeSeveral(word))
+    .some(
+      (word, index) => word.sentence === sentence && index !== reading.subjectAt && mayBeSeveral(word) && !isNone(word),
+    )
+}
+
+/** "We are proud of them": whoever that is, it is not us. */
+function isUs({ lower }: FrameWord): boolean {
+  return lower === 'we' || lower === 'us'
 }
 
 /**
@@ -139,7 +173,9 @@ export function mayBeSeveral(word: FrameWord): boolean {
     /[^s’']s$/.test(word.text) &&
     !/^\p{Lu}/u.test(word.text) &&
     !(singularVerbs.has(word.lower) && !alsoNouns.has(word.lower)) &&
-    !/^(his|hers|this|its|always|sometimes|does|has|is|was|as|yes)$/.test(word.lower)
+    !/^(his|hers|this|its|always|sometimes|does|has|is|was|as|yes|times|days|weeks|months|years|hours|minutes)$/.test(
+      word.lower,
+    )
   )
 }
 

@@ -1,6 +1,6 @@
 import type { PlainToken } from '../notation'
 import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
-import { alsoNouns, betweenSubjectAndVerb, pluralVerbs, singularVerbs } from './verbWords'
+import { alsoNouns, betweenSubjectAndVerb, irregularPast, pluralVerbs, singularVerbs } from './verbWords'
 
 /** What a verb is followed by, and a plural noun seldom: an object, a preposition, a question word. */
 export const afterVerb =
@@ -15,6 +15,7 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   if (asked) return asked
   const subject = reading.words[reading.subjectAt]
   if (!subject || subject.sentence !== word.sentence) return null
+  if (reading.plural && isItsOwnPast.test(word.lower) && tellsOfThen(at, reading)) return null
   const place = placeOf(at, reading)
   const singular = singularOf(word, place, reading)
   if (singular === undefined || word.text !== word.text.toLocaleLowerCase('en')) return null
@@ -38,12 +39,27 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   return things ? piece(word, plain, [verb, plain], question) : piece(word, verb, [plain], question)
 }
 
+/** "They cut": now or then. */
+const isItsOwnPast = /^(cut|put|set|hit|let|shut|cost|spread|split|hurt|read)$/
+
+/** "They measured twice before they cut": what stands with something that is past is past. */
+function tellsOfThen(at: number, { words }: Reading): boolean {
+  return words
+    .slice(0, at)
+    .some(
+      ({ lower, sentence }) =>
+        sentence === words[at]?.sentence && (/\p{L}{3}ed$/u.test(lower) || irregularPast.has(lower)),
+    )
+}
+
 type Place = 'after subject' | 'joined' | 'elsewhere'
 
 /** "Has she?", "so does he": a verb before its subject. */
 function askedOf(word: FrameWord, at: number, reading: Reading): FramePiece | null {
   const next = reading.words[at + 1]
-  if (next?.lower !== reading.set?.subject || word.beforeStop) return null
+  // "It was she who stood up": it was.
+  const isIts = /^(it|that|this)$/.test(reading.words[at - 1]?.lower ?? '')
+  if (next?.lower !== reading.set?.subject || word.beforeStop || isIts) return null
   const singular = reading.set?.takesPluralVerb
     ? pluralVerbs.get(word.lower)
     : /^(has|is|was|does|hasn't|isn't|wasn't|doesn't)$/.test(word.lower)
@@ -55,7 +71,9 @@ function askedOf(word: FrameWord, at: number, reading: Reading): FramePiece | nu
 
 /** The form after "she" of a word that can be a verb here; right after "she" or "he" that need be no known verb. */
 function singularOf(word: FrameWord, place: Place, reading: Reading): string | undefined {
-  if (reading.plural) return pluralVerbs.get(word.lower)
+  // "Wren says what they think and thinks before they speak": the second verb is the name's again.
+  const isOfName = place === 'joined' && reading.namedIn === word.sentence && !pluralVerbs.has(word.lower)
+  if (reading.plural && !isOfName) return pluralVerbs.get(word.lower)
   if (singularVerbs.has(word.lower)) return word.lower
   const subject = reading.words[reading.subjectAt]
   const isPronoun = subject !== undefined && subject.lower === reading.set?.subject
@@ -71,9 +89,10 @@ function singularOf(word: FrameWord, place: Place, reading: Reading): string | u
 function placeOf(at: number, reading: Reading): Place {
   // "Measures, then cuts"; "Nora, who likes order, labels".
   if (reading.words[at - 1]?.lower === 'then' && reading.subjectAt < at - 1) return 'joined'
-  if (reading.words[at]?.afterComma && reading.words[reading.subjectAt + 1]?.lower === 'who') return 'after subject'
   let before = at - 1
   while (before > reading.subjectAt && betweenSubjectAndVerb.test(reading.words[before]?.lower ?? '')) before -= 1
+  if (reading.goesOn && reading.namedIn === reading.words[at]?.sentence && reading.words[before + 1]?.afterComma)
+    return 'joined'
   // "runs, jumps and throws", "plays fairly, thinks ahead": a comma right after a verb of the student's goes on with
   // verbs.
   if (before === reading.subjectAt && (!isVerbAt(reading, before) || reading.words[at]?.afterComma))

@@ -51,7 +51,7 @@ supplies surveys sustains sweeps swings switches tackles tallies tames tastes te
 times tolerates tops tracks trains transfers transforms translates travels trims trips tunes twists types underlines
 unites unlocks updates upsets urges utilises vanishes ventures verifies voices votes wades wakes warns wastes waves
 weaves weighs whispers whistles widens wipes withdraws witnesses wraps yields zooms praises means hunts empties warms
-tidies ends belongs differs hopes hasn't isn't wasn't doesn't`.split(/\s+/)
+tidies ends belongs differs hopes matters hasn't isn't wasn't doesn't`.split(/\s+/)
 
 /** Forms after "she". */
 export const singularVerbs: ReadonlySet<string> = new Set(singulars.filter((verb) => /(s|n't)$/.test(verb)))
@@ -93,7 +93,10 @@ felt heard hid bought swept dealt bent lent dug fed fought flew paid rode rose s
 wore arose ate awoke beat became bit bled blew bore bound burnt burst cast clung cost crept cut dreamt drank drove fled froze
 forgave ground hung hit hurt knelt laid leant leapt learnt lay lit lost meant mistook misread overcame proved redid
 retold rewrote rang rid sank sent sewed shot shut slid spat sped spilt spun split spread sprang stole stung stank
-strode struck swore swelled tore thrust trod undid underwent upset wept wound withdrew withstood wove`.split(/\s+/),
+strode struck swore swelled tore thrust trod undid underwent upset wept wound withdrew withstood wove
+flung forbade forecast foresaw foretold handwrote misheard mislaid misunderstood outgrew overdid overheard oversaw
+overslept proofread rebuilt redrew regrew remade repaid reran reread reset retaught rethought retook rewound
+shrank sight-read slung sold sought strung undertook unwound upheld withheld wrung`.split(/\s+/),
 )
 
 /** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */

@@ -1,6 +1,7 @@
 import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { levelAsPast, levelAsVerb } from './levelAsVerb'
+import { withNow } from './atTwoLevels'
 import { isOneThing, mannersOf } from './manners'
 import { numberWord, stepsOf, together, type ToldSetting, type ToldWording } from './toldWording'
 
@@ -88,10 +89,6 @@ function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Omit<
   return mannersOf(first.level, words)
     .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
     .map(({ id, text }) => {
-      const said = text(words)
-      const withNow = /^\{They\} (\{is\}|can) /.test(said)
-        ? said.replace(/^\{They\} (\S+) /, '{They} $1 now ')
-        : said.replace(/^\{They\} /, '{They} now ')
-      return { id: `told ${way} now ${id}`, text: `${withNow}, ${steps} ${way} from ${termBefore}` }
+      return { id: `told ${way} now ${id}`, text: `${withNow(text(words))}, ${steps} ${way} from ${termBefore}` }
     })
 }

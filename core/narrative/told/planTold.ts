@@ -5,7 +5,8 @@ import { preference } from '../preference'
 
 /** Skills or habits that are told in one sentence, and what holds them together. */
 export interface Telling {
-  readonly relation: 'level' | 'all at one level' | 'stands out' | 'strength and difficulty' | 'up' | 'down' | 'habits'
+  readonly relation:
+    'level' | 'all at one level' | 'two levels' | 'stands out' | 'strength and difficulty' | 'up' | 'down' | 'habits'
   readonly facts: readonly RatedFact[]
 }
 
@@ -17,7 +18,7 @@ const mostHabits = 4
 const mostWords = 22
 
 /** So many words of skills in one sentence. */
-const mostWordsOfSkills = 14
+const mostWordsOfSkills = 16
 
 /** How far a fact sets this child apart: its distance from the child's own middle, and twice what it moved. */
 export function weightOf(fact: RatedFact, middle: number): number {
@@ -64,7 +65,7 @@ function skillsTold(facts: readonly RatedFact[], rated: readonly RatedFact[]): T
   const told: Telling[] = [
     ...(best && rest.length < still.length ? [{ relation: 'stands out' as const, facts: [best] }] : []),
     ...movedTogether(up, 'up'),
-    ...joinedContrast(groups(rest)),
+    ...joinedLevels(joinedContrast(groups(rest))),
     ...movedTogether(down, 'down'),
   ]
   return told.toSorted((a, b) => placeOf(a, middle) - placeOf(b, middle))
@@ -80,7 +81,32 @@ function highest(facts: readonly RatedFact[]): RatedFact | null {
 /** What moved from one level to one other goes together, in parts of three at most. */
 function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Telling[] {
   const byMove = grouped(facts, ({ moved, level }) => `${moved} ${level.tier}`)
-  return [...byMove.values()].flatMap((alike) => inParts(alike).map((part): Telling => ({ relation, facts: part })))
+  const parts = [...byMove.values()].flatMap((alike) =>
+    inParts(alike).map((part): Telling => ({ relation, facts: part })),
+  )
+  return joinedLevels(parts)
+}
+
+/** Two skills that stand alone, at two levels that point the same way, in one sentence: once, where there is room. */
+function joinedLevels(told: readonly Telling[]): Telling[] {
+  const at = told.findIndex((telling, nth) => mayBeTwo(telling, told[nth + 1]))
+  const pair = told.slice(at, at + 2).flatMap(({ facts }) => facts)
+  return at < 0 ? [...told] : [...told.slice(0, at), { relation: 'two levels', facts: pair }, ...told.slice(at + 2)]
+}
+
+function mayBeTwo(one: Telling, next: Telling | undefined): boolean {
+  const [high, low] = [...one.facts, ...(next?.facts ?? [])]
+  return (
+    high !== undefined &&
+    low !== undefined &&
+    next?.relation === one.relation &&
+    one.facts.length + next.facts.length === 2 &&
+    (one.relation === 'level' || high.moved === low.moved) &&
+    high.level.tier !== low.level.tier &&
+    directionOf(high.level.tier) === directionOf(low.level.tier) &&
+    wordsIn([high, low]) <= mostWordsOfSkills &&
+    ![high, low].some(isList)
+  )
 }
 
 /** In parts that can be read in one breath: three at most, and of few words; what is a list by itself stands alone. */
@@ -172,8 +198,9 @@ function placeOf({ relation, facts }: Telling, middle: number): number {
   const ranks = facts.map(({ level }) => tierRank(level.tier))
   const low = Math.min(...ranks)
   if (relation === 'stands out') return 0
-  if (low < tierRank('sound')) return 100 - 10 * low - (relation === 'up' ? 5 : relation === 'level' ? 0 : 3)
-  if (relation === 'down') return 50
   const [first] = facts
-  return 30 - (relation === 'up' ? 20 : 0) - low - (first ? weightOf(first, middle) : 0)
+  const moved = Math.sign(first?.moved ?? 0)
+  if (low < tierRank('sound')) return 100 - 10 * low - (moved > 0 ? 5 : relation === 'level' ? 0 : 3)
+  if (moved < 0) return 50
+  return 30 - (moved > 0 ? 20 : 0) - low - (first ? weightOf(first, middle) : 0)
 }

@@ -1,6 +1,7 @@
 import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { allAtOneLevel } from './allAtOneLevel'
+import { atTwoLevels } from './atTwoLevels'
 import { contrasted } from './contrasted'
 import { habitsTold } from './habitsTold'
 import { levelAsVerb } from './levelAsVerb'
@@ -25,6 +26,8 @@ export function wordingsOf({ relation, facts }: Telling, setting: ToldSetting): 
       return standsOut(first, setting)
     case 'strength and difficulty':
       return second ? contrasted(first, second, setting) : []
+    case 'two levels':
+      return second ? atTwoLevels(first, second, setting) : []
     case 'up':
     case 'down':
       return movedWordings(worded, setting)

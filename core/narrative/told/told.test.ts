@@ -5,7 +5,9 @@ import type { RatedFact } from '../because'
 import { parsePhrase } from '../notation'
 import { skillWords } from '../skillWords'
 import { levelAsPast, levelAsVerb } from './levelAsVerb'
+import { readPlan } from '../plan'
 import { manners } from './manners'
+import { mostTelling, untoldByNumber } from './mostTelling'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
 import type { ToldSetting } from './toldWording'
@@ -46,6 +48,35 @@ const wordings = (telling: Telling, facts: readonly RatedFact[]): string[] =>
   wordingsOf(telling, setting(facts)).map(({ text }) => text)
 const relations = (facts: readonly RatedFact[]): string[] =>
   planTold(facts, 'seed').map((each) => `${each.relation}: ${each.facts.map(({ about }) => about).join(', ')}`)
+
+describe('of how many a plan has told', () => {
+  const facts = [
+    fact('Adds large numbers', 'sound', 'sound'),
+    fact('Draws and reads graphs', 'sound', 'growing'),
+    fact('Explains why a method works', 'top', 'top'),
+    fact('Sorts materials', 'growing', 'growing'),
+    fact('Works with others', 'sound', null, 'habit'),
+  ]
+  const [still, moved, best, lowest, habit] = facts
+  it('the lowest and the best first, then what moved, then the child’s middle', () => {
+    expect([1, 2, 3, 4].map((most) => mostTelling(facts.slice(0, 4), most).at(-1))).toEqual([
+      lowest,
+      best,
+      moved,
+      still,
+    ])
+  })
+  it('each part by itself; and what any part tells is told', () => {
+    const untold = (plan: string) => [...untoldByNumber(readPlan(plan), facts)]
+    expect(untold('outcome each [at most 2]; habit each')).toEqual([still, moved])
+    expect(untold('outcome each [at most 1]; outcome Number [at most 2]; habit each [at most 1]')).toEqual([
+      still,
+      moved,
+    ])
+    expect(untold('outcome each; habit each')).toEqual([])
+    expect(untold('outcome each [at most 9]; habit care [at most 1]')).not.toContain(habit)
+  })
+})
 
 describe('what is told together', () => {
   it('what stands above all else first, what moved by itself, what fell late, the lowest last', () => {
@@ -153,6 +184,23 @@ describe('in which words', () => {
     expect(all).toContain(
       '{They} {is} strong in adding large numbers; of the three skills, only one is not yet in place: sorting materials',
     )
+  })
+  it('two levels that point the same way, as they stood or as far as both have moved', () => {
+    const told = (facts: RatedFact[], all = facts) => wordings({ relation: 'two levels', facts }, all)
+    const stood = [fact('Adds large numbers', 'strong', 'strong'), fact('Sorts materials', 'sound', 'sound')]
+    expect(told(stood)).toContain(
+      '{They} {is} good at adding large numbers, and {sorts} materials as expected, both as in the autumn',
+    )
+    const rose = [fact('Adds large numbers', 'top', 'strong'), fact('Sorts materials', 'strong', 'sound')]
+    expect(relations(rose)).toEqual(['two levels: Adds large numbers, Sorts materials'])
+    expect(told(rose).filter((each) => !/^Two skills have gone up a step|, each a step up from/.test(each))).toEqual([])
+    expect(told(rose).join()).toMatch(/\{They\} can now show others how to add large numbers, and /)
+    expect(told(rose, [...rose, fact('Plans a fair test', 'top', 'strong')]).join()).not.toMatch(/Two skills/)
+    // What points two ways, or has moved by more than the other, is told apart.
+    expect(relations([fact('Adds large numbers', 'sound'), fact('Sorts materials', 'growing')])).toHaveLength(2)
+    expect(
+      relations([fact('Adds large numbers', 'top', 'sound'), fact('Sorts materials', 'strong', 'sound')]),
+    ).toHaveLength(2)
   })
   it('habits by the word of their score', () => {
     const habits = [fact('Works with others', 'strong', null, 'habit'), fact('Comes ready', 'growing', null, 'habit')]

@@ -2,16 +2,17 @@ import { tierRank } from '../../scales/tier'
 import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
 import { familyNumber } from '../familyNumber'
-import { toldGivesWay } from '../givesWay'
+import { givesWayAs, toldGivesWay } from '../givesWay'
 import type { OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
-import { conditionHolds, partKey, type PlannedPart } from '../plan'
+import { conditionHolds, partKey, type Need, type PlannedPart } from '../plan'
 import { frameKey, readyAs, type ReadyPhrase } from '../readyPhrase'
 import { shapeOf } from '../wordingCost'
 import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
+import { noteWordings } from './noteWordings'
 import type { ToldSetting, ToldWording } from './toldWording'
 import { bestSubjectsTold, movesTold, type ToldFact } from './wholeTold'
 
@@ -32,15 +33,30 @@ export function toldParts(
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
     const candidates = phrasesOf(telling, setting)
     if (!tier || candidates.length === 0) return []
-    const within = planned.filter((part) => speaksOf(part, telling)).map(partKey)
+    const by = planned.filter((part) => speaksOf(part, telling))
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
     const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
-    return [{ ...part, within, tier, uneven: isOfTwo(telling) }]
+    return [
+      {
+        ...part,
+        within: by.map(partKey),
+        planned: { ...part.planned, need: needOf(by) },
+        tier,
+        uneven: isOfTwo(telling),
+      },
+    ]
   })
-  return parts.map((part, at) => ({
-    ...part,
-    dispensable: toldGivesWay[at === parts.length - 1 ? 'lowest' : at === 0 ? 'best' : 'inTheMiddle'],
-  }))
+  return parts.map((part, at) => {
+    const usual = toldGivesWay[at === parts.length - 1 ? 'lowest' : at === 0 ? 'best' : 'inTheMiddle']
+    return { ...part, dispensable: givesWayAs(usual, part.planned.need) }
+  })
+}
+
+/** What is told by several parts of a plan must be said where one of them must, and may where all of them may. */
+function needOf(parts: readonly PlannedPart[]): Need | undefined {
+  const [first] = parts
+  if (parts.some(({ need }) => need === 'must')) return 'must'
+  return first && parts.every(({ need }) => need === first.need) ? first.need : undefined
 }
 
 const known = new Map<string, readonly ReadyPhrase[]>()
@@ -50,13 +66,27 @@ const mostKnown = 300
 
 /** The wordings of a telling as phrases: what is told alike of another child was worded already. */
 function phrasesOf(telling: Telling, setting: ToldSetting): readonly ReadyPhrase[] {
-  const key = [telling.relation, ...Object.values(setting), ...telling.facts.flatMap(wordsThatCount)].join('\u0000')
+  const key = [telling.relation, ...countsFor(telling, setting), ...telling.facts.flatMap(wordsThatCount)].join(
+    '\u0000',
+  )
   const found = known.get(key)
   if (found) return found
   if (known.size > mostKnown) known.clear()
   const made = readInOneBreath(wordingsOf(telling, setting)).map((wording) => phraseOf(wording, setting.subject))
   known.set(key, made)
   return made
+}
+
+/** All of a box's setting that wordings of this relation look at: what another child shares is worded once. */
+function countsFor(
+  { relation, facts }: Telling,
+  { subject, termBefore, of, rated, up, down, low }: ToldSetting,
+): (string | number | null)[] {
+  const always = [subject, termBefore]
+  if (relation === 'strength and difficulty') return [...always, of, rated, low]
+  if (relation === 'all at one level') return [...always, of]
+  const moved = Math.sign(facts[0]?.moved ?? 0)
+  return moved === 0 ? always : [...always, moved > 0 ? up : down]
 }
 
 /** All of a fact that its wordings look at. */
@@ -123,7 +153,20 @@ function toldPart(
   { wordings, because }: ToldFact,
   { box }: DraftRequest,
 ): OpenPart {
-  return partOf(keys, planned, { candidates: wordings.map((each) => phraseOf(each, box.subject)), because })
+  return partOf(keys, planned, { candidates: wordings.map((each) => knownPhrase(each, box.subject)), because })
+}
+
+const knownByText = new Map<string, ReadyPhrase>()
+
+/** Read once, as many children have the same best subject or the same best work. */
+function knownPhrase(wording: ToldWording, subject: string | null): ReadyPhrase {
+  const key = `${subject}\u0000${wording.id}\u0000${wording.text}`
+  const known = knownByText.get(key)
+  if (known) return known
+  if (knownByText.size > mostKnown) knownByText.clear()
+  const made = phraseOf(wording, subject)
+  knownByText.set(key, made)
+  return made
 }
 
 function partOf(
@@ -148,7 +191,7 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
 }
 
 /** Words that two manners share: neither "soundly" beside "a sound grasp" nor "strong" beside "strength". */
-const stems = /sound|confiden|strong|strength|capabl|expect|secure|start|beg[iu]n/
+const stems = /sound|confiden|strong|strength|capabl|expect|secure|early|start|beg[iu]n/
 
 /** How often is a school's own word, of which there are few: two sentences may have it. */
 const frequencies =
@@ -159,29 +202,34 @@ const frequencies =
  * and what is hung on to it twice.
  */
 function shapesOf(id: string): string[] {
-  const [first = '', ...hung] = id.replace(/^told /, '').split(/, (?=as before|the same|and it is|but |while|only one)/)
-  const [, move, found] = /^((?:up|down) now|above all) (.+)$/.exec(first) ?? []
-  const manner = found ?? first
+  const [first = '', ...others] = id.replace(/^told (who )?/, '').split(', ')
+  const [, move, found] = /^((?:up|down) (?:now|counted)|above all)(?: (.+))?$/.exec(first) ?? []
+  const hung = others.filter((each) => isHung.test(each))
+  const further = others.filter((each) => !isHung.test(each)).map((each) => each.replace(/^(but|and) /, ''))
+  return [
+    ...[...(move === undefined ? [first] : found === undefined ? [] : [found]), ...further].flatMap(countsOfManner),
+    ...(move === undefined ? [] : [move]),
+    // One that begins "As in the autumn" right after one that ends so is a list.
+    ...hung.flatMap((each) => (each === 'as before in front' ? ['as before', 'as before'] : [each])),
+  ].map((each) => `“${each}”`)
+}
+
+/** What is hung on to what is told, as its id has it; anything else is a manner. */
+const isHung = /^(as before|the same|and it is|while|only one)/
+
+function countsOfManner(manner: string): string[] {
   const [stem] = stems.exec(manner) ?? []
   return [
     ...(frequencies.test(manner) ? [manner] : [manner, manner]),
     ...(stem === undefined ? [] : [stem === 'strength' ? 'strong' : stem]).flatMap((each) => [each, each]),
-    ...(move === undefined ? [] : [move]),
-    ...hung,
-  ].map((each) => `“${each}”`)
+  ]
 }
 
-const month = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' })
-
-/** The latest note that may be told, as a sentence of its own: "In March {they} read {their} poem aloud". */
+/** The latest note that may be told, as a sentence of its own. */
 export function notePart(planned: PlannedPart, request: DraftRequest): OpenPart[] {
   const [note] = request.facts.notes
   if (!note) return []
-  const when = month.format(new Date(`${note.date}T00:00:00Z`))
-  const wordings = [
-    { id: 'told note', text: `In ${when} {they} ${note.told}` },
-    { id: 'told note one day', text: `One day in ${when}, {they} ${note.told}` },
-  ]
+  const wordings = noteWordings(note)
   return [
     {
       ...toldPart([`note ${note.id}`], planned, { wordings, because: [note.because] }, request),
@@ -236,6 +284,6 @@ export function openingParts(planned: PlannedPart, request: DraftRequest): OpenP
     ['opening moves', movesTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
   return told.flatMap(([key, fact, dispensable]) =>
-    fact ? [{ ...toldPart([key], planned, fact, request), dispensable }] : [],
+    fact ? [{ ...toldPart([key], planned, fact, request), dispensable: givesWayAs(dispensable, planned.need) }] : [],
   )
 }
