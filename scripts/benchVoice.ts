@@ -23,7 +23,7 @@ for (const [name, record, among] of classes) {
   console.log(
     [
       `  pairs that share a sentence ${percent(figures.sharing)}, three ${percent(figures.sharingThree)};`,
-      `most alike ${figures.mostAlike.toFixed(2)}${among ? ' among the ten' : ''};`,
+      `most alike ${figures.mostAlike.toFixed(2)}${among ? ` among the ten (${byBox(figures.mostAlikeIn)})` : ''};`,
       `commonest skeleton “${figures.skeleton[0]}” ${percent(figures.skeleton[1])}`,
     ].join(' '),
   )
@@ -38,4 +38,8 @@ for (const [name, record, among] of classes) {
 
 function percent(share: number): string {
   return `${(share * 100).toFixed(1)} %`
+}
+
+function byBox(alike: ReadonlyMap<string, number>): string {
+  return [...alike].map(([box, share]) => `${box} ${share.toFixed(2)}`).join(', ')
 }

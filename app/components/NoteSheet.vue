@@ -198,7 +198,7 @@ function takeAway(): void {
           ></label
         >
       </fieldset>
-      <p v-if="inComment" class="border-l-2 border-rule pl-3 text-sm" role="status">
+      <p v-if="inComment" class="border-l-2 border-rule pl-3 text-sm" aria-live="polite">
         <template v-if="'said' in inComment"
           >A comment can say: <span class="font-serif">{{ inComment.said }}</span></template
         ><template v-else>No comment says it as it stands. {{ inComment.why }}</template>

@@ -22,6 +22,18 @@ function wordsOf(phrase: ReadyPhrase): readonly number[] {
   return made
 }
 
+/** How many of some texts have each word, as a share of them. */
+export function sharesOfWords(texts: readonly ReadonlySet<number>[]): ReadonlyMap<number, number> {
+  const shares = new Map<number, number>()
+  for (const text of texts) for (const word of text) shares.set(word, (shares.get(word) ?? 0) + 1 / texts.length)
+  return shares
+}
+
+/** How many words of a phrase stand in texts already, each counted by the share of the texts that have it. */
+export function wordsHeard(phrase: ReadyPhrase, shares: ReadonlyMap<number, number>): number {
+  return wordsOf(phrase).reduce((sum, word) => sum + (shares.get(word) ?? 0), 0)
+}
+
 /**
  * How like the most alike of some texts a text is: Jaccard's index of their word sets, from 0 to 1; 0 where there is no
  * other.

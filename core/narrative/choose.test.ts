@@ -6,7 +6,7 @@ import type { OpenPart } from './openPart'
 import { openParts } from './openParts'
 import { readPlan } from './plan'
 import { preference } from './preference'
-import { joined, linkTo, nothingJoined } from './sayComment'
+import { joined, linkOf, nothingJoined } from './joining'
 import { openingCost, usageKey, weights, wordingCost } from './wordingCost'
 import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
@@ -129,7 +129,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
   return path.reduce((sum, each, at) => {
     const part = parts[at]
     if (!part) return sum
-    const link = linkTo(now, each, part.tier, part.planned.sharesSentence)
+    const link = linkOf(now, each, part, parts[at - 1])
     now = joined(now, each, part.tier, link)
     const opening = !link && each.opensWithStudent ? openingCost(run) : 0
     if (!link) run = each.opensWithStudent ? run + 1 : 0

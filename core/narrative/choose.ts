@@ -6,7 +6,8 @@ import { contentWords } from './wordFamily'
 import { familyNumber } from './familyNumber'
 import { preference } from './preference'
 import { searchOrder, type Offer } from './searchOrder'
-import { joined, linkTo, nothingJoined, type ChosenPart, type Joining } from './sayComment'
+import { joined, linkOf, nothingJoined, type Joining } from './joining'
+import type { ChosenPart } from './sayComment'
 import { beginningAgain, openingCost, weights, wordingCost, type CostSetting } from './wordingCost'
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
@@ -62,7 +63,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       const { phrase, cost: own, families } = offer
       const longer = length + phrase.leastLength
       if (longer + (lengthToCome[at] ?? 0) > setting.atMost) continue
-      const link = linkTo(now, phrase, part.tier, part.planned.sharesSentence)
+      const link = linkOf(now, phrase, part, parts[at - 1])
       const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
       const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
       if (!take(families)) continue

@@ -1,4 +1,4 @@
-import { mostAlike, wordsIn } from './alike'
+import { mostAlike, sharesOfWords, wordsIn } from './alike'
 import type { Draft, LeftOut } from './because'
 import { chooseWordings } from './choose'
 import { givesWayEarly } from './givesWay'
@@ -164,6 +164,7 @@ function choose(
     shown: wish?.shown ?? new Map(),
     standing: request.standing ?? new Set(),
     elsewhere: request.elsewhere ?? new Map(),
+    heard: sharesOfWords(same),
   }
   return chooseWordings(parts, {
     ...setting,

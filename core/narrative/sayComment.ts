@@ -1,4 +1,5 @@
-import { directionOf, type Tier } from '../scales/tier'
+import { lowerFirst } from './capitals'
+import { joined, linkOf, nothingJoined, type Link } from './joining'
 import type { Because, DraftSentence } from './because'
 import { tokensWith, type PlainToken } from './notation'
 import type { OpenPart } from './openPart'
@@ -10,54 +11,6 @@ export interface ChosenPart {
   readonly part: OpenPart
   readonly phrase: ReadyPhrase
   readonly describing: readonly string[]
-}
-
-/** Where a comment stands after some of its parts, as far as joining sentences goes. */
-export interface Joining {
-  readonly last: { phrase: ReadyPhrase; tier: Tier | null } | null
-  /** How many parts the sentence under way holds. */
-  readonly inSentence: number
-  /** Whether the sentence under way, and the one before it, hold a contrast. */
-  readonly contrast: boolean
-  readonly contrastBefore: boolean
-}
-
-export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: false, contrastBefore: false }
-
-/**
- * Whether the next part joins the sentence under way: with "and" when both point the same way, with "but" between a
- * strength and a difficulty; null for a sentence of its own. Never two contrasts in a row, and never a sentence that
- * runs on.
- *
- * @example linkTo(afterAStrongOne, anotherStrongOne, 'strong', true) // 'and'; where one is strong and one weak, 'but'
- */
-export function linkTo(
-  now: Joining,
-  phrase: ReadyPhrase,
-  tier: Tier | null,
-  sharesSentence: boolean,
-): 'and' | 'but' | null {
-  const { last } = now
-  if (
-    !sharesSentence ||
-    !last ||
-    now.inSentence !== 1 ||
-    !last.phrase.joins ||
-    !phrase.joins ||
-    (last.phrase.isDouble && phrase.isDouble)
-  )
-    return null
-  const agree = directionOfTier(last.tier) === directionOfTier(tier)
-  if (agree) return 'and'
-  return now.contrastBefore ? null : 'but'
-}
-
-/** Where a comment stands after one more part. */
-export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, link: 'and' | 'but' | null): Joining {
-  const last = { phrase, tier }
-  if (link)
-    return { last, inSentence: now.inSentence + 1, contrast: link === 'but', contrastBefore: now.contrastBefore }
-  return { last, inSentence: 1, contrast: false, contrastBefore: now.contrast }
 }
 
 /** So many are kept with a sentence. */
@@ -108,11 +61,11 @@ function saySentences(chosen: readonly ChosenPart[], subject: Subject): { group:
   })
 }
 
-function sentenceGroups(chosen: readonly ChosenPart[]): { group: ChosenPart[]; link: 'and' | 'but' | null }[] {
-  const groups: { group: ChosenPart[]; link: 'and' | 'but' | null }[] = []
+function sentenceGroups(chosen: readonly ChosenPart[]): { group: ChosenPart[]; link: Link | null }[] {
+  const groups: { group: ChosenPart[]; link: Link | null }[] = []
   let now = nothingJoined
-  for (const each of chosen) {
-    const link = linkTo(now, each.phrase, each.part.tier, each.part.planned.sharesSentence)
+  for (const [at, each] of chosen.entries()) {
+    const link = linkOf(now, each.phrase, each.part, chosen[at - 1]?.part)
     const last = groups.at(-1)
     if (link && last) {
       last.group.push(each)
@@ -125,10 +78,12 @@ function sentenceGroups(chosen: readonly ChosenPart[]): { group: ChosenPart[]; l
   return groups
 }
 
-function groupTokens(group: readonly ChosenPart[], link: 'and' | 'but' | null, subject: Subject): PlainToken[] {
+function groupTokens(group: readonly ChosenPart[], link: Link | null, subject: Subject): PlainToken[] {
   const [first, second] = group.map(tokensOf)
   if (!first) return []
   if (!second || !link) return withFullStop(first)
+  if (link === ';')
+    return withFullStop([...withoutFullStop(first), { kind: 'words', text: '; ' }, ...withoutCapital(second)])
   const told = first.map((token) => (token.kind === 'words' ? token.text : '')).join(' ')
   // Where the pronoun would be the name again, or could mean somebody else, the subject is said once for both.
   const once = subject.pronouns === 'name only' || couldBeMeant(told, subject.pronouns)
@@ -143,6 +98,12 @@ function groupTokens(group: readonly ChosenPart[], link: 'and' | 'but' | null, s
   return withFullStop([...withoutFullStop(first), { kind: 'words', text: `, ${link}` }, ...opening, ...rest])
 }
 
+/** As it stands inside a sentence. */
+function withoutCapital([first, ...rest]: readonly PlainToken[]): PlainToken[] {
+  if (first?.kind === 'words') return [{ ...first, text: lowerFirst(first.text) }, ...rest]
+  return first?.kind === 'pronoun' ? [{ ...first, capital: false }, ...rest] : first ? [first, ...rest] : []
+}
+
 function tokensOf({ part, phrase }: ChosenPart): readonly PlainToken[] {
   return withFacts(tokensWith(phrase.tokens, part.words), part.words)
 }
@@ -153,10 +114,6 @@ function becauseOf({ part, phrase }: ChosenPart): Because[] {
   )
   // A title and its date rest on one and the same result.
   return [...part.because, ...new Set(told)]
-}
-
-function directionOfTier(tier: Tier | null): string {
-  return tier === null ? 'strength' : directionOf(tier)
 }
 
 function withoutFullStop(tokens: readonly PlainToken[]): PlainToken[] {

@@ -7,7 +7,10 @@ import { parsePhrase, tokensWith } from './notation'
 import { readPlan } from './plan'
 import { readyPhrase } from './readyPhrase'
 import { couldBeMeant, nothingSpoken, saySentence, withFacts, type Spoken, type Subject } from './say'
-import { joined, linkTo, nothingJoined, type Joining } from './sayComment'
+import type { Because } from './because'
+import { joined, linkOf, linkTo, nothingJoined, type Joining } from './joining'
+import type { OpenPart } from './openPart'
+import type { PartKind } from './phrase'
 
 const sam: Subject = { name: 'Sam', family: 'Reed', pronouns: she, possessives: 'apostrophe and s' }
 const named: Spoken = { named: true, sentencesSinceName: 1, othersMeant: false }
@@ -130,6 +133,28 @@ describe('two parts in one sentence', () => {
     expect(link(after(reads, 'top'), both)).toBe('and')
     expect(link(after(reads, 'starting', { contrastBefore: true }))).toBeNull()
     expect(link(after(reads, 'top', { contrastBefore: true }))).toBe('and')
+  })
+
+  it('hangs a next step on to the very skill or habit that was told before it, where both fit one breath', () => {
+    const because = (about: string) => ({ ...standing(about, 'growing').because[0], about }) as Because
+    const part = (key: string, kind: PartKind, of: string[]): OpenPart => ({
+      ...{ keys: [key], within: [], planned: { part: kind, about: 'any', when: null, sharesSentence: false } },
+      ...{ candidates: [], tier: 'growing', uneven: false, because: of.map(because), facts: {}, words: {} },
+      dispensable: 0,
+    })
+    const step = (text: string, about = 'any') => readyPhrase(phrase(text, text, { part: 'next step', about }))
+    const told = part('skill m1', 'outcome', ['level of m1'])
+    const next = part('next step', 'next step', ['m1', 'm2'])
+    const of = (text: string, about?: string, before = told, now = after(reads, 'growing')) =>
+      linkOf(now, step(text, about), next, before)
+    expect(of('The next step is fractions.')).toBe(';')
+    expect(of('The next step is fractions.', 'm1')).toBe(';')
+    // Not for another skill, one that is not the step's, after what has stops, or where it would be too long.
+    expect(of('The next step is fractions.', 'm2')).toBeNull()
+    expect(of('The next step is fractions.', 'any', part('skill m3', 'outcome', []))).toBeNull()
+    expect(of('The next step is this: fractions.')).toBeNull()
+    expect(of('The next step is '.concat('more '.repeat(25), 'fractions.'))).toBeNull()
+    expect(of('The next step is fractions.', 'any', told, after(clause('{They} {reads}; more.'), null))).toBeNull()
   })
 
   it('remembers how much the sentence holds, and whether it and the one before hold a contrast', () => {

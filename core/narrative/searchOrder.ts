@@ -41,7 +41,7 @@ export function searchOrder(
 
   function leastWith({ phrase, cost }: Offer, at: number, run: number): number {
     const alone = phrase.opensWithStudent ? openingCost(run) + leastFrom(at + 1, run + 1) : leastFrom(at + 1, 0)
-    const mayJoin = parts[at]?.planned.sharesSentence === true && phrase.joins
+    const mayJoin = (parts[at]?.planned.sharesSentence === true && phrase.joins) || phrase.part === 'next step'
     return cost + (mayJoin ? Math.min(alone, leastFrom(at + 1, run)) : alone)
   }
 

@@ -1,4 +1,5 @@
 import type { Tier } from '../scales/tier'
+import { wordsHeard } from './alike'
 import { preferenceOfEach } from './preference'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -46,6 +47,8 @@ export interface CostSetting {
   readonly standing: ReadonlySet<string>
   /** Phrases in the student's other boxes, with how often. */
   readonly elsewhere: ReadonlyMap<string, number>
+  /** The words of those of whom the very same is told, by the share of them that have each. */
+  readonly heard: ReadonlyMap<number, number>
 }
 
 /**
@@ -66,6 +69,8 @@ export const weights = {
   perElsewhere: 0.6,
   /** For a comment all of whose words are a classmate's of whom the same is told; less for less. */
   alike: 12,
+  /** For each word that all have of whom the very same is told; less for fewer. */
+  heard: 0.3,
   preference: 1,
   offLength: 0.5,
   otherTone: 1,
@@ -98,6 +103,7 @@ export function wordingCost(
     (used === 0 ? 0 : used * weights.perClassmate + usedAt(phrase.id, tier, setting.usage) * weights.perEqual) +
     (alike === 0 ? 0 : alike * weights.perFrame + usedOf(phrase.id, keys, setting.usage) * weights.perSaying) +
     (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere +
+    (setting.heard.size === 0 ? 0 : wordsHeard(phrase, setting.heard) * weights.heard) +
     preferenceOfEach(setting.seed)(phrase.id) * weights.preference +
     off * weights.offLength +
     (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +

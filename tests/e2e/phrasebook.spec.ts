@@ -105,6 +105,17 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   await expect(plan.nth(1)).toContainText('outcome Reasoning')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(plan.nth(1)).toContainText('outcome Number')
+  const howMany = page.getByRole('combobox', { name: 'how many of outcome Number' })
+  const planKept = () => page.waitForResponse((answer) => answer.url().endsWith('/plan') && answer.ok())
+  await Promise.all([planKept(), howMany.selectOption('at most 1')])
+  const need = page.getByRole('combobox', { name: 'next step is said' })
+  await Promise.all([planKept(), need.selectOption('must be said')])
+  await page.reload()
+  await page.getByRole('button', { name: 'plan', exact: true }).click()
+  await expect(howMany.locator('option:checked')).toHaveText('at most 1')
+  await expect(need).toHaveValue('must')
+  await Promise.all([planKept(), howMany.selectOption('all of them')])
+  await Promise.all([planKept(), need.selectOption('if there is room')])
 
   await page.getByRole('button', { name: 'files', exact: true }).click()
   const [download] = await Promise.all([

@@ -160,7 +160,10 @@ export const faultKinds: Record<string, Seeder> = {
     const low = tiers.every((tier) => tier === 'starting' || tier === 'growing')
     if (!sentence || (!low && tiers.some((tier) => tier === 'starting' || tier === 'growing'))) return null
     const word = low ? pick(high, chance('what')) : pick(['struggling', 'weak', 'poor'], chance('what'))
-    return `${text.slice(0, sentence.end - 1)}, which is ${word}${text.slice(sentence.end - 1)}`
+    // Behind a semicolon stands a next step.
+    const stop = text.slice(sentence.start, sentence.end).indexOf(';')
+    const at = stop < 0 ? sentence.end - 1 : sentence.start + stop
+    return `${text.slice(0, at)}, which is ${word}${text.slice(at)}`
   }),
   'mark and levels differ': ({ record, student, box, comment }) => {
     const strands = standingsOfBox(box.subject, narrativeFacts(indexRecord(record), student.id, box))

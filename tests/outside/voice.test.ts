@@ -30,17 +30,20 @@ it('a next step says “this” only for the one habit that the sentence before 
   const written = [demoClass(), alderClass()].flatMap((record) => writeAll(record))
   const referring = written.flatMap(({ draft: { sentences } }) =>
     sentences.flatMap((sentence, at) => {
-      const before = sentences[at - 1]
+      const [told = '', ...more] = sentence.parts.slice(0, sentence.parts.indexOf('next step')).toReversed()
+      // Behind a semicolon, or in the sentence before.
+      const before = told === '' ? sentences[at - 1] : { ...sentence, parts: [...more.toReversed(), told] }
       const isThis = /\b(for|with|in|make) this\b(?! term)/i.test(sentence.composed)
       return isThis && sentence.parts.includes('next step') ? [{ sentence, before }] : []
     }),
   )
   expect(referring.length).toBeGreaterThan(3)
   for (const { sentence, before } of referring) {
-    const about = sentence.because[0]?.about
-    const scores = before?.because.filter(({ kind }) => kind === 'habit') ?? []
-    expect(before?.parts.at(-1)).toBe(`habit ${about}`)
-    expect(scores.filter(({ tier }) => tier === scores.at(-1)?.tier)).toHaveLength(1)
+    const step = sentence.because.find(({ kind, about }) => kind === 'habit' && !about.startsWith('level of '))
+    const scores = new Map(before?.because.map(({ about, tier }) => [about, tier]))
+    expect(before?.parts.at(-1)).toBe(`habit ${step?.about}`)
+    const alike = before?.parts.filter((part) => scores.get(`level of ${part.slice(6)}`) === step?.tier)
+    expect(alike).toEqual([`habit ${step?.about}`])
   }
 })
 

@@ -37,8 +37,9 @@ export interface VoiceFigures {
   /** Of all pairs of classmates in one box: those who share a sentence, and those who share three or more. */
   readonly sharing: number
   readonly sharingThree: number
-  /** Jaccard's index of the word sets of the two most alike comments in one box. */
+  /** Jaccard's index of the word sets of the two most alike comments in one box; and by box. */
   readonly mostAlike: number
+  readonly mostAlikeIn: ReadonlyMap<string, number>
   /** The commonest skeleton, and the share of comments that have it. */
   readonly skeleton: readonly [string, number]
   /** Comments that say nothing of how the child does. */
@@ -60,6 +61,10 @@ export function measureVoice(record: ClassRecord, among?: ReadonlySet<string>): 
   const written = writeAll(record).filter(({ draft }) => draft.text !== '')
   const said = written.flatMap((each) => each.draft.sentences.map((sentence) => ({ ...each, sentence })))
   const pairs = pairsOf(written)
+  const mostAlikeIn = new Map<string, number>()
+  for (const [a, b] of pairs)
+    if (!among || (among.has(a.student.id) && among.has(b.student.id)))
+      mostAlikeIn.set(a.box, Math.max(mostAlikeIn.get(a.box) ?? 0, jaccard(a, b)))
   return {
     comments: written.length,
     sentences: said.length,
@@ -71,12 +76,8 @@ export function measureVoice(record: ClassRecord, among?: ReadonlySet<string>): 
     }).length,
     sharing: share(pairs, ([a, b]) => shared(a, b) > 0),
     sharingThree: share(pairs, ([a, b]) => shared(a, b) > 2),
-    mostAlike: Math.max(
-      0,
-      ...pairs
-        .filter(([a, b]) => !among || (among.has(a.student.id) && among.has(b.student.id)))
-        .map(([a, b]) => jaccard(a, b)),
-    ),
+    mostAlike: Math.max(0, ...mostAlikeIn.values()),
+    mostAlikeIn,
     skeleton: commonest(record, written),
     saysNothing: written.filter(({ draft }) => !draft.sentences.some(saysHowTheChildDoes)).length,
     flow: flowOf(said.map(({ sentence, ...each }) => ({ ...each, sentence }))),

@@ -191,7 +191,7 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
 }
 
 /** Words that two manners share: neither "soundly" beside "a sound grasp" nor "strong" beside "strength". */
-const stems = /sound|confiden|strong|strength|capabl|expect|secure|early|start|beg[iu]n/
+const stems = /sound|confiden|strong|strength|capabl|expect|secure|\bearly|start|beg[iu]n/
 
 /** How often is a school's own word, of which there are few: two sentences may have it. */
 const frequencies =

@@ -1,0 +1,95 @@
+import { directionOf, type Tier } from '../scales/tier'
+import type { OpenPart } from './openPart'
+import type { ReadyPhrase } from './readyPhrase'
+
+/** Where a comment stands after some of its parts, as far as joining sentences goes. */
+export interface Joining {
+  readonly last: { phrase: ReadyPhrase; tier: Tier | null } | null
+  /** How many parts the sentence under way holds. */
+  readonly inSentence: number
+  /** Whether the sentence under way, and the one before it, hold a contrast. */
+  readonly contrast: boolean
+  readonly contrastBefore: boolean
+}
+
+/** What stands between two parts of one sentence. */
+export type Link = 'and' | 'but' | ';'
+
+export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: false, contrastBefore: false }
+
+/**
+ * Whether the next part joins the sentence under way: with "and" when both point the same way, with "but" between a
+ * strength and a difficulty; null for a sentence of its own. Never two contrasts in a row, and never a sentence that
+ * runs on.
+ *
+ * @example linkTo(afterAStrongOne, anotherStrongOne, 'strong', true) // 'and'; where one is strong and one weak, 'but'
+ */
+export function linkTo(
+  now: Joining,
+  phrase: ReadyPhrase,
+  tier: Tier | null,
+  sharesSentence: boolean,
+): 'and' | 'but' | null {
+  const { last } = now
+  if (
+    !sharesSentence ||
+    !last ||
+    now.inSentence !== 1 ||
+    !last.phrase.joins ||
+    !phrase.joins ||
+    (last.phrase.isDouble && phrase.isDouble)
+  )
+    return null
+  const agree = directionOfTier(last.tier) === directionOfTier(tier)
+  if (agree) return 'and'
+  return now.contrastBefore ? null : 'but'
+}
+
+/** Where a comment stands after one more part. */
+export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, link: Link | null): Joining {
+  const last = { phrase, tier }
+  if (link)
+    return { last, inSentence: now.inSentence + 1, contrast: link === 'but', contrastBefore: now.contrastBefore }
+  return { last, inSentence: 1, contrast: false, contrastBefore: now.contrast }
+}
+
+/**
+ * Whether a part joins the sentence under way: as linkTo has it; or, for a next step for what was told just before,
+ * behind a semicolon: "She is learning to retell a story; the next step is to tell it in order."
+ * @param before the part before it in the comment
+ */
+export function linkOf(now: Joining, phrase: ReadyPhrase, part: OpenPart, before: OpenPart | undefined): Link | null {
+  if (before && now.inSentence === 1 && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
+  return linkTo(now, phrase, part.tier, part.planned.sharesSentence)
+}
+
+/** So many words are read in one breath, whatever parts them. */
+const mostWords = 24
+
+/** What parts a sentence already; a full stop at its end is none. */
+const hasStops = /[;:]|[.!?]./
+
+function isStepOf(told: ReadyPhrase, before: OpenPart, phrase: ReadyPhrase, part: OpenPart): boolean {
+  return (
+    part.planned.part === 'next step' &&
+    !hasStops.test(phrase.text) &&
+    !hasStops.test(told.text) &&
+    wordsIn(told) + wordsIn(phrase) <= mostWords &&
+    isFor(part, phrase, before.keys.at(-1))
+  )
+}
+
+/** Whether a step is given for the skill or habit that was told last, and not for another that stands alike. */
+function isFor({ because }: OpenPart, phrase: ReadyPhrase, key: string | undefined): boolean {
+  const [, told] = /^(?:skill|habit) (.+)$/.exec(key ?? '') ?? []
+  const isOfOther = phrase.about !== told && because.some(({ about }) => about === phrase.about)
+  return told !== undefined && !isOfOther && because.some(({ about }) => about === told)
+}
+
+function wordsIn({ fixed }: ReadyPhrase): number {
+  return fixed.split(' ').length
+}
+
+function directionOfTier(tier: Tier | null): string {
+  return tier === null ? 'strength' : directionOf(tier)
+}
