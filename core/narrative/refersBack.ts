@@ -28,7 +28,7 @@ const known = new WeakMap<ReadyPhrase, ReadyPhrase>()
 function withThis(phrase: ReadyPhrase): ReadyPhrase {
   const found = known.get(phrase)
   if (found) return found
-  const text = phrase.text.replace(/\b(for|with|in|make) \{#doing\}/i, '$1 this')
+  const text = phrase.text.replace(/\b(for|with|in|about|make) \{#doing\}/i, '$1 this')
   const made = text === phrase.text ? phrase : readyAs({ ...phrase, text }, phrase)
   known.set(phrase, made)
   return made

@@ -33,7 +33,7 @@ it('a next step says “this” only for the one habit that the sentence before 
       const [told = '', ...more] = sentence.parts.slice(0, sentence.parts.indexOf('next step')).toReversed()
       // Behind a semicolon, or in the sentence before.
       const before = told === '' ? sentences[at - 1] : { ...sentence, parts: [...more.toReversed(), told] }
-      const isThis = /\b(for|with|in|make) this\b(?! term)/i.test(sentence.composed)
+      const isThis = /\b(for|with|in|about|make) this\b(?! term)/i.test(sentence.composed)
       return isThis && sentence.parts.includes('next step') ? [{ sentence, before }] : []
     }),
   )
