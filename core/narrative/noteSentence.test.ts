@@ -17,6 +17,7 @@ it.each([
   ],
   ['Planned the fair test by herself.', 'planned the fair test by {themself}'],
   ['Carried on when the glue ran out!', 'carried on when the glue ran out'],
+  ['Met a friend’s kite, and made a hat that they’ve kept.', 'met a friend’s kite, and made a hat that they’ve kept'],
 ])('“%s” can be told', (note, told) => {
   expect(noteSentence(note, maya)).toEqual({ told })
 })

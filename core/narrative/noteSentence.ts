@@ -3,6 +3,7 @@ import { he, she, they } from '../people/pronouns'
 import { lowerFirst } from './capitals'
 import { frameNotation, recogniseFrame } from './frame/recogniseFrame'
 import { irregularPast, pluralVerbs } from './frame/verbWords'
+import { mayBeForeign } from './otherLanguages'
 
 /** Forms in -ed that say how somebody was, not what somebody did: "Tired and quiet". */
 const states =
@@ -19,10 +20,6 @@ export interface NoteSetting {
   /** All other children whose names a note may hold. */
   readonly others: readonly string[]
 }
-
-/** Words of neighbouring languages that English does not have; from memory. */
-const ofOtherLanguages =
-  /(?<!\p{L})(und|nicht|sehr|mit|eine[nmr]?|ist|auf|für|hat|beim|est|et|les|des|avec|très|pour|dans|une|el|los|las|con|muy|una|del|por|che|della|nel|een|het|niet|met|naar|não|muito|uma|com|ve|bir|çok|jest|nie|się)(?!\p{L})/u
 
 const longest = 180
 
@@ -58,7 +55,7 @@ function whyLeft(said: string, { name, pronouns, others }: NoteSetting): string 
   const [first = '', second = ''] = said.split(' ')
   if (said.length > longest) return 'It is too long for one sentence.'
   if (isInCapitals(said)) return 'It is in capitals.'
-  if (ofOtherLanguages.test(said)) return 'It may not be in English.'
+  if (mayBeForeign(said)) return 'It may not be in English.'
   if (/\?$/.test(said) || !isPast(first.toLowerCase(), second.toLowerCase()) || second.toLowerCase() === 'by')
     return `It does not begin with what ${name} did, as in “Asked to …”.`
   const other = others.find((each) => wordIn(each, said))

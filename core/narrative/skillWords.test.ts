@@ -48,6 +48,12 @@ it.each([
   ['Fractions and decimals', '{works} with fractions and decimals'],
   ['Multi-step problem solving', '{works} with multi-step problem solving'],
   [`Uses ${'long '.repeat(60)}words`, undefined],
+  ['Reading comprehension', '{works} with reading comprehension'],
+  ['Reading aloud', '{reads} aloud'],
+  ['The student will read aloud', '{reads} aloud'],
+  ['M1', undefined],
+  ['5.NBT.2', undefined],
+  ['Rechnet mit großen Zahlen', undefined],
 ])('a statement as in a list: %s', (written, does) => {
   expect(skillWords(written)?.does).toBe(does)
 })

@@ -1,6 +1,7 @@
 import { lowerFirst } from './capitals'
 import { alsoNouns, pluralVerbs, singularVerbs } from './frame/verbWords'
 import { parsePhrase } from './notation'
+import { mayBeForeign } from './otherLanguages'
 import { baseOfGerund, baseOfSingular, gerund, singularVerb } from './verbForms'
 
 /** A skill's words in the forms that sentences need. */
@@ -27,11 +28,16 @@ const lead = new RegExp(
 /** What stands before a statement in a list of them: "5.NBT.2", "M3:", "2)". */
 const code = /^\(?(?:\d[\p{L}\d.-]*|\p{Lu}{1,4}[.-]?\d[\p{L}\d.-]*)[):]?\s+/u
 
+/** A statement that is nothing but its number. */
+const onlyCode = /^\(?(?:\d[\p{L}\d.-]*|\p{Lu}{1,4}[.-]?\d[\p{L}\d.-]*)[):]?$/u
+
 /** Things that skills are named after, though their first word may be a verb elsewhere; ours. */
 const things = new RegExp(
   [
     '^(?:place value|number (?:sense|facts|bonds|work)|problem solving|data handling|word (?:work|choice|reading)|',
-    '(?:sentence|text) structure|time management|group work|sound knowledge|mental \\p{L}+)\\b',
+    '(?:sentence|text) structure|time management|group work|sound knowledge|mental \\p{L}+|',
+    '(?:reading|writing|listening|speaking|spelling|handwriting) ',
+    '(?:comprehension|composition|conventions|fluency|accuracy|stamina|strategies|skills|vocabulary))\\b',
   ].join(''),
   'iu',
 )
@@ -48,7 +54,7 @@ const words = /(\P{L}*)(\p{L}[\p{L}\p{M}]*(?:[’'-]\p{L}+)*)/gu
  *
  * @example skillWords('Adds and subtracts large numbers')
  * // { does: '{adds} and {subtracts} large numbers', do: 'add and subtract large numbers', doing: 'adding and …' }
- * @returns null where there are no words
+ * @returns null where there are no words, or none of English
  */
 export function skillWords(written: string): SkillWords | null {
   // Of two sentences the first says what the skill is.
@@ -58,7 +64,8 @@ export function skillWords(written: string): SkillWords | null {
   const bare = text.replace(code, '')
   const plain = lowerFirst(bare.replace(lead, '').replace(/^(\p{L}+ing)\s+of\s+/iu, '$1 '))
   const [first] = plain.match(/^\p{L}[\p{L}'’-]*/u) ?? []
-  if (first === undefined || plain.split(/\s+/).length > mostWords) return null
+  if (first === undefined || plain.split(/\s+/).length > mostWords || onlyCode.test(text) || mayBeForeign(text))
+    return null
   if (isThing(plain, first) && !lead.test(bare)) return inForms(`{works} with ${plain}`)
   const form = formOf(first)
   let made = ''

@@ -1,7 +1,6 @@
-import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { mannersOf, type Manner } from './manners'
-import { numberWord, stepsOf, type ToldSetting, type ToldWording } from './toldWording'
+import { stepsOf, type ToldSetting, type ToldWording } from './toldWording'
 
 /** With so many manners of the second skill each manner of the first is joined: all with all would be hundreds. */
 const mostSeconds = 3
@@ -36,21 +35,20 @@ function joinedManners(high: RatedFact, low: RatedFact): Joined[] {
   if (!one || !other) return []
   const firsts = mannersOf(high.level, one).filter(hasStudent)
   const seconds = mannersOf(low.level, other).filter(hasStudent)
-  return firsts.flatMap((first, at) =>
-    seconds.length === 0
-      ? []
-      : Array.from(
-          { length: Math.min(mostSeconds, seconds.length) },
-          (_, nth) => seconds[(at + nth * 5) % seconds.length],
-        )
-          .flatMap((second) => second ?? [])
-          .filter((second, nth, all) => all.indexOf(second) === nth)
-          .map((second) => ({
-            id: `${first.id}, and ${second.id}`,
-            first: first.text(one),
-            second: second.text(other).replace(/^\{They\} /, ''),
-          })),
-  )
+  return firsts.flatMap((first, at) => {
+    const some = Array.from({ length: mostSeconds }, (_, nth) => seconds[(at + nth * 5) % seconds.length])
+    return [...new Set(some)].flatMap((second): Joined[] =>
+      second === undefined
+        ? []
+        : [
+            {
+              id: `${first.id}, and ${second.id}`,
+              first: first.text(one),
+              second: second.text(other).replace(/^\{They\} /, ''),
+            },
+          ],
+    )
+  })
 }
 
 function hasStudent({ place }: Manner): boolean {
@@ -70,7 +68,8 @@ function asMoved(
     text: `${now}, and ${second}, each ${stepsOf(moved)} ${way} from ${termBefore}`,
   }
   if ((moved > 0 ? up : down) !== 2) return [each]
-  const text = `${capitalised(numberWord(2))} skills have gone ${way} ${stepsOf(moved)} since ${termBefore}: ${now.replace(/^\{They\}/, '{they}')}, and ${second}`
+  const rest = `${now.replace(/^\{They\}/, '{they}')}, and ${second}`
+  const text = `Two skills have gone ${way} ${stepsOf(moved)} since ${termBefore}: ${rest}`
   return [each, { id: `told ${way} counted, ${id}`, text }]
 }
 
