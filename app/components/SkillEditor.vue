@@ -100,6 +100,10 @@ function turn(at: number): void {
       <span class="text-muted">&nbsp;· is learning to</span> <span class="font-serif">{{ told.do }}</span>
       <span class="text-muted">&nbsp;· is good at</span> <span class="font-serif">{{ told.doing }}</span>
     </p>
+    <p v-else class="needs text-sm">
+      No comment can say this as it is written. What does a child do who can do this? Write it below, in the words for
+      families, as in “Adds large numbers”.
+    </p>
     <details class="text-sm">
       <summary class="link w-fit cursor-pointer">
         Words for families<template v-if="skill.teacherOnly">; for teachers only</template> · {{ restsOn(uses) }}

@@ -85,7 +85,12 @@ function plan(text: string) {
           />
           <span class="pb-2 text-muted">{{ restsOn(school.setup?.uses.habit[habit.key]) }}</span>
         </div>
-        <p class="font-serif">Maya often {{ skillWords(habit.familyWords)?.does.replace(/[{}]/g, '') }}.</p>
+        <p v-if="skillWords(habit.familyWords)" class="font-serif">
+          Maya often {{ skillWords(habit.familyWords)?.does.replace(/[{}]/g, '') }}.
+        </p>
+        <p v-else class="needs">
+          No comment can say this as it is written. Write what a child does, as in “Takes turns with others”.
+        </p>
       </li>
     </ul>
     <form class="mt-4 flex flex-wrap items-end gap-3 text-sm" @submit.prevent="add">
