@@ -2,7 +2,16 @@
 import { VueDraggable } from 'vue-draggable-plus'
 import { draftComment } from '~~/core/narrative/draftComment'
 import { partKinds } from '~~/core/narrative/phrase'
-import { conditions, mostAtMost, needs, partKey, readPlan, writePlan, type PlannedPart } from '~~/core/narrative/plan'
+import {
+  conditions,
+  maySayHowMany,
+  mostAtMost,
+  needs,
+  partKey,
+  readPlan,
+  writePlan,
+  type PlannedPart,
+} from '~~/core/narrative/plan'
 import { draftRequest, strandsOf } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
@@ -31,10 +40,6 @@ watch(
   },
   { immediate: true },
 )
-
-/** Of an outcome or a habit part it can be said how many are told: of one habit there is one. */
-const counts = ({ part, about }: PlannedPart): boolean =>
-  part === 'outcome' ? about !== 'mark' : part === 'habit' && about === 'each'
 
 /** Every part that this box can have. */
 const possible = computed(() => {
@@ -143,7 +148,7 @@ function takeOut(at: number): void {
               <option value="may">first to go</option>
             </select></label
           >
-          <label v-if="counts(part)" class="text-sm whitespace-nowrap"
+          <label v-if="maySayHowMany(part)" class="text-sm whitespace-nowrap"
             ><span class="sr-only">how many of {{ inWords(part) }} </span>
             <select
               class="bg-paper"

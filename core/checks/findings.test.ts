@@ -68,9 +68,11 @@ it('a title names nobody, but for the one who is called just so', () => {
     work: titles.map((title) => ({ ...(piece as ClassRecord['work'][number]), id: title, title })),
   })
   const text = `Maya read “A boat for Ana” with Ana.${filler}`
-  expect(found(text, titled('A boat for Ana'))).toEqual(['another name «Ana» → Maya read “A boat for Ana” with Maya.'])
+  const written = 'another name «Ana» → Maya read “A boat for Ana” with Maya.'
+  expect(found(text, titled('A boat for Ana'))).toEqual([written])
   expect(found(`Maya read “Ana and Tom”.${filler}`, titled('Ana and Tom', 'Other'))).toEqual([])
-  expect(found(`Maya read “Tom”.${filler}`, titled('Tom'))).toEqual(['another name «Tom» → Maya read “Maya”.'])
+  const called = found(`Maya read “Tom”.${filler}`, titled('Tom'))
+  expect(called).toEqual(['another name «Tom» → Maya read “Maya”.'])
   expect(found(`Maya and Will Reed.${filler}`, {}, { family: 'Will' })).toEqual([])
 })
 
@@ -241,15 +243,15 @@ describe('a comment beside its record', () => {
       inSums('', { marks: [], comments: [comment], ...record }).filter((each) => each.startsWith('read it first'))
     const low = { ...rated('2', '1') }
     expect(first(low)).toEqual([
-      'read it first: All that the draft tells of is difficult. Read it as Maya’s family will.',
+      'read it first: All that was rated here is a difficulty. Read it as Maya’s family will.',
     ])
     expect(first({ ...rated('3', '3'), ...before })).toEqual([])
     expect(first({ ...rated('1', '3'), ...before })).toEqual([
-      'read it first: The draft tells of a fall: Adds numbers. Read it as Maya’s family will.',
+      'read it first: There is a fall by two levels or more: Adds numbers. Read it as Maya’s family will.',
     ])
     expect(
       first({ ...rated('3', '3'), attendance: [{ studentId: '1', daysOpen: 40, absences: 30, lates: 0 }] }),
-    ).toEqual(['read it first: Little is known of this term, and the draft says so. Read it as Maya’s family will.'])
+    ).toEqual(['read it first: Little is known of this term. Read it as Maya’s family will.'])
     expect(first(low, { ...draft, ownWords: true })).toEqual([])
     expect(first(low, { ...draft, status: 'finished' })).toEqual([])
     expect(first({ ...low, accepted: [read] })).toEqual([])

@@ -23,9 +23,9 @@ const farDown = 2
 function whyRead(facts: NarrativeFacts, subject: string | null): string | null {
   const kind: RatedFact['kind'] = subject === null ? 'habit' : 'skill'
   const told = facts.rated.filter((fact) => fact.kind === kind)
-  if (littleKnownTold(facts) !== null) return 'Little is known of this term, and the draft says so.'
+  if (littleKnownTold(facts) !== null) return 'Little is known of this term.'
   if (told.length > 1 && told.every(({ level }) => directionOf(level.tier) === 'difficulty'))
-    return 'All that the draft tells of is difficult.'
+    return 'All that was rated here is a difficulty.'
   const fell = told.find(({ moved, level }) => moved <= -farDown && directionOf(level.tier) === 'difficulty')
-  return fell ? `The draft tells of a fall: ${fell.familyWords}.` : null
+  return fell ? `There is a fall by two levels or more: ${fell.familyWords}.` : null
 }

@@ -1,6 +1,6 @@
 import { capitalised } from '../narrative/capitals'
 import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
-import type { FrameWord } from '../narrative/frame/frame'
+import { beginReading, type FrameWord } from '../narrative/frame/frame'
 import { cutIntoWords } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'
 import { alsoNouns, betweenSubjectAndVerb, singularVerbs, whoElse } from '../narrative/frame/verbWords'
@@ -8,8 +8,15 @@ import type { PronounCase } from '../narrative/notation'
 import { possessiveOf } from '../narrative/possessive'
 import { he, she, they, type Pronouns, type PronounSet } from '../people/pronouns'
 import type { Student } from '../record/roster'
+import { anyOf, oneOf, pattern } from '../text/pattern'
 import type { Check, Finding } from './finding'
 import { write } from './finding'
+
+/** "He/she", "(s)he": nobody has chosen yet. */
+const bothAtOnce = pattern(
+  String.raw`\b${anyOf('his/her her/his him/her her/him he/she she/he s/he his/hers himself/herself herself/himself')}\b`,
+  String.raw`|\(s\)he\b`,
+)
 
 /**
  * A pronoun that is not the student's, or is the student's in a case that cannot stand there, with the right one as
@@ -18,11 +25,7 @@ import { write } from './finding'
 export const wrongPronoun: Check = ({ text, student, index }) => {
   const words = cutIntoWords(text)
   const setting = { student, rule: index.record.school.possessives }
-  const leftovers = [
-    ...text.matchAll(
-      /\b(his\/her|her\/his|him\/her|her\/him|he\/she|she\/he|s\/he|his\/hers|himself\/herself|herself\/himself)\b|\(s\)he\b/giu,
-    ),
-  ]
+  const leftovers = [...text.matchAll(bothAtOnce)]
   const taken = leftovers.map((match) => ({ start: match.index, end: match.index + match[0].length }))
   const left = leftovers.map((match): Finding => {
     const end = match.index + match[0].length
@@ -69,15 +72,7 @@ function foreignCase(
       continue
     if (set !== they && whoElse[set.subject]?.test(peopleBefore(word, at, words))) continue
     const cases = (Object.keys(caseNames) as PronounCase[]).filter((each) => set[each] === word.lower)
-    const [likely] = likelierCase(cases, word, at, {
-      words,
-      name: '',
-      set,
-      subjectAt: -1,
-      plural: false,
-      namedIn: -1,
-      goesOn: false,
-    })
+    const [likely] = likelierCase(cases, word, at, beginReading(words, '', set))
     return { case: likely ?? 'subject', why: `“${word.text}” is not the pronoun of {name}.` }
   }
   return null
@@ -205,8 +200,10 @@ function isVerbPair(words: readonly FrameWord[], at: number): boolean {
 }
 
 /** After these words a clause begins, with its subject. */
-const clauseAfter =
-  /^(when|if|because|and|but|what|how|why|while|that|now|then|once|until|since|although|though|where|so|as|before|after|hope|believe|think|know|say|says|said|sure|glad)$/
+const clauseAfter = oneOf(
+  `when if because and but what how why while that now then once until since although though where so as before
+    after hope believe think know say says said sure glad`,
+)
 const preposition =
   /^(in|with|among|at|on|during|after|before|for|from|by|about|around|between|of|to|near|beside|without)$/
 

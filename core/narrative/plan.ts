@@ -47,6 +47,12 @@ export interface CommentBox {
   readonly plan: readonly PlannedPart[]
 }
 
+/** Whether a part may tell of several skills or habits, so that it can be said of how many at most. */
+export function maySayHowMany({ part, about }: Pick<PlannedPart, 'part' | 'about'>): boolean {
+  if (part === 'habit') return about === 'each'
+  return part === 'outcome' && !/^(mark|strongest|weakest)$/.test(about)
+}
+
 /** What a part speaks of when nothing is named. */
 const aboutUnnamed: Record<PartKind, string> = {
   'opening': 'any',

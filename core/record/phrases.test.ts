@@ -205,6 +205,9 @@ it.each([
   ['outcome Shapes', /no strand “Shapes”/],
   ['habit Speed', /no habit “Speed”/],
   ['next step Nowhere', /no strand/],
+  ['outcome strongest [at most 1]', /“outcome strongest” tells one thing/],
+  ['next step [at most 2]; habit care [at most 1]', /“next step” tells one thing.*“habit care” tells one thing/],
+  ['outcome Number [at most 1]; habit each [at most 2]', /^$/],
   ['outcome Number; habit care; progress; next step care; help at home', /^$/],
 ])('a plan “%s” is looked through for what is not there', (plan, message) => {
   const { skills, habits } = exampleClass()

@@ -1,4 +1,4 @@
-import type { CommentBox } from '../narrative/plan'
+import { maySayHowMany, partKey, type CommentBox } from '../narrative/plan'
 import type { Habit, Skill } from '../school/schoolSetup'
 
 /** What a part may speak of besides a strand or habit by name. */
@@ -17,8 +17,8 @@ export function planProblems(
   const strands = new Set(skills.filter((skill) => skill.subject === box.subject).map((skill) => skill.strand))
   const habitKeys = new Set(habits.map((habit) => habit.key))
   return box.plan.flatMap(({ part, about, atMost }) => {
-    if (atMost !== undefined && part !== 'outcome' && part !== 'habit')
-      return [`“At most” is for outcomes and habits; ${part} has one sentence.`]
+    if (atMost !== undefined && !maySayHowMany({ part, about }))
+      return [`“At most” is for a strand, each strand or each habit; “${partKey({ part, about })}” tells one thing.`]
     if (general.includes(about))
       return about === 'mark' && box.subject === null ? ['The general comment has no mark to speak of.'] : []
     if (part === 'habit') return habitKeys.has(about) ? [] : [`There is no habit “${about}”.`]

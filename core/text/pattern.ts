@@ -8,6 +8,15 @@ export function anyOf(words: string): string {
 }
 
 /**
+ * Whether a whole text is one of several words.
+ * @param words as for anyOf
+ * @example oneOf('is was').test('was') // true; of 'wash' false
+ */
+export function oneOf(words: string, flags?: string): RegExp {
+  return new RegExp(`^${anyOf(words)}$`, flags)
+}
+
+/**
  * A pattern out of its parts, for matchAll: whatever the case, by whole characters.
  * @example pattern(String.raw`\b`, anyOf('loose lose'), String.raw`\b`) // /\b(?:loose|lose)\b/giu
  */

@@ -58,6 +58,11 @@ export interface Reading {
   goesOn: boolean
 }
 
+/** A reading of which nothing is read yet. */
+export function beginReading(words: readonly FrameWord[], name: string, set: PronounSet | null): Reading {
+  return { words, name, set, subjectAt: -1, plural: false, namedIn: -1, goesOn: false }
+}
+
 /** A piece in the place of a word. */
 export function piece(
   { start, end }: FrameWord,

@@ -1,8 +1,17 @@
 import type { PronounSet } from '../../people/pronouns'
 import { he, she, they } from '../../people/pronouns'
+import { anyOf } from '../../text/pattern'
 import { writePhrase, type PlainToken } from '../notation'
 import { contraction } from './contractions'
-import { piece, type Frame, type FramePiece, type FrameSetting, type FrameWord, type Reading } from './frame'
+import {
+  beginReading,
+  piece,
+  type Frame,
+  type FramePiece,
+  type FrameSetting,
+  type FrameWord,
+  type Reading,
+} from './frame'
 import { recognisePronoun } from './recognisePronoun'
 import { recogniseVerb } from './recogniseVerb'
 import { alsoNouns, betweenSubjectAndVerb, irregularPast, singularVerbs } from './verbWords'
@@ -18,7 +27,7 @@ export function recogniseFrame(text: string, setting: FrameSetting): Frame {
   const words = cutIntoWords(text)
   const name = findName(words, setting)
   const set = findSet(words, name, setting.pronounSets)
-  const reading: Reading = { words, name, set, subjectAt: -1, plural: false, namedIn: -1, goesOn: false }
+  const reading = beginReading(words, name, set)
   const pieces: FramePiece[] = []
   words.forEach((word, at) => {
     const piece =
@@ -121,7 +130,9 @@ export function cutIntoWords(text: string): FrameWord[] {
   })
 }
 
-/** The first known name; else a capitalised word that stands like one: before a verb, with ’s, or inside a sentence. */
+/**
+ * The first known name; else a capitalised word that stands like one: before a verb, with ’s, or inside a sentence.
+ */
 function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSetting): string {
   const known = words.find((word) => names.includes(bareName(word.text)))
   if (known) return bareName(known.text)
@@ -138,8 +149,12 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
   return likely ? bareName(likely.text) : ''
 }
 
-const capitalByHabit =
-  /^(I|What|Which|Who|How|Why|Where|Nobody|Everybody|Somebody|Anybody|Everyone|Someone|All|Each|Both|Please|Thank|Well|The|This|That|These|Those|It|There|At|In|On|With|When|While|After|Before|Our|We|My|He|She|They|His|Her|Their|English|French|German|Spanish|Latin|Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday|January|February|March|April|May|June|July|August|September|October|November|December|Autumn|Winter|Spring|Summer)([’']s)?$/
+const capitalByHabit = new RegExp(
+  `^${anyOf(`I What Which Who How Why Where Nobody Everybody Somebody Anybody Everyone Someone All Each Both Please Thank
+    Well The This That These Those It There At In On With When While After Before Our We My He She They His Her
+    Their English French German Spanish Latin Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
+    February March April May June July August September October November December Autumn Winter Spring Summer`)}(?:[’']s)?$`,
+)
 
 function looksLikeSubject(next: FrameWord | undefined): boolean {
   return (

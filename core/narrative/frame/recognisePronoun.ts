@@ -1,29 +1,45 @@
 import { they } from '../../people/pronouns'
+import { anyOf, oneOf } from '../../text/pattern'
 import type { PlainToken, PronounCase } from '../notation'
 import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
 import { alsoNouns, pluralVerbs, singularVerbs, whoElse } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
-const doneTo =
-  /^(help|let|make|see|watch|hear|give|show|tell|teach|ask|offer|bring|send|allow|find|lend|get)(s|es|ed)?$|^(made|saw|seen|heard|gave|given|shown|told|taught|brought|sent|found|lent|got|helping|letting|making|giving|showing|telling|teaching|asking|hearing|seeing|watching|finding|bringing|sending|reminding|encouraging|getting|having|showed|asked|helped)$/
+const doneTo = new RegExp(
+  `^(?:${anyOf(`help let make see watch hear give show tell teach ask offer bring send allow find lend get`)}(?:s|es|ed)?|${anyOf(`made saw seen heard gave given shown told taught brought sent found lent got helping letting making giving
+    showing telling teaching asking hearing seeing watching finding bringing sending reminding encouraging
+    getting having showed asked helped`)})$`,
+)
 
 /** Words that cannot be owned: after one of these "her" stands alone. */
-const notOwned =
-  /^(to|in|on|at|with|for|from|of|by|and|or|but|so|as|than|when|while|if|because|that|who|which|what|how|why|where|a|an|the|this|these|into|out|up|down|about|after|before|during|through|well|best|better|more|most|much|very|also|too|again|now|here|there|today|is|was|has|had|can|will|would|could|should)$/
+const notOwned = oneOf(
+  `to in on at with for from of by and or but so as than when while if because that who which what how why
+    where a an the this these into out up down about after before during through well best better more most much
+    very also too again now here there today is was has had can will would could should`,
+)
 
 /** Verbs after which somebody does what the next verb says. */
 const hasDone = /^(help|let|make|see|watch|hear)(s|ed|ing)?$|^(made|saw|seen|heard|letting|making|having)$/
 
 /** What stands between a student and what the student does: "will need to show", "has begun to ask". */
-const leadsToVerb =
-  /^(will|would|can|could|should|must|may|might|needs?|has|have|had|to|is|are|was|were|be|been|and|learning|learnt|learned|tries|try|trying|wants?|likes?|began|begun|beginning|able|happy|willing|ready|going|starts?|starting|\p{L}+ly|always|often|usually|never|now|also)$/u
+const leadsToVerb = oneOf(
+  String.raw`will would can could should must may might needs? has have had to is are was were be been and learning
+    learnt learned tries try trying wants? likes? began begun beginning able happy willing ready going starts?
+    starting \p{L}+ly always often usually never now also`,
+  'u',
+)
 
 /** Things in "-ing" that a student has: "show her working". */
-const madeByStudents =
-  /^(working|thinking|writing|handwriting|reading|spelling|drawing|painting|reasoning|understanding|meaning|timing|planning|recording|learning)$/
+const madeByStudents = oneOf(
+  `working thinking writing handwriting reading spelling drawing painting reasoning understanding meaning
+    timing planning recording learning`,
+)
 
-const othersInSight =
-  /\b(classmates|others|partners|friends|children|pupils|students|peers|adults|players|teachers|families|groups?|class|team)\b/i
+const othersInSight = new RegExp(
+  String.raw`\b${anyOf(`classmates others partners friends children pupils students peers adults players teachers families groups?
+    class team`)}\b`,
+  'i',
+)
 
 /** Reads a pronoun in its case, when it speaks of the student. */
 export function recognisePronoun(word: FrameWord, at: number, reading: Reading): FramePiece | null {
@@ -97,7 +113,8 @@ function casesOf(word: FrameWord, set: Exclude<Reading['set'], null>): PronounCa
 
 /**
  * The likelier case and, where one word serves two, the other one, with whether there is any doubt.
- * @example “her” in 'She keeps her work.' // ['determiner', { case: 'object', sure: true }]: it belongs to her, surely
+ * @example
+ * “her” in 'She keeps her work.' // ['determiner', { case: 'object', sure: true }]: it belongs to her, surely
  */
 export function likelierCase(
   cases: readonly PronounCase[],
@@ -124,10 +141,9 @@ export function likelierCase(
     reading.subjectAt >= 0 &&
     reading.words[reading.subjectAt]?.sentence === word.sentence &&
     reading.words.slice(reading.subjectAt + 1, at - 1).every(({ lower }) => leadsToVerb.test(lower))
-  // "Gave her talk" gives a thing; "made her talk" has her do it.
-  const isAct =
-    (pluralVerbs.has(next.lower) && (!byStudent || hasDone.test(before.lower))) ||
-    (/ing$/.test(next.lower) && !(byStudent && madeByStudents.test(next.lower)))
+  // "Gave her talk" gives a thing, "show her working" too; "made her talk" has her do it.
+  const isThing = pluralVerbs.has(next.lower) ? !hasDone.test(before.lower) : madeByStudents.test(next.lower)
+  const isAct = !isThing && (pluralVerbs.has(next.lower) || /ing$/.test(next.lower))
   return !byStudent || isAct
     ? [alone, { case: 'determiner', sure: false }]
     : ['determiner', { case: alone, sure: false }]

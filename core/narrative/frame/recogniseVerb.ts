@@ -1,10 +1,16 @@
+import { oneOf } from '../../text/pattern'
 import type { PlainToken } from '../notation'
 import { piece, type FramePiece, type FrameWord, type Reading } from './frame'
 import { alsoNouns, betweenSubjectAndVerb, irregularPast, pluralVerbs, singularVerbs } from './verbWords'
 
 /** What a verb is followed by, and a plural noun seldom: an object, a preposition, a question word. */
-export const afterVerb =
-  /^(the|a|an|this|that|these|those|it|them|him|her|his|their|its|our|my|to|how|why|what|when|where|which|who|whether|if|in|on|at|with|for|from|into|out|up|down|over|about|by|back|well|each|every|all|any|some|most|more|both|one|two|three|several|many|few|little|plenty|time|no|not|good|better|best|again|others|there|here|\p{L}+ly)$/iu
+export const afterVerb = oneOf(
+  String.raw`the a an this that these those it them him her his their its our my to how why what when where which who
+    whether if in on at with for from into out up down over about by back well each every all any some most more
+    both one two three several many few little plenty time no not good better best again others there here
+    \p{L}+ly`,
+  'iu',
+)
 
 /**
  * Reads a verb that must agree with the student: right after the subject, or joined to an earlier verb of the

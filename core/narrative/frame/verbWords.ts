@@ -1,3 +1,4 @@
+import { oneOf } from '../../text/pattern'
 import { pluralVerb } from '../verbs'
 
 /**
@@ -82,21 +83,26 @@ voices votes wakes wastes waves whispers whistles wraps yields dives sticks hide
 )
 
 /** Words that can stand between a subject and its verb. */
-export const betweenSubjectAndVerb =
-  /^(also|always|often|usually|sometimes|never|seldom|rarely|already|still|now|just|really|soon|then|generally|mostly|not|only|both|either|neither|ever|even|first|once|\p{L}+ly)$/iu
+export const betweenSubjectAndVerb = oneOf(
+  String.raw`also always often usually sometimes never seldom rarely already still now just really soon then generally
+    mostly not only both either neither ever even first once \p{L}+ly`,
+  'iu',
+)
 
 /** Past forms that follow no rule, the same for everybody; from memory. */
 export const irregularPast: ReadonlySet<string> = new Set(
-  `had did went came began forgot read wrote drew made took gave got found knew thought kept left led told said saw sang
-ran won lost chose grew held met put set spoke spent stood taught understood built brought sat swam threw caught broke fell
-felt heard hid bought swept dealt bent lent dug fed fought flew paid rode rose shook shone slept spelt stuck swung woke
-wore arose ate awoke beat became bit bled blew bore bound burnt burst cast clung cost crept cut dreamt drank drove fled froze
-forgave ground hung hit hurt knelt laid leant leapt learnt lay lit lost meant mistook misread overcame proved redid
-retold rewrote rang rid sank sent sewed shot shut slid spat sped spilt spun split spread sprang stole stung stank
-strode struck swore swelled tore thrust trod undid underwent upset wept wound withdrew withstood wove
-flung forbade forecast foresaw foretold handwrote misheard mislaid misunderstood outgrew overdid overheard oversaw
-overslept proofread rebuilt redrew regrew remade repaid reran reread reset retaught rethought retook rewound
-shrank sight-read slung sold sought strung undertook unwound upheld withheld wrung`.split(/\s+/),
+  `had did went came began forgot read wrote drew made took gave got found knew thought kept left led told said saw
+sang ran won lost chose grew held met put set spoke spent stood taught understood built brought sat swam threw
+caught broke fell felt heard hid bought swept dealt bent lent dug fed fought flew paid rode rose shook shone slept
+spelt stuck swung woke wore arose ate awoke beat became bit bled blew bore bound burnt burst cast clung cost crept
+cut dreamt drank drove fled froze forgave ground hung hit hurt knelt laid leant leapt learnt lay lit lost meant
+mistook misread overcame proved redid retold rewrote rang rid sank sent sewed shot shut slid spat sped spilt spun
+split spread sprang stole stung stank strode struck swore swelled tore thrust trod undid underwent upset wept wound
+withdrew withstood wove flung forbade forecast foresaw foretold handwrote misheard mislaid misunderstood outgrew
+overdid overheard oversaw overslept proofread rebuilt redrew regrew remade repaid reran reread reset retaught
+rethought retook rewound shrank sight-read slung sold sought strung undertook unwound upheld withheld wrung`.split(
+    /\s+/,
+  ),
 )
 
 /** Others whom "he" or "she" may well mean, when they have just been spoken of: "one of the boys said that he". */

@@ -1,6 +1,6 @@
 import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
-import type { PlannedPart } from '../plan'
+import { maySayHowMany, type PlannedPart } from '../plan'
 import { middleOf, weightOf } from './planTold'
 
 /**
@@ -11,7 +11,7 @@ export function untoldByNumber(plan: readonly PlannedPart[], rated: readonly Rat
   const told = new Set<RatedFact>()
   const untold = new Set<RatedFact>()
   for (const part of plan) {
-    if (part.atMost === undefined) continue
+    if (part.atMost === undefined || !maySayHowMany(part)) continue
     const within = rated.filter((fact) => speaksOf(part, fact))
     const most = new Set(mostTelling(within, part.atMost))
     for (const fact of within) (most.has(fact) ? told : untold).add(fact)
@@ -33,7 +33,6 @@ export function mostTelling(facts: readonly RatedFact[], atMost: number): RatedF
   return [...inOrder].slice(0, atMost)
 }
 
-function speaksOf({ part, about }: PlannedPart, { kind, about: key, strand }: RatedFact): boolean {
-  if (part === 'habit') return kind === 'habit' && (about === 'each' || about === key)
-  return part === 'outcome' && kind === 'skill' && (about === 'each' || about === strand)
+function speaksOf({ part, about }: PlannedPart, { kind, strand }: RatedFact): boolean {
+  return (part === 'habit') === (kind === 'habit') && (about === 'each' || about === strand)
 }
