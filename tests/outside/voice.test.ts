@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { alderClass, littleKnownClass, sameRecord, thirtyClass } from '../voice/classes'
+import { alderClass, littleKnownClass, sameClass, sameRecord, thirtyClass } from '../voice/classes'
+import { indexRecord } from '../../core/record/recordIndex'
+import { needsALook } from '../../core/record/needsALook'
+import { categorySpreads, workSpreads } from '../../core/record/classSpread'
 import { measureVoice, writeAll } from '../voice/measureVoice'
 import { demoClass } from './demoClass'
 
@@ -60,4 +63,23 @@ it('ten children with the same record have ten texts, no sentence of which more 
     expect(most).toBeLessThanOrEqual(3)
   }
   expect(measureVoice(thirtyClass(), sameRecord).mostAlike).toBeLessThan(0.75)
+})
+
+it.each([1, 60])('a class of %i, in which everybody has the same, is written and looked at whole', (count) => {
+  const record = sameClass(count)
+  const written = writeAll(record)
+  expect(written.filter(({ draft }) => draft.text !== '')).toHaveLength(count * record.boxes.length)
+  for (const box of record.boxes) {
+    const texts = written.filter((each) => each.box === box.key).map(({ draft }) => draft.text)
+    // Sixty cannot all differ; no text is everybody's.
+    const most = Math.max(...texts.map((text) => texts.filter((each) => each === text).length))
+    expect(most).toBeLessThanOrEqual(Math.max(1, count / 10))
+  }
+  const index = indexRecord(record)
+  const subjects = record.subjects.map(({ key }) => key)
+  const spreads = subjects.flatMap((subject) => [...workSpreads(index, subject), ...categorySpreads(index, subject)])
+  expect(spreads.length).toBeGreaterThan(0)
+  // One result, or sixty alike, have no spread.
+  for (const spread of spreads) expect([spread.count, spread.highest]).toEqual([count, spread.lowest])
+  expect(needsALook(index, subjects).length % count).toBe(0)
 })

@@ -60,3 +60,26 @@ export function littleKnownClass(): ClassRecord {
     ...{ marks: [], results: [], earlier: [] },
   }
 }
+
+/** A class of so many children, all of whom have the very same record. */
+export function sameClass(count: number): ClassRecord {
+  const record = alderClass()
+  const like = 'Björn'
+  const ids = Array.from({ length: count }, (_, at) => `same${at}`)
+  const forEach = <T extends { readonly studentId: string }>(items: readonly T[]): T[] =>
+    ids.flatMap((studentId) => items.filter((item) => item.studentId === like).map((item) => ({ ...item, studentId })))
+  return {
+    ...record,
+    students: ids.flatMap((id) =>
+      record.students.filter((each) => each.id === like).map((each) => ({ ...each, id, schoolNumber: id })),
+    ),
+    boxes: record.boxes.map((box) => ({ ...box, limit: 480 })),
+    levels: forEach(record.levels),
+    habitScores: forEach(record.habitScores),
+    marks: forEach(record.marks),
+    results: forEach(record.results),
+    attendance: forEach(record.attendance),
+    earlier: record.earlier.map((term) => ({ ...term, levels: forEach(term.levels) })),
+    ...{ comments: [], observations: [], accepted: [] },
+  }
+}
