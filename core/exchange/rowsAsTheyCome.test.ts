@@ -2,17 +2,17 @@ import { parse } from 'csv-parse/sync'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { UnreadableFile } from './problem'
-import { RowsAsTheyCome } from './rowsAsTheyCome'
+import { cellsOf, RowsAsTheyCome } from './rowsAsTheyCome'
 
 const inPieces = (text: string, sizes: readonly number[]): string[][] => {
   const rows = new RowsAsTheyCome()
   const all: string[][] = []
   let at = 0
   for (const size of sizes) {
-    all.push(...rows.push(text.slice(at, at + size)))
+    all.push(...Array.from(rows.push(text.slice(at, at + size)), cellsOf))
     at += size
   }
-  return [...all, ...rows.push(text.slice(at)), ...rows.end()]
+  return [...all, ...Array.from(rows.push(text.slice(at)), cellsOf), ...Array.from(rows.end(), cellsOf)]
 }
 
 describe('rows as they come', () => {

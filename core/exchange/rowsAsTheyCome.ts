@@ -1,15 +1,23 @@
 import Papa from 'papaparse'
 import { UnreadableFile } from './problem'
 
+/** A row that has just come. Its cells are read before the next row is asked for. */
+export interface ComingRow {
+  readonly width: number
+  /** As it is written; empty where the row has no such cell. */
+  cell(at: number): string
+}
+
 /**
  * Rows of separated values (RFC 4180, commas) out of text that comes in pieces, for files too large to be held. Where
- * nothing is in quotes a row is cut at its commas alone; a piece that holds a quotation mark is read by the parser.
+ * nothing is in quotes a row is cut at its commas alone, and of its cells only those that somebody asks for; a piece
+ * that holds a quotation mark is read by the parser.
  */
 export class RowsAsTheyCome {
   private rest = ''
 
   /** The rows that are whole by now. Empty lines are none. */
-  push(text: string): string[][] {
+  push(text: string): Iterable<ComingRow> {
     const all = this.rest + text
     const end = lastRowEnd(all)
     this.rest = all.slice(end)
@@ -17,11 +25,16 @@ export class RowsAsTheyCome {
   }
 
   /** @throws UnreadableFile when a quotation mark is never closed */
-  end(): string[][] {
+  end(): Iterable<ComingRow> {
     const last = this.rest
     this.rest = ''
     return rowsOf(last)
   }
+}
+
+/** All cells of a row. */
+export function cellsOf(row: ComingRow): string[] {
+  return Array.from({ length: row.width }, (_, at) => row.cell(at))
 }
 
 /** Where the last row ends that is sure to be whole: behind a line end outside of quotes. */
@@ -36,21 +49,52 @@ function lastRowEnd(text: string): number {
   return end
 }
 
-const [quote, newLine] = [34, 10]
+const [quote, newLine, carriageReturn] = [34, 10, 13]
 
-function rowsOf(text: string): string[][] {
-  if (text.includes('"')) return parsed(text)
-  const rows: string[][] = []
-  for (const line of text.split('\n')) {
-    const bare = line.endsWith('\r') ? line.slice(0, -1) : line
-    if (bare !== '') rows.push(bare.split(','))
-  }
-  return rows
+function rowsOf(text: string): Iterable<ComingRow> {
+  return text.includes('"') ? parsed(text) : cutAtCommas(text)
 }
 
-function parsed(text: string): string[][] {
+/** One row after another: a million rows are not to become fifteen million texts. */
+function* cutAtCommas(text: string): Generator<ComingRow> {
+  const row = new CutRow(text)
+  for (let at = 0; at < text.length;) {
+    const found = text.indexOf('\n', at)
+    const lineEnd = found < 0 ? text.length : found
+    const end = lineEnd > at && text.charCodeAt(lineEnd - 1) === carriageReturn ? lineEnd - 1 : lineEnd
+    if (end > at) yield row.cut(at, end)
+    at = lineEnd + 1
+  }
+}
+
+class CutRow implements ComingRow {
+  width = 0
+  private start = 0
+  private readonly ends: number[] = []
+
+  constructor(private readonly text: string) {}
+
+  cut(start: number, end: number): this {
+    ;[this.start, this.width] = [start, 0]
+    for (let comma = this.text.indexOf(',', start); comma >= 0 && comma < end;) {
+      this.ends[this.width++] = comma
+      comma = this.text.indexOf(',', comma + 1)
+    }
+    this.ends[this.width++] = end
+    return this
+  }
+
+  cell(at: number): string {
+    if (at < 0 || at >= this.width) return ''
+    const from = at === 0 ? this.start : (this.ends[at - 1] ?? 0) + 1
+    const end = this.ends[at] ?? from
+    return from === end ? '' : this.text.slice(from, end)
+  }
+}
+
+function parsed(text: string): ComingRow[] {
   const { data, errors } = Papa.parse<string[]>(text, { delimiter: ',', skipEmptyLines: true })
   if (errors.some(({ type }) => type === 'Quotes'))
     throw new UnreadableFile('A quotation mark is never closed, or text follows one that is.')
-  return data
+  return data.map((cells) => ({ width: cells.length, cell: (at) => cells[at] ?? '' }))
 }

@@ -1,4 +1,5 @@
 import type { ResultState } from '../../marks/work'
+import type { ComingRow } from '../rowsAsTheyCome'
 import { resultSaid } from './resultOfRow'
 import { inPoints, type ScoreScale } from './scoreScales'
 
@@ -42,37 +43,37 @@ const longestRemark = 2000
 export function resultsReader(
   head: readonly string[],
   names: NamesHere,
-): (cells: readonly string[]) => ResultHere | string | null {
+): (row: ComingRow) => ResultHere | string | null {
   const small = head.map((cell) => cell.trim().toLowerCase())
   const [status, item, student, scoreStatus, score, textScore, comment, incomplete, late, missing] = columns.map(
     (column) => small.indexOf(column.toLowerCase()),
   )
-  return (cells) => {
-    if (isGone(cellAt(cells, status))) return null
-    const work = names.work.get(cellAt(cells, item))
+  return (row) => {
+    if (isGone(cellOf(row, status))) return null
+    const work = names.work.get(cellOf(row, item))
     if (!work) return 'of work that is not taken in'
-    const studentId = names.children.get(cellAt(cells, student))
+    const studentId = names.children.get(cellOf(row, student))
     if (studentId === undefined) return 'of somebody who is no child of this bundle'
     if (!names.places.get(work.classId)?.has(studentId)) return 'of children who are not in the class'
     const said = resultSaid({
-      scoreStatus: cellAt(cells, scoreStatus),
-      score: cellAt(cells, score),
-      textScore: cellAt(cells, textScore),
-      incomplete: cellAt(cells, incomplete),
-      late: cellAt(cells, late),
-      missing: cellAt(cells, missing),
+      scoreStatus: cellOf(row, scoreStatus),
+      score: cellOf(row, score),
+      textScore: cellOf(row, textScore),
+      incomplete: cellOf(row, incomplete),
+      late: cellOf(row, late),
+      missing: cellOf(row, missing),
     })
     if (said === null) return 'without a score'
     const reached =
       said.written === '' ? null : numberIn(work.scale ? inPoints(said.written, work.scale, work.outOf) : said.written)
     if (reached === undefined) return 'whose score is no number'
     if (reached !== null && reached > work.outOf) return 'above what the work is out of'
-    return { work, studentId, state: said.state, score: reached, remark: remarkIn(cellAt(cells, comment)) }
+    return { work, studentId, state: said.state, score: reached, remark: remarkIn(cellOf(row, comment)) }
   }
 }
 
-function cellAt(cells: readonly string[], at = -1): string {
-  return cells[at]?.trim() ?? ''
+function cellOf(row: ComingRow, at = -1): string {
+  return row.cell(at).trim()
 }
 
 function isGone(status: string): boolean {

@@ -72,7 +72,6 @@ async function layBeside(trx: Knex.Transaction, held: HeldFile, names: NamesHere
   const copied = await copyResults(trx, held, { names, into: 'brought_result' })
   // What has just come is planned for as it is, not as it was.
   await trx.raw('analyze brought_result, result')
-  await trx.raw(`set local work_mem = '64MB'`)
   return copied
 }
 

@@ -1,9 +1,10 @@
 import type { Knex } from 'knex'
+import { cellsOf } from '../../../core/exchange/rowsAsTheyCome'
 import { resultsReader, type NamesHere, type ResultHere } from '../../../core/exchange/oneroster/readResults'
 import { Refusal } from '../../access/refusal'
 import { asCopied, copyChunk, endCopy, openCopy } from './copyRows'
 import type { HeldFile } from './heldFile'
-import { rowsOfHeld } from './rowsOfHeld'
+import { eachRowOfHeld } from './eachRowOfHeld'
 
 /** How many results went on to the database, and how many did not, by why. */
 export interface Copied {
@@ -25,29 +26,29 @@ export async function copyResults(
   { names, into }: { names: NamesHere; into: Into },
 ): Promise<Copied> {
   const more = into === 'brought_result' ? ', stands' : ''
-  const line = (result: ResultHere): string =>
-    more ? `${lineOf(result)}\t${result.work.stands}\n` : `${lineOf(result)}\n`
   const stream = await openCopy(trx, `copy ${into} (work_id, student_id, state, score, remark${more}) from stdin`)
   const leftOut = new Map<string, number>()
   let read: ReturnType<typeof resultsReader> | null = null
   let [ofNewWork, ofStandingWork] = [0, 0]
+  let lines: string[] = []
+  const take = (result: ResultHere | string | null): void => {
+    if (result === null) return
+    if (typeof result === 'string') return void leftOut.set(result, (leftOut.get(result) ?? 0) + 1)
+    lines.push(more ? `${lineOf(result)}\t${result.work.stands}` : lineOf(result))
+    if (result.work.stands) ofStandingWork += 1
+    else ofNewWork += 1
+  }
   try {
-    for await (const bunch of rowsOfHeld(held, 'results')) {
-      const rows = read ? bunch : bunch.slice(1)
-      read ??= bunch[0] ? resultsReader(headOf(bunch[0]), names) : null
-      let lines = ''
-      for (const cells of rows) {
-        const result = read?.(cells) ?? null
-        if (result === null) continue
-        if (typeof result === 'string') leftOut.set(result, (leftOut.get(result) ?? 0) + 1)
-        else {
-          lines += line(result)
-          if (result.work.stands) ofStandingWork += 1
-          else ofNewWork += 1
-        }
-      }
-      if (lines !== '') await copyChunk(stream, Buffer.from(lines))
-    }
+    await eachRowOfHeld(held, 'results', {
+      row: (row) => {
+        if (read) take(read(row))
+        else read = resultsReader(headOf(cellsOf(row)), names)
+      },
+      between: async () => {
+        if (lines.length > 0) await copyChunk(stream, Buffer.from(`${lines.join('\n')}\n`))
+        lines = []
+      },
+    })
   } catch (error) {
     await abandoned(stream, error)
     throw error
@@ -63,7 +64,7 @@ function headOf(cells: readonly string[]): readonly string[] {
 }
 
 function lineOf({ work, studentId, state, score, remark }: ResultHere): string {
-  return `${work.workId}\t${studentId}\t${state}\t${score ?? '\\N'}\t${asCopied(remark)}`
+  return `${work.workId}\t${studentId}\t${state}\t${score ?? '\\N'}\t${remark && asCopied(remark)}`
 }
 
 /** The connection is free again only when the copying has ended, as it does for what went wrong. */

@@ -33,7 +33,7 @@ export async function stageBundle(
   bytes: AsyncIterable<Uint8Array>,
   results: HeldFile,
 ): Promise<void> {
-  await spareCompiling(trx)
+  await easeLargeStatements(trx)
   const staged = new Map<BundleFile, StagedFile | HeldFile>()
   const manifest: Uint8Array[] = []
   for await (const { name, chunk, isLast } of partsOf(bytes)) {
@@ -59,9 +59,9 @@ export async function stageBundle(
   }
 }
 
-/** A bundle's few large statements are done before they would have been compiled. */
-async function spareCompiling(trx: Knex.Transaction): Promise<void> {
-  await trx.raw('set local jit = off')
+/** A bundle's few large statements are done before they would have been compiled, and sort in memory. */
+async function easeLargeStatements(trx: Knex.Transaction): Promise<void> {
+  await trx.raw(`set local jit = off; set local work_mem = '64MB'`)
 }
 
 async function emptyTable(trx: Knex.Transaction, file: BundleFile, isThere: boolean): Promise<void> {
