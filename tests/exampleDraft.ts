@@ -178,5 +178,5 @@ export const plainCosts: CostSetting = {
   shown: new Map(),
   standing: new Set(),
   elsewhere: new Map(),
-  heard: new Map(),
+  heard: null,
 }

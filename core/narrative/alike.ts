@@ -2,11 +2,20 @@ import type { ReadyPhrase } from './readyPhrase'
 
 const numbers = new Map<string, number>()
 const wordsOfPhrases = new WeakMap<ReadyPhrase, readonly number[]>()
+/** For each word, the text in which it was met last; so a text's words are told apart without a set of their own. */
+const metIn: number[] = []
+let textsMet = 0
 
-/** The words of some phrases that are the same whoever the student is, as numbers. */
-export function wordsIn(phrases: readonly ReadyPhrase[]): ReadonlySet<number> {
-  const words = new Set<number>()
-  for (const phrase of phrases) for (const word of wordsOf(phrase)) words.add(word)
+/** The words of a text of some phrases that are the same whoever the student is, as numbers, each once. */
+export function wordsIn(phrases: readonly ReadyPhrase[]): number[] {
+  textsMet += 1
+  const words: number[] = []
+  for (const phrase of phrases)
+    for (const word of wordsOf(phrase)) {
+      if (metIn[word] === textsMet) continue
+      metIn[word] = textsMet
+      words.push(word)
+    }
   return words
 }
 
@@ -14,7 +23,7 @@ function wordsOf(phrase: ReadyPhrase): readonly number[] {
   const known = wordsOfPhrases.get(phrase)
   if (known) return known
   const made = (phrase.fixed.toLowerCase().match(/[\p{L}’]+/gu) ?? []).map((word) => {
-    const number = numbers.get(word) ?? numbers.size
+    const number = numbers.get(word) ?? metIn.push(0) - 1
     numbers.set(word, number)
     return number
   })
@@ -22,28 +31,52 @@ function wordsOf(phrase: ReadyPhrase): readonly number[] {
   return made
 }
 
-/** How many of some texts have each word, as a share of them. */
-export function sharesOfWords(texts: readonly ReadonlySet<number>[]): ReadonlyMap<number, number> {
-  const shares = new Map<number, number>()
-  for (const text of texts) for (const word of text) shares.set(word, (shares.get(word) ?? 0) + 1 / texts.length)
-  return shares
-}
+/** So many texts can be compared with at once: one bit for each. */
+export const mostCompared = 10
 
-/** How many words of a phrase stand in texts already, each counted by the share of the texts that have it. */
-export function wordsHeard(phrase: ReadyPhrase, shares: ReadonlyMap<number, number>): number {
-  return wordsOf(phrase).reduce((sum, word) => sum + (shares.get(word) ?? 0), 0)
-}
+/** Texts that others have been given, each as its words (wordsIn); at most `mostCompared`. */
+export class TextsOfOthers {
+  /** For each word a bit for each text that has it. */
+  private readonly having = new Map<number, number>()
 
-/**
- * How like the most alike of some texts a text is: Jaccard's index of their word sets, from 0 to 1; 0 where there is no
- * other.
- */
-export function mostAlike(words: ReadonlySet<number>, others: readonly ReadonlySet<number>[]): number {
-  let most = 0
-  for (const other of others) {
-    let shared = 0
-    for (const word of words) if (other.has(word)) shared += 1
-    most = Math.max(most, shared / (words.size + other.size - shared))
+  constructor(private readonly texts: readonly (readonly number[])[]) {
+    texts.forEach((words, at) => {
+      for (const word of words) this.having.set(word, (this.having.get(word) ?? 0) | (1 << at))
+    })
   }
-  return most
+
+  get isEmpty(): boolean {
+    return this.texts.length === 0
+  }
+
+  /** How many words of a phrase stand in the texts already, each counted by the share of the texts that have it. */
+  wordsHeard(phrase: ReadyPhrase): number {
+    let heard = 0
+    for (const word of wordsOf(phrase)) heard += bitsIn(this.having.get(word) ?? 0)
+    return heard === 0 ? 0 : heard / this.texts.length
+  }
+
+  /**
+   * How like the most alike of the texts a text of some phrases is: Jaccard's index of their word sets, from 0 to 1; 0
+   * where there is no other.
+   */
+  mostAlike(phrases: readonly ReadyPhrase[]): number {
+    const words = wordsIn(phrases)
+    const shared = this.texts.map(() => 0)
+    for (const word of words)
+      for (let bits = this.having.get(word) ?? 0, at = 0; bits !== 0; bits >>= 1, at += 1)
+        if (bits & 1) shared[at] = (shared[at] ?? 0) + 1
+    let most = 0
+    this.texts.forEach((text, at) => {
+      const both = shared[at] ?? 0
+      most = Math.max(most, both / (words.length + text.length - both))
+    })
+    return most
+  }
+}
+
+function bitsIn(bits: number): number {
+  let count = 0
+  for (let left = bits; left !== 0; left &= left - 1) count += 1
+  return count
 }

@@ -7,7 +7,7 @@ import { openParts } from './openParts'
 import { readPlan } from './plan'
 import { preference } from './preference'
 import { joined, linkOf, nothingJoined } from './joining'
-import { openingCost, usageKey, weights, wordingCost } from './wordingCost'
+import { openingCost, usageKey, weights, wordingCosts } from './wordingCost'
 import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -139,7 +139,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
         before.includes(family) || (each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0),
     ).length
     const alike = path[at - 1]?.frame === each.frame ? weights.sameBeginning : 0
-    return sum + wordingCost(each, part, setting) + opening + alike + again * weights.wordAgain
+    return sum + wordingCosts(part, setting)(each) + opening + alike + again * weights.wordAgain
   }, 0)
 }
 

@@ -8,7 +8,7 @@ import { preference } from './preference'
 import { searchOrder, type Offer } from './searchOrder'
 import { joined, linkOf, nothingJoined, type Joining } from './joining'
 import type { ChosenPart } from './sayComment'
-import { beginningAgain, openingCost, weights, wordingCost, type CostSetting } from './wordingCost'
+import { beginningAgain, openingCost, weights, wordingCosts, type CostSetting } from './wordingCost'
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
 const mostSteps = 6000
@@ -103,6 +103,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
 
   function finish(cost: number): void {
     search.tried += 1
+    if (cost >= search.best) return
     const words = describingFor(0, [])
     if (!words) return
     let next = 0
@@ -180,6 +181,7 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
     told.set(fact, known)
     return known
   }
+  const costOf = wordingCosts(part, setting)
   return part.candidates
     .map((phrase): Offer => {
       const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.words[fact] !== undefined))
@@ -188,7 +190,7 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
         facts.length === 0
           ? phrase.families
           : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
-      return { phrase, cost: wordingCost(phrase, part, setting), families }
+      return { phrase, cost: costOf(phrase), families }
     })
     .sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))
 }

@@ -1,4 +1,4 @@
-import { mostAlike, sharesOfWords, wordsIn } from './alike'
+import { mostCompared, TextsOfOthers, wordsIn } from './alike'
 import type { Draft, LeftOut } from './because'
 import { chooseWordings } from './choose'
 import { givesWayEarly } from './givesWay'
@@ -27,7 +27,7 @@ export function draftClass(
   given: Usage = new Map(),
 ): Draft[] {
   const usage = new Map(given)
-  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, ReadonlySet<number>[]>() }
+  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, number[][]>() }
   const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
   return requests.map((request) => {
     const { draft, chosen } = compose(request, phrasebook, classmates)
@@ -45,16 +45,13 @@ export function draftClass(
   })
 }
 
-/** So many of those who are told the same are compared one by one: the last ones. */
-const mostCompared = 10
-
 /** What classmates have been given. */
 interface Classmates {
   readonly usage: Usage
   /** Phrase ids, joined by spaces, of whole comments. */
   readonly taken: ReadonlySet<string>
-  /** By what a comment tells: the words of those that tell just that. */
-  readonly alike: ReadonlyMap<string, readonly ReadonlySet<number>[]>
+  /** By what a comment tells: the words of the last ones that tell just that. */
+  readonly alike: ReadonlyMap<string, readonly (readonly number[])[]>
 }
 
 /**
@@ -152,7 +149,7 @@ function choose(
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
-  const same = alike.get(keysOf(parts)) ?? []
+  const same = new TextsOfOthers(alike.get(keysOf(parts)) ?? [])
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
@@ -164,7 +161,7 @@ function choose(
     shown: wish?.shown ?? new Map(),
     standing: request.standing ?? new Set(),
     elsewhere: request.elsewhere ?? new Map(),
-    heard: sharesOfWords(same),
+    heard: same.isEmpty ? null : same,
   }
   return chooseWordings(parts, {
     ...setting,
@@ -183,7 +180,7 @@ function choose(
     }
     // A draft that stands stays, whatever is said of others since.
     const stands = candidate.every(({ phrase }) => setting.standing.has(phrase.id))
-    return same.length === 0 || stands ? 0 : alikeCost(mostAlike(wordsIn(phrasesIn(candidate)), same))
+    return same.isEmpty || stands ? 0 : alikeCost(same.mostAlike(phrasesIn(candidate)))
   }
 
   /** Whether a text could be longer than so much: most could not, and need not be said to know it. */

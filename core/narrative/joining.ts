@@ -72,9 +72,9 @@ const hasStops = /[;:]|[.!?]./
 function isStepOf(told: ReadyPhrase, before: OpenPart, phrase: ReadyPhrase, part: OpenPart): boolean {
   return (
     part.planned.part === 'next step' &&
+    told.wordCount + phrase.wordCount <= mostWords &&
     !hasStops.test(phrase.text) &&
     !hasStops.test(told.text) &&
-    wordsIn(told) + wordsIn(phrase) <= mostWords &&
     isFor(part, phrase, before.keys.at(-1))
   )
 }
@@ -84,10 +84,6 @@ function isFor({ because }: OpenPart, phrase: ReadyPhrase, key: string | undefin
   const [, told] = /^(?:skill|habit) (.+)$/.exec(key ?? '') ?? []
   const isOfOther = phrase.about !== told && because.some(({ about }) => about === phrase.about)
   return told !== undefined && !isOfOther && because.some(({ about }) => about === told)
-}
-
-function wordsIn({ fixed }: ReadyPhrase): number {
-  return fixed.split(' ').length
 }
 
 function directionOfTier(tier: Tier | null): string {

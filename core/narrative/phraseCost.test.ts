@@ -5,12 +5,12 @@ import { readGrades, writeGrades } from '../people/gradeRange'
 import { phraseSchema } from './phrase'
 import { preference } from './preference'
 import { readyPhrase } from './readyPhrase'
-import { sayingKey, usageKey, weights, wordingCost, type CostSetting } from './wordingCost'
+import { sayingKey, usageKey, weights, wordingCosts, type CostSetting } from './wordingCost'
 
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
   const cost = (more: Partial<CostSetting> = {}, of = plain): number =>
-    wordingCost(of, { tier: 'sound', keys: [] }, { ...plainCosts, ...more })
+    wordingCosts({ tier: 'sound', keys: [] }, { ...plainCosts, ...more })(of)
   const base = cost()
 
   it('begins with the own preference and how far its length is from what suits', () => {
@@ -76,14 +76,8 @@ describe('what a wording costs', () => {
     const twice = other({}, '{They} {reads} {their} book.')
     expect(cost({ namedOnly: true }, twice) - cost({}, twice)).toBeCloseTo(weights.namedAgain)
     // At no tier nobody stands at the same one, and every level is as good.
-    const none = wordingCost(
-      other({ tiers: [] }),
-      { tier: null, keys: [] },
-      {
-        ...plainCosts,
-        usage: new Map([[usageKey('p', 'sound'), 3]]),
-      },
-    )
+    const usage = new Map([[usageKey('p', 'sound'), 3]])
+    const none = wordingCosts({ tier: null, keys: [] }, { ...plainCosts, usage })(other({ tiers: [] }))
     expect(none).toBeCloseTo(base)
   })
 })

@@ -27,6 +27,8 @@ export interface ReadyPhrase extends Phrase {
   readonly namings: number
   /** What is printed whoever the student is, verbs as they follow "she". */
   readonly fixed: string
+  /** How many words those are. */
+  readonly wordCount: number
   /** Characters that are printed whoever the student is. */
   readonly fixedLength: number
   /** The fewest characters that it takes with the gap before it, whoever the student is and whatever its facts say. */
@@ -117,6 +119,7 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),
     fixed,
+    wordCount: fixed.split(' ').length,
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
     frame: counts?.frame ?? frameOf(phrase.text),

@@ -1,5 +1,5 @@
 import type { Tier } from '../scales/tier'
-import { wordsHeard } from './alike'
+import type { TextsOfOthers } from './alike'
 import { preferenceOfEach } from './preference'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -47,8 +47,8 @@ export interface CostSetting {
   readonly standing: ReadonlySet<string>
   /** Phrases in the student's other boxes, with how often. */
   readonly elsewhere: ReadonlyMap<string, number>
-  /** The words of those of whom the very same is told, by the share of them that have each. */
-  readonly heard: ReadonlyMap<number, number>
+  /** The texts of those of whom the very same is told; null where there are none. */
+  readonly heard: TextsOfOthers | null
 }
 
 /**
@@ -89,30 +89,33 @@ export const weights = {
   sameBeginning: 4,
 } as const
 
-/** The cost of a wording, apart from where its sentence stands among the others. Never below 0. */
-export function wordingCost(
-  phrase: ReadyPhrase,
+/** The costs of a part's wordings, apart from where their sentence stands among the others. Never below 0. */
+export function wordingCosts(
   { tier, keys }: { readonly tier: Tier | null; readonly keys: readonly string[] },
   setting: CostSetting,
-): number {
-  const off = Math.min(1, Math.abs(phrase.fixedLength - setting.idealLength) / Math.max(1, setting.idealLength))
-  const used = setting.usage.get(phrase.id) ?? 0
-  // What is said of the same begins the same.
-  const alike = setting.usage.get(phrase.frame) ?? 0
-  return (
-    (used === 0 ? 0 : used * weights.perClassmate + usedAt(phrase.id, tier, setting.usage) * weights.perEqual) +
-    (alike === 0 ? 0 : alike * weights.perFrame + usedOf(phrase.id, keys, setting.usage) * weights.perSaying) +
-    (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere +
-    (setting.heard.size === 0 ? 0 : wordsHeard(phrase, setting.heard) * weights.heard) +
-    preferenceOfEach(setting.seed)(phrase.id) * weights.preference +
-    off * weights.offLength +
-    (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
-    (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +
-    (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0) +
-    (setting.namedOnly ? phrase.namings * weights.namedAgain : 0) +
-    (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore +
-    (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
-  )
+): (phrase: ReadyPhrase) => number {
+  const { usage, idealLength } = setting
+  const preferenceOf = preferenceOfEach(setting.seed)
+  return (phrase) => {
+    const off = Math.min(1, Math.abs(phrase.fixedLength - idealLength) / Math.max(1, idealLength))
+    const used = usage.get(phrase.id) ?? 0
+    // What is said of the same begins the same.
+    const alike = usage.get(phrase.frame) ?? 0
+    return (
+      (used === 0 ? 0 : used * weights.perClassmate + usedAt(phrase.id, tier, usage) * weights.perEqual) +
+      (alike === 0 ? 0 : alike * weights.perFrame + usedOf(phrase.id, keys, usage) * weights.perSaying) +
+      (setting.elsewhere.size === 0 ? 0 : (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere) +
+      (setting.heard === null ? 0 : setting.heard.wordsHeard(phrase) * weights.heard) +
+      preferenceOf(phrase.id) * weights.preference +
+      off * weights.offLength +
+      (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
+      (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +
+      (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0) +
+      (setting.namedOnly ? phrase.namings * weights.namedAgain : 0) +
+      (setting.shown.size === 0 ? 0 : (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore) +
+      (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
+    )
+  }
 }
 
 /** So much that tells the same must share of its words: below it nothing costs. */
