@@ -167,6 +167,9 @@ async function gridOfResults(students, pieces) {
   console.log(`  results, ${students} students x ${pieces} pieces of work: shown ${shown} ms after the data;`)
   console.log(`    a frame while scrolling usually ${usually.toFixed(1)} ms, at most ${most.toFixed(1)};`)
   console.log(`    an arrow usually ${usual(arrows)} ms, at most ${Math.max(16, ...arrows)}; a key ${typed}`)
+  await page.getByRole('gridcell').first().click()
+  const keys = Array.from({ length: 10 }, (_, nth) => [`${nth}`, 'Enter']).flat()
+  console.log(`    … ${await workOfKeys(page, keys)}`)
 }
 
 /** A class's answer with more students and more work in mathematics, a result in each cell. */

@@ -92,11 +92,23 @@ useCellStays(() => ({ rows: students.value.map(({ id }) => id), columns: props.c
   put: (to) => (at.value = to),
 })
 
+/** All that the record has in a row, in one word. What is typed just now does not ask it of every row again. */
+const recordState = computed(
+  () =>
+    new Map(
+      students.value.map(({ id }) => [
+        id,
+        props.columns
+          .map(({ about }) => classRecord.index?.levelOf(id, props.kind, about) ?? `(${proposedAt(id, about) ?? ''})`)
+          .join(' '),
+      ]),
+    ),
+)
+
 /** All that a row shows, in one word: a row is drawn again only when this changes. */
 function rowState(row: number, studentId: string): string {
-  const shown = props.columns
-    .map(({ about }) => symbolAt(studentId, about) ?? `(${proposedAt(studentId, about) ?? ''})`)
-    .join(' ')
+  const typed = [...justTyped.value].filter(([cell]) => cell.startsWith(`${studentId} `)).join(' ')
+  const shown = `${recordState.value.get(studentId)}|${typed}`
   return `${shown}|${row === at.value.row ? at.value.column : ''}|${studentId === shownId.value}`
 }
 
