@@ -7,8 +7,8 @@ const roundedBy = 0.0501
 const fewest = 3
 
 /**
- * Of columns with scores, those that only work the ones before them out again: their sum, their mean, or one of them
- * in per cent. They are no work.
+ * Of columns with scores, those that only work the ones before them out again: their sum, their mean (with or without
+ * the lowest), or one of them in per cent. They are no work.
  * @param columns the places of the columns that hold scores, in their order
  * @example derivedColumns(heading of 'Quiz,Test,Avg', rows, [1, 2, 3]) // 3, where each is the mean of 1 and 2
  */
@@ -38,15 +38,36 @@ function isWorkedOut(
     return value === null ? [] : [{ value, parts: (from: number) => partsOf(cells, before.slice(from)) }]
   })
   if (rows.length < fewest || new Set(rows.map(({ value }) => value)).size < 2) return false
-  const outOf = readWorkHeading(heading.cells[last] ?? '').outOf
+  const outOf = readWorkHeading(heading.cells[last] ?? '').outOf ?? mostByPercent(heading.cells[at] ?? '', rows, before)
   const all = (is: (value: number, parts: readonly number[]) => boolean, from: number): boolean =>
     rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
   const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
   if (isPercent) return true
   // The run that is added up ends just before it.
   for (let from = before.length - 2; from >= 0; from -= 1)
-    if (all((value, parts) => near(value, sum(parts)) || near(value, sum(parts) / parts.length), from)) return true
+    if (all((value, parts) => isOfAll(value, parts), from)) return true
   return false
+}
+
+/** What the column before is out of, as the first child's per cent have it; null where a column is no per cent. */
+function mostByPercent(
+  title: string,
+  rows: readonly { value: number; parts: (from: number) => readonly number[] }[],
+  before: readonly number[],
+): number | null {
+  if (!/%|\bper ?cent|\bprozent|\bpourcent/i.test(title)) return null
+  const [most] = rows.flatMap(({ value, parts }) => {
+    const [part] = parts(before.length - 1)
+    return part !== undefined && part > 0 && value > 0 ? [Math.round((part / value) * 100)] : []
+  })
+  return most ?? null
+}
+
+/** The sum, the mean, or the mean without the lowest. */
+function isOfAll(value: number, parts: readonly number[]): boolean {
+  const all = sum(parts)
+  const withoutLowest = (all - Math.min(...parts)) / (parts.length - 1)
+  return near(value, all) || near(value, all / parts.length) || (parts.length > 2 && near(value, withoutLowest))
 }
 
 function near(one: number, other: number): boolean {

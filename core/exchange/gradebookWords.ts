@@ -1,3 +1,4 @@
+import { daysByHeading } from './attendanceWords'
 import type { ColumnRole, DescribingRow } from './gradebookMapping'
 import { headingKey } from './readRecords'
 
@@ -15,8 +16,8 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
     /^(full)?name$|^(student|pupil|learner|child)(name)?s?$|^(student|pupil)s?fullname$|^nome$|^naam$|^navn$|^namn$/,
   ],
   ['name', /^(schuler(in)?|eleve|alumn[oa]s?|alunn[oa]|leerling|elev)$/],
-  ['work', /^(work|pieceofwork|assignment|task|assessment|test|item|title|activity)(name|title)?$/],
-  ['work', /^(aufgabe|arbeit|devoir|tarea|compito|opdracht|opgave|oppgave|uppgift)$/],
+  ['work', /^(work|pieceofwork|assignment|task|assessment|test|exam|quiz|exercise|item|title|activity)(name|title)?$/],
+  ['work', /^(aufgabe|ubung|arbeit|devoir|exercice|tarea|ejercicio|compito|opdracht|opgave|oppgave|uppgift)$/],
   ['score', /^(score|result|mark|points|grade)s?(earned|scored|awarded|achieved)?$|^(earned|achieved|awarded)$/],
   ['score', /^(punkte|puntos|punti|punten|point|poeng|poang|points?obtenus|ergebnis|resultat|resultado)$/],
   ['out of', /^(outof|max(imum)?|max(imum)?(points|score|marks?)|(points|marks)?possible|possiblepoints|of)$/],
@@ -47,7 +48,10 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
 ]
 
 const describingWords: readonly [DescribingRow, RegExp][] = [
-  ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|fullmarks?)$/],
+  [
+    'out of',
+    /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|(full|perfect)(marks?|scores?)|worth)$/,
+  ],
   ['out of', /^total(marks|points|possible)$/],
   ['out of', /^(max(imale)?(punkte|punktzahl)|hochstpunktzahl|bareme|puntosmaximos|puntimassimi|maxpoang|makspoeng)$/],
   // The word for points after "max" differs, the rest does not.
@@ -72,7 +76,9 @@ const summaryWords: readonly RegExp[] = [
  */
 export function roleByHeading(cell: string): ColumnRole | null {
   const key = headingKey(cell)
-  return headingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
+  const role = headingWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
+  // Days at school are no piece of work.
+  return role ?? (daysByHeading(cell) === null ? null : 'ignore')
 }
 
 /**

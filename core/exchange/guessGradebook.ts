@@ -1,4 +1,4 @@
-import { describedBy, roleByHeading } from './gradebookWords'
+import { describedBy, isSummary, roleByHeading } from './gradebookWords'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
@@ -32,7 +32,7 @@ export function guessGradebook(
   const heading = titles ?? worded
   const named = withChildren(rolesByHeadings(worded.cells), ours)
   const long = named.includes('work') && named.includes('score')
-  const described = long ? {} : describingRowsOf(table, heading, named)
+  const described = long ? {} : describingRowsOf(table, heading, { named, firstChild: ours?.firstRow ?? null })
   const describingRows = titles ? { ...described, [String(worded.number)]: 'date' as const } : described
   const students = table.rows.filter((row) => row.number > heading.number && !(row.number in describingRows))
   const columns = widestColumns(table, heading).map((index) =>
@@ -131,7 +131,7 @@ function headingRowOf(table: Table, ours: ChildColumns | null): TableRow {
 function describingRowsOf(
   table: Table,
   heading: TableRow,
-  named: readonly (ColumnRole | null)[],
+  { named, firstChild }: { named: readonly (ColumnRole | null)[]; firstChild: number | null },
 ): Record<string, DescribingRow> {
   const people = named.flatMap((role, at) => (role !== null && identifying.has(role) ? [at] : []))
   return Object.fromEntries(
@@ -141,7 +141,10 @@ function describingRowsOf(
       const kind =
         label !== null && !mayBeChild(row, { table, heading, people })
           ? label
-          : toldWithoutLabel(row, people, row.number < heading.number)
+          : (toldWithoutLabel(row, people, row.number < heading.number) ??
+            (firstChild !== null && row.number > heading.number && row.number < firstChild
+              ? toldByFigures(row, table, { people, firstChild })
+              : null))
       return kind === null ? [] : [[String(row.number), kind] as const]
     }),
   )
@@ -169,6 +172,22 @@ function mayBeChild(
     return most === null || others.every((other) => (numberIn(other.cells[at] ?? '') ?? 0) <= most)
   })
   return !isAtHead || !isHighest
+}
+
+/** A row of nobody between the headings and the children whose figures nobody is above says what there was to reach. */
+function toldByFigures(
+  row: TableRow,
+  table: Table,
+  { people, firstChild }: { people: readonly number[]; firstChild: number },
+): DescribingRow | null {
+  const most = row.cells.flatMap((cell, at) =>
+    cell === '' || people.includes(at) ? [] : [[at, numberIn(cell)] as const],
+  )
+  if (most.length === 0 || isSummary(row.cells.find((cell) => cell !== '') ?? '')) return null
+  const children = table.rows.filter(({ number }) => number >= firstChild)
+  const isReached = ([at, value]: readonly [number, number | null]): boolean =>
+    value !== null && children.every(({ cells }) => (numberIn(cells[at] ?? '') ?? 0) <= value)
+  return most.every(isReached) ? 'out of' : null
 }
 
 /**

@@ -2,6 +2,7 @@ import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
+import { pointsWords } from './pointsWords'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
@@ -76,6 +77,7 @@ function readWide(
   const content: GradebookContent = { work: [], results: [], refused: [] }
   const columns = mapping.columns.flatMap((role, index) => (role === 'score' ? [index] : []))
   const titles = new Map<string, number>()
+  const starred = meaningOfStar(students)
   for (const index of columns) {
     const reason = headingProblem(heading.cells[index] ?? '', titles, index)
     if (reason !== null) {
@@ -91,7 +93,7 @@ function readWide(
     const piece = wideWork({ table, heading, index, cells }, mapping, standing, content.refused)
     content.work.push(piece)
     for (const row of students) {
-      const cell = row.cells[index] ?? ''
+      const cell = withSign(row.cells[index] ?? '', starred)
       takeScore(content, {
         row: row.number,
         column: piece.title,
@@ -257,6 +259,20 @@ function withState(state: string, score: string): string {
   return read.state === 'late' ? `late ${score}` : read.state
 }
 
+/** What a note at the foot says of results with a star: "* handed in late"; null where none says it. */
+function meaningOfStar(rows: readonly TableRow[]): string | null {
+  const notes = rows.flatMap(({ cells }) => /^\*+\s*[:=–-]?\s*(\p{L}.*)$/u.exec(cells[0] ?? '')?.[1] ?? [])
+  const states = notes.flatMap((note) => [note, ...note.split(/\s+/)]).map((words) => readScore(words, null))
+  const found = states.find((read) => read.kind === 'result' && read.state !== 'scored')
+  return found?.kind === 'result' ? found.state : null
+}
+
+/** @example withSign('14*', 'late') // 'late 14' */
+function withSign(cell: string, starred: string | null): string {
+  const [, score] = /^(\d.*?)\s*\*$/.exec(cell) ?? []
+  return starred === null || score === undefined ? cell : `${starred} ${score}`
+}
+
 function takeScore(
   content: GradebookContent,
   at: { row: number; column: string; cell: string; who: RowIdentity; piece: FileWork; remark: string },
@@ -311,7 +327,9 @@ function countsIn(written: string): boolean | null {
   return written === '' ? null : !/^(no|n|false|0|nein|non|nee|nej|nei)$/i.test(written)
 }
 
+const pointsOrPercent = new RegExp(`\\s*(?:${pointsWords}|%)$`, 'i')
+
 function positive(written: string): number | null {
-  const value = Number(written.replace(',', '.').replace(/\s*(points|pts|%)$/i, ''))
+  const value = Number(written.replace(',', '.').replace(pointsOrPercent, ''))
   return written !== '' && Number.isFinite(value) && value > 0 ? value : null
 }

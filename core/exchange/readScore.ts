@@ -1,4 +1,5 @@
 import type { ResultState } from '../marks/work'
+import { pointsWords } from './pointsWords'
 
 /** What a cell of a gradebook says: a result, nothing, or something that cannot be taken. */
 export type ScoreCell =
@@ -6,24 +7,19 @@ export type ScoreCell =
   | { kind: 'result'; state: ResultState; score: number | null; outOf: number | null }
   | { kind: 'refused'; reason: string }
 
-const stateWords: Record<string, ResultState> = {
-  'missing': 'missing',
-  'm': 'missing',
-  'not handed in': 'missing',
-  'late': 'late',
-  'l': 'late',
-  'excused': 'excused',
-  'ex': 'excused',
-  'exempt': 'excused',
-  'incomplete': 'incomplete',
-  'inc': 'incomplete',
-  'i': 'incomplete',
-  // What next door writes.
-  'fehlt': 'missing',
-  'manquant': 'missing',
-  'falta': 'missing',
-  'entschuldigt': 'excused',
-  'dispense': 'excused',
+/** What says of a result how it stands, in small letters and without accents: here, and what next door writes. */
+const stateWords: readonly [ResultState, RegExp][] = [
+  ['missing', /^(missing|m|not (handed|turned) in|not submitted|fehlt|nicht abgegeben|manquant|non rendue?|falta)$/],
+  ['missing', /^(no entregad[oa]|non consegnat[oa]|niet ingeleverd|ej inlamnad|ikke (levert|afleveret))$/],
+  ['late', /^(late|l|verspatet|zu spat|en retard|tarde|con retraso|in ritardo|te laat|for sent|sen|forsinket)$/],
+  ['excused', /^(excused|ex|exempt|entsch(uldigt|\.)?|befreit|disp(ensee?|ensat[oa]|\.)?|justificad[oa])$/],
+  ['excused', /^(giustificat[oa]|vrijgesteld|fritaget|fritatt|befriad)$/],
+  ['incomplete', /^(incomplet[eoa]?|inc|i|unvollstandig|onvolledig)$/],
+]
+
+function stateOf(words: string): ResultState | undefined {
+  const plain = words.normalize('NFD').replace(/\p{M}/gu, '')
+  return stateWords.find(([, pattern]) => pattern.test(plain))?.[0]
 }
 
 /**
@@ -36,10 +32,12 @@ const stateWords: Record<string, ResultState> = {
 export function readScore(written: string, outOf: number | null): ScoreCell {
   const tidy = plainly(written)
   if (tidy === '' || tidy === '-' || tidy === '–') return { kind: 'empty' }
-  const words = /^(\p{L}[\p{L} ]*?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
-  const state = words ? stateWords[words[1] ?? ''] : undefined
-  if (words && state === undefined) return refusal(written)
-  const figures = words ? words[2] : tidy
+  const ahead = /^(\p{L}[\p{L} ]*?\.?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
+  // "14 (late)", "14 pts, late": the figures, and behind them how it stands.
+  const [, before, behind = ''] = /^(\d.*?)\s*(?:[,;]|\(|\s)\s*(\p{L}[\p{L} ]*?)\s*\)?$/u.exec(tidy) ?? []
+  const state = ahead ? stateOf(ahead[1] ?? '') : stateOf(behind)
+  if (ahead && state === undefined) return refusal(written)
+  const figures = ahead ? ahead[2] : state === undefined ? tidy : before
   if (figures === undefined) return { kind: 'result', state: state ?? 'scored', score: null, outOf: null }
   return readFigures(written, figures, state ?? 'scored', outOf)
 }
@@ -54,8 +52,10 @@ function plainly(written: string): string {
     .replace(/(\d\s*%?)\s*\((?!late|missing)\p{L}[+-]?\)$/u, '$1')
 }
 
+const inPoints = new RegExp(`\\s*${pointsWords}$`)
+
 function readFigures(written: string, figures: string, state: ResultState, outOf: number | null): ScoreCell {
-  const plain = figures.replace(/\s*(points?|pts?|p|punkte?|puntos|punti|poeng|poäng)\.?$/, '')
+  const plain = figures.replace(inPoints, '')
   const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|(?:\/|out of|of|von|sur|de|su|van|av|af)\s*(\d+(?:[.,]\d+)?))?$/.exec(
     plain,
   )

@@ -1,10 +1,14 @@
+import { pointsWords } from './pointsWords'
 import { readDate } from './readDate'
 
 const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
 const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
-const inBrackets = /[([]\s*(?:out of|max\.?|\/)?\s*(\d+(?:[.,]\d+)?)\s*(?:points|pts|p)?\s*[)\]]/
+const inBrackets = new RegExp(`[([]\\s*(?:out of|max\\.?|/)?\\s*(\\d+(?:[.,]\\d+)?)\\s*(?:${pointsWords})?\\s*[)\\]]`)
 const behindSign = /(?:\/|[\s_,-](?:out[\s_]of|max\.?)[\s_:])\s*(\d+(?:[.,]\d+)?)/
 const ownMaximum = new RegExp(`^(.*\\S)\\s*(?:${inBrackets.source}|${behindSign.source})$`, 'i')
+
+/** "Unit 1 (%)": what its scores are counted in is no part of a title. */
+const inPerCent = /^(.*\S)\s*(?:[([]\s*(?:in\s*)?%\s*[)\]]|,?\s(?:in\s)?%)$/
 
 /** "Out of 20: Maps" */
 const maximumAhead = /^(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]\s*(\S.*)$/i
@@ -18,7 +22,7 @@ const maximumAhead = /^(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]\
  */
 export function readWorkHeading(written: string): { title: string; outOf: number | null; date: string | null } {
   // A heading may be broken over lines in its cell.
-  const heading = written.replace(/\s+/g, ' ')
+  const heading = written.replace(/\s+/g, ' ').replace(inPerCent, '$1')
   const inWords = dateInWords.exec(heading)?.[1]
   const date = fullDate.exec(heading)?.[1] ?? (inWords && readDate(inWords) ? inWords : null)
   const ahead = maximumAhead.exec(heading)

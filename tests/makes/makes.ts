@@ -30,7 +30,17 @@ export interface Make {
 }
 
 /** The collections in the order in which the program met them. */
-export const collections = ['seen', 'unread', 'unread2', 'unread3', 'unread4', 'unread5'] as const
+export const collections = [
+  'seen',
+  'unread',
+  'unread2',
+  'unread3',
+  'unread4',
+  'unread5',
+  'unread6',
+  'unread7',
+  'unread8',
+] as const
 
 /** The files of one collection. */
 export function makesIn(collection: (typeof collections)[number]): Make[] {

@@ -1,6 +1,7 @@
 import type { LevelKind } from '../../record/termRecord'
 import type { ClassRecord } from '../../record/classRecord'
 import { weekOf } from '../../record/practice'
+import { daysByHeading, type DaysColumn } from '../attendanceWords'
 import { roleByHeading } from '../gradebookWords'
 import { headingKey } from '../readRecords'
 import { readDate } from '../readDate'
@@ -8,7 +9,6 @@ import type { Table, TableRow } from '../readTable'
 
 /** Who a row is about, as far as a column says. */
 export type WhoColumn = 'number' | 'name' | 'given name' | 'family name'
-export type DaysColumn = 'daysOpen' | 'absences' | 'lates' | 'present'
 export type PracticeColumn =
   'program' | 'week' | 'minutes' | 'beside' | 'goal' | 'reached' | 'measure' | 'before' | 'after'
 /** What a column of a list of a class holds; null for what nobody knows. */
@@ -23,12 +23,6 @@ export type ClassColumn =
   | { what: 'day' | 'status' | 'about' | 'value' | 'text' | 'told' }
   | null
 
-const daysWords: readonly [DaysColumn, RegExp][] = [
-  ['absences', /^(days?)?(absen(t|ces?)|missed)(days)?$|^(fehltage|absences?|ausencias|assenze|afwezig)$/],
-  ['lates', /^(times?|days)?(late|lates|tardy|tardies|latearrivals?)(s|times)?$|^(verspatungen|retards?|retrasos)$/],
-  ['daysOpen', /^(days(open|possible|enrolled|inschool)|(school|possible)days|schultage|jours(ouverts)?)$/],
-  ['present', /^(days?)?(present|attended|attendances?)(days)?$/],
-]
 const practiceWords: readonly [PracticeColumn, RegExp][] = [
   ['program', /^(program|programme|app|software|platform|programm)$/],
   ['week', /^(week|weekof|weekbeginning|weekstarting|woche|semaine|semana|settimana)$/],
@@ -64,8 +58,8 @@ export function classColumns(record: ClassRecord): (heading: string) => ClassCol
     if (day !== undefined) return { what: 'on day', day }
     const week = readDate(/^(?:minutes?|mins?)\W+(?:week of\W+)?(.+)$/i.exec(heading)?.[1] ?? '')
     if (week !== undefined) return { what: 'minutes of', week: weekOf(week) }
-    const days = daysWords.find(([, pattern]) => pattern.test(key))
-    if (days) return { what: 'days', part: days[0] }
+    const days = daysByHeading(heading)
+    if (days) return { what: 'days', part: days }
     const practised = practiceWords.find(([, pattern]) => pattern.test(key))
     if (practised) return { what: 'practised', part: practised[0] }
     const other = otherWords.find(([, pattern]) => pattern.test(key))

@@ -14,7 +14,8 @@ import { readDate } from '../readDate'
 import { headingKey } from '../readRecords'
 import { nameOf } from './childFinder'
 import type { ClassListContext, Said } from './classCells'
-import { ownNames, type ClassColumn, type DaysColumn } from './classListColumns'
+import type { DaysColumn } from '../attendanceWords'
+import { ownNames, type ClassColumn } from './classListColumns'
 import { NotTaken } from './planRows'
 
 // What a cell of a list says of a child, beside what stands.

@@ -1,0 +1,19 @@
+import { headingKey } from './readRecords'
+
+export type DaysColumn = 'daysOpen' | 'absences' | 'lates' | 'present'
+
+const daysWords: readonly [DaysColumn, RegExp][] = [
+  ['absences', /^(days?)?(absen(t|ces?)|missed)(days)?$|^(fehltage|absences?|ausencias|assenze|afwezig)$/],
+  ['lates', /^(times?|days)?(late|lates|tardy|tardies|latearrivals?)(s|times)?$|^(verspatungen|retards?|retrasos)$/],
+  ['daysOpen', /^(days(open|possible|enrolled|inschool)|(school|possible)days|schultage|jours(ouverts)?)$/],
+  ['present', /^(days?)?(present|attended|attendances?)(days)?$/],
+]
+
+/**
+ * What a heading says of days at school; null where it is of something else.
+ * @example daysByHeading('Times late') // 'lates'
+ */
+export function daysByHeading(heading: string): DaysColumn | null {
+  const key = headingKey(heading)
+  return daysWords.find(([, pattern]) => pattern.test(key))?.[0] ?? null
+}

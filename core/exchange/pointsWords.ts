@@ -1,0 +1,2 @@
+/** What stands behind a number of points, as a part of a pattern: here, and as next door writes it. */
+export const pointsWords = '(?:points?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng|point)\\.?'
