@@ -3,6 +3,7 @@ import type { DraftRequest } from '../core/narrative/draftRequest'
 import type { DraftSentence, StandingFact } from '../core/narrative/because'
 import type { Phrase, Phrasebook } from '../core/narrative/phrase'
 import { readPlan } from '../core/narrative/plan'
+import { Usage } from '../core/narrative/usage'
 import type { CostSetting } from '../core/narrative/wordingCost'
 import { he, readPronouns, she, they, type Pronouns } from '../core/people/pronouns'
 import { tiers, type Tier } from '../core/scales/tier'
@@ -170,7 +171,7 @@ export function sentenceAt(start: number, composed: string): DraftSentence {
 /** What a wording's cost looks at, where nothing weighs yet. */
 export const plainCosts: CostSetting = {
   seed: 's',
-  usage: new Map(),
+  usage: new Usage(),
   tone: '',
   subject: null,
   idealLength: 20,

@@ -62,14 +62,18 @@ export class TextsOfOthers {
    */
   mostAlike(phrases: readonly ReadyPhrase[]): number {
     const words = wordsIn(phrases)
-    const shared = this.texts.map(() => 0)
+    // A count for each text, all counts at once: the bits of each place of all counts stand in one number.
+    const places: number[] = []
     for (const word of words)
-      for (let bits = this.having.get(word) ?? 0, at = 0; bits !== 0; bits >>= 1, at += 1)
-        if (bits & 1) shared[at] = (shared[at] ?? 0) + 1
+      for (let carry = this.having.get(word) ?? 0, at = 0; carry !== 0; at += 1) {
+        const bits = places[at] ?? 0
+        places[at] = bits ^ carry
+        carry &= bits
+      }
     let most = 0
     this.texts.forEach((text, at) => {
-      const both = shared[at] ?? 0
-      most = Math.max(most, both / (words.length + text.length - both))
+      const shared = places.reduce((sum, bits, place) => sum + (((bits >> at) & 1) << place), 0)
+      most = Math.max(most, shared / (words.length + text.length - shared))
     })
     return most
   }

@@ -7,7 +7,8 @@ import { openParts } from './openParts'
 import { readPlan } from './plan'
 import { preference } from './preference'
 import { joined, linkOf, nothingJoined } from './joining'
-import { openingCost, usageKey, weights, wordingCosts } from './wordingCost'
+import { Usage } from './usage'
+import { openingCost, weights, wordingCosts } from './wordingCost'
 import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -70,15 +71,8 @@ function partsOf({
   const request = requestOf({ standings: names.map((name) => standing(name, 'top')) })
   const plan = readPlan(names.map((name, at) => `${at === 0 ? '' : shares ? '+' : ';'} outcome ${name}`).join(' '))
   const { parts } = openParts({ ...request, box: { ...request.box, plan } }, { phrases, describing })
-  const counts = new Map(
-    phrases.flatMap(
-      ({ id }, at) =>
-        [
-          [id, usage[at] ?? 0],
-          [usageKey(id, 'top'), usage[at] ?? 0],
-        ] as const,
-    ),
-  )
+  const counts = new Usage()
+  phrases.forEach(({ id }, at) => counts.notePhrase(id, ['top'], usage[at] ?? 0))
   return {
     parts,
     setting: {
@@ -88,11 +82,8 @@ function partsOf({
       describing,
       describingFamilies: new Set(describing.top.map(familyNumber)),
       atMost,
-      costAsWhole: (chosen) =>
-        asWhole(
-          chosen.map((each) => each.phrase.id),
-          alike,
-        ),
+      costAsWhole: (phrases) => wholeOf(phrases, alike),
+      fits: () => true,
     },
   }
 }
@@ -144,7 +135,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
 }
 
 /** Any choice may be taken, and none costs more as a whole. */
-const free = { atMost: Infinity, costAsWhole: () => 0 }
+const free = { atMost: Infinity, costAsWhole: () => 0, fits: () => true }
 
 describe('choosing wordings', () => {
   it('finds the cheapest choice of all that keep the hard rules, or says that there is none', () => {
@@ -176,7 +167,8 @@ describe('choosing wordings', () => {
           }),
         ),
       )
-      const usage = new Map(costs.flatMap((each, part) => each.map((cost, nth) => [id(part, nth), cost * 20] as const)))
+      const usage = new Usage()
+      costs.forEach((each, part) => each.forEach((cost, nth) => usage.notePhrase(id(part, nth), [], cost * 20)))
       const request = requestOf({ standings: names.map((name) => standing(name, 'top')) })
       const plan = readPlan(names.map((name) => `outcome ${name}`).join('; '))
       const describing = { top: [], strong: [], sound: [], growing: [], starting: [] }
@@ -194,7 +186,7 @@ describe('choosing wordings', () => {
         usage,
         describing,
         describingFamilies: counted,
-        atMost: Infinity,
+        ...free,
         ...more,
         costAsWhole: (candidate) => {
           tries += 1
@@ -215,8 +207,8 @@ describe('choosing wordings', () => {
       expect(search(costs)).toEqual({ ids: ['0-01', '1-02', '2-01', '3-00', '4-01'], looks: 5, tries: 1 })
     })
     it('than the next dearer ones, where the cheapest may not be', () => {
-      const refused = (ids: string[]) => (candidate: readonly { phrase: { id: string } }[]) =>
-        candidate.every(({ phrase: { id } }) => !ids.includes(id)) ? 0 : null
+      const refused = (ids: string[]) => (phrases: readonly ReadyPhrase[]) =>
+        phrases.every(({ id }) => !ids.includes(id)) ? 0 : null
       const dear = search(
         [
           [1, 9],

@@ -23,10 +23,12 @@ export interface ChoiceSetting extends CostSetting {
   /** The most characters that the whole may have. */
   readonly atMost: number
   /**
-   * What a finished choice costs beyond its wordings, for how like a classmate's text it is, never below 0; null where
-   * it may not be taken: over the limit, or a classmate's very words.
+   * What a finished choice costs beyond its wordings, for how like a classmate's text it is, never below 0; null for a
+   * classmate's very words, which may not be taken.
    */
-  readonly costAsWhole: (chosen: readonly ChosenPart[]) => number | null
+  readonly costAsWhole: (phrases: readonly ReadyPhrase[]) => number | null
+  /** Whether the whole text is as long as it may be. */
+  readonly fits: (chosen: readonly ChosenPart[]) => boolean
 }
 
 /**
@@ -104,17 +106,23 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   function finish(cost: number): void {
     search.tried += 1
     if (cost >= search.best) return
-    const words = describingFor(0, [])
-    if (!words) return
-    let next = 0
-    const chosen = parts.flatMap((part, at): ChosenPart[] => {
-      const phrase = path[at]
-      return phrase ? [{ part, phrase, describing: phrase.slots.map(() => words[next++] ?? '') }] : []
-    })
-    const asWhole = setting.costAsWhole(chosen)
+    const asWhole = setting.costAsWhole(path)
     if (asWhole === null || cost + asWhole >= search.best) return
+    const chosen = chosenBy(path)
+    if (!chosen || !setting.fits(chosen)) return
     search.best = cost + asWhole
     search.found = chosen
+  }
+
+  /** A choice with its describing words; null when they do not go round. */
+  function chosenBy(phrases: readonly ReadyPhrase[]): ChosenPart[] | null {
+    const words = describingFor(0, [])
+    if (!words) return null
+    let next = 0
+    return parts.flatMap((part, at): ChosenPart[] => {
+      const phrase = phrases[at]
+      return phrase ? [{ part, phrase, describing: phrase.slots.map(() => words[next++] ?? '') }] : []
+    })
   }
 
   /** Describing words for all slots of the path, each student's favourites first; null when they do not go round. */

@@ -3,6 +3,7 @@ import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft
 import type { Tier } from '../scales/tier'
 import { draftClass } from './draftComment'
 import { readPlan } from './plan'
+import { Usage } from './usage'
 
 describe('a class', () => {
   const plan = readPlan('outcome Number')
@@ -22,10 +23,8 @@ describe('a class', () => {
     expect(new Set(texts.slice(0, 4)).size).toBe(4)
     expect(new Set(texts.slice(4)).size).toBe(4)
     // What is given already counts as told.
-    const given = new Map([
-      ['w0', 40],
-      ['w1', 40],
-    ])
+    const given = new Usage()
+    for (const id of ['w0', 'w1']) given.notePhrase(id, [], 40)
     expect(
       draftClass(alike(2), wordings(4), given)
         .map((made) => made.sentences[0]?.phraseIds[0])

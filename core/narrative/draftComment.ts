@@ -11,7 +11,8 @@ import type { Phrasebook } from './phrase'
 import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
-import { alikeCost, sayingKey, usageKey, type CostSetting, type Usage } from './wordingCost'
+import { Usage } from './usage'
+import { alikeCost, type CostSetting } from './wordingCost'
 
 /** How full a box should be for its text to look right; ours. */
 const wellFilled = 0.8
@@ -24,20 +25,14 @@ const wellFilled = 0.8
 export function draftClass(
   requests: readonly DraftRequest[],
   phrasebook: Phrasebook,
-  given: Usage = new Map(),
+  given: Usage = new Usage(),
 ): Draft[] {
-  const usage = new Map(given)
+  const usage = given.copy()
   const classmates = { usage, taken: new Set<string>(), alike: new Map<string, number[][]>() }
-  const count = (key: string): unknown => usage.set(key, (usage.get(key) ?? 0) + 1)
   return requests.map((request) => {
     const { draft, chosen } = compose(request, phrasebook, classmates)
-    for (const { phrase, part } of chosen) {
-      count(usageKey(phrase.id))
-      count(sayingKey(phrase.id, part.keys))
-      count(phrase.frame)
-      if (part.tier) count(usageKey(phrase.id, part.tier))
-    }
-    classmates.taken.add(idsOf(chosen))
+    for (const { phrase, part } of chosen) usage.note(phrase, { keys: part.keys, tiers: part.tier ? [part.tier] : [] })
+    classmates.taken.add(idsOf(phrasesIn(chosen)))
     const tells = keysOf(chosen.map(({ part }) => part))
     const same = classmates.alike.get(tells) ?? []
     classmates.alike.set(tells, [...same.slice(1 - mostCompared), wordsIn(phrasesIn(chosen))])
@@ -60,7 +55,7 @@ interface Classmates {
  * from the least needed on until a choice keeps every rule and fits the box.
  * @throws NotationError for a phrase that cannot be read
  */
-export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Map()): Draft {
+export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Usage()): Draft {
   return compose(request, phrasebook, { usage, taken: new Set(), alike: new Map() }).draft
 }
 
@@ -123,8 +118,8 @@ function phrasesIn(chosen: readonly ChosenPart[]): ReadyPhrase[] {
   return chosen.map(({ phrase }) => phrase)
 }
 
-function idsOf(chosen: readonly ChosenPart[]): string {
-  return chosen.map(({ phrase }) => phrase.id).join(' ')
+function idsOf(phrases: readonly ReadyPhrase[]): string {
+  return phrases.map(({ id }) => id).join(' ')
 }
 
 /** A comment that speaks of nothing in particular is none. */
@@ -170,17 +165,20 @@ function choose(
     atMost: most + 1,
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
+    fits,
   })
 
-  function costAsWhole(candidate: readonly ChosenPart[]): number | null {
-    if (taken.has(idsOf(candidate))) return null
-    if (least > 0 || mayBeLonger(candidate, most)) {
-      const length = countGraphemes(sayText(candidate, request.subject))
-      if (length > most || length < least) return null
-    }
+  function costAsWhole(phrases: readonly ReadyPhrase[]): number | null {
+    if (taken.size > 0 && taken.has(idsOf(phrases))) return null
     // A draft that stands stays, whatever is said of others since.
-    const stands = candidate.every(({ phrase }) => setting.standing.has(phrase.id))
-    return same.isEmpty || stands ? 0 : alikeCost(same.mostAlike(phrasesIn(candidate)))
+    const stands = phrases.every(({ id }) => setting.standing.has(id))
+    return same.isEmpty || stands ? 0 : alikeCost(same.mostAlike(phrases))
+  }
+
+  function fits(candidate: readonly ChosenPart[]): boolean {
+    if (least === 0 && !mayBeLonger(candidate, most)) return true
+    const length = countGraphemes(sayText(candidate, request.subject))
+    return length <= most && length >= least
   }
 
   /** Whether a text could be longer than so much: most could not, and need not be said to know it. */

@@ -5,7 +5,15 @@ import { readGrades, writeGrades } from '../people/gradeRange'
 import { phraseSchema } from './phrase'
 import { preference } from './preference'
 import { readyPhrase } from './readyPhrase'
-import { sayingKey, usageKey, weights, wordingCosts, type CostSetting } from './wordingCost'
+import { Usage } from './usage'
+import { weights, wordingCosts, type CostSetting } from './wordingCost'
+
+/** What classmates have been given. */
+function said(noting: (usage: Usage) => void): Usage {
+  const usage = new Usage()
+  noting(usage)
+  return usage
+}
 
 describe('what a wording costs', () => {
   const plain = readyPhrase(phrase('p', '{They} {reads} widely.', { subject: 'sums', tiers: ['sound'] }))
@@ -22,15 +30,15 @@ describe('what a wording costs', () => {
   })
 
   it.each<[string, Partial<CostSetting>, number]>([
-    ['two classmates have it', { usage: new Map([['p', 2]]) }, 2 * weights.perClassmate],
-    ['two begin alike', { usage: new Map([[plain.frame, 2]]) }, 2 * weights.perFrame],
+    ['two classmates have it', { usage: said((usage) => usage.notePhrase('p', [], 2)) }, 2 * weights.perClassmate],
+    ['two begin alike', { usage: said((usage) => usage.noteFrame(plain.frame, 2)) }, 2 * weights.perFrame],
     [
       'of two the same is told so',
       {
-        usage: new Map([
-          [plain.frame, 2],
-          [sayingKey('p', []), 2],
-        ]),
+        usage: said((usage) => {
+          usage.noteFrame(plain.frame, 2)
+          usage.noteTold([], 'p', 2)
+        }),
       },
       2 * weights.perFrame + 2 * weights.perSaying,
     ],
@@ -38,20 +46,14 @@ describe('what a wording costs', () => {
     [
       'two at the same level have it',
       {
-        usage: new Map([
-          ['p', 2],
-          [usageKey('p', 'sound'), 2],
-        ]),
+        usage: said((usage) => usage.notePhrase('p', ['sound'], 2)),
       },
       2 * weights.perClassmate + 4 * weights.perEqual,
     ],
     [
       'two at another level have it',
       {
-        usage: new Map([
-          ['p', 2],
-          [usageKey('p', 'top'), 2],
-        ]),
+        usage: said((usage) => usage.notePhrase('p', ['top'], 2)),
       },
       2 * weights.perClassmate,
     ],
@@ -76,9 +78,9 @@ describe('what a wording costs', () => {
     const twice = other({}, '{They} {reads} {their} book.')
     expect(cost({ namedOnly: true }, twice) - cost({}, twice)).toBeCloseTo(weights.namedAgain)
     // At no tier nobody stands at the same one, and every level is as good.
-    const usage = new Map([[usageKey('p', 'sound'), 3]])
+    const usage = said((usage) => usage.notePhrase('p', ['sound'], 3))
     const none = wordingCosts({ tier: null, keys: [] }, { ...plainCosts, usage })(other({ tiers: [] }))
-    expect(none).toBeCloseTo(base)
+    expect(none).toBeCloseTo(base + 3 * weights.perClassmate)
   })
 })
 

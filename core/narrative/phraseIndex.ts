@@ -16,8 +16,22 @@ export function phrasesFor(
   subject: string | null,
   { part, about }: Pick<Phrase, 'part' | 'about'>,
   { tier, uneven = false }: { tier: Tier | null; uneven?: boolean | undefined },
-): ReadyPhrase[] {
+): readonly ReadyPhrase[] {
   const index = indexPhrases(phrasebook)
+  const key = [subject ?? '\u0000', part, about, tier, uneven].join('\u0000')
+  const known = index.found.get(key)
+  if (known) return known
+  const made = phrasesIn(index, subject, { part, about }, { tier, uneven })
+  index.found.set(key, made)
+  return made
+}
+
+function phrasesIn(
+  index: PhraseIndex,
+  subject: string | null,
+  { part, about }: Pick<Phrase, 'part' | 'about'>,
+  { tier, uneven }: { tier: Tier | null; uneven: boolean },
+): ReadyPhrase[] {
   if (uneven && part === 'outcome')
     return [subject ?? 'general', 'any'].flatMap((each) =>
       [about, 'any'].flatMap((what) => index.find(each, 'uneven outcome', what, tier)),
@@ -38,6 +52,8 @@ type IndexedPart = PartKind | 'uneven outcome'
 export interface PhraseIndex {
   /** Phrases for a part of a subject that speak of this at this tier, in the phrasebook's order. Null: at no tier. */
   readonly find: (subject: string, part: IndexedPart, about: string, tier: Tier | null) => ReadyPhrase[]
+  /** What phrasesFor has found already. */
+  readonly found: Map<string, readonly ReadyPhrase[]>
   /** A phrase by its id. */
   readonly byId: (id: string) => ReadyPhrase | undefined
   /** The numbers of the word families of all describing words: what may stand only once in a comment. */
@@ -65,6 +81,7 @@ export function indexPhrases(phrasebook: Phrasebook): PhraseIndex {
     }
   }
   const made: PhraseIndex = {
+    found: new Map(),
     byId: (id) => {
       const phrase = phrases.get(id)
       return phrase && readyPhrase(phrase)

@@ -35,6 +35,7 @@ export interface ReadyPhrase extends Phrase {
   readonly leastLength: number
   /** Under what the beginning is counted that it shares with others of its make: "the next step". */
   readonly frame: string
+  readonly shape: string
 }
 
 const ready = new WeakMap<Phrase, ReadyPhrase>()
@@ -82,6 +83,11 @@ export function frameKey(frame: string): string {
   return `frame\u0000\u0000${frame}`
 }
 
+/** A wording's shape: with the term before hung on to it, it is still the same. */
+export function shapeOf(phraseId: string): string {
+  return phraseId.replace(/, as before( in front)?$/, '')
+}
+
 function frameOf(text: string): string {
   return frameKey(text.toLowerCase().split(/\s+/).slice(0, wordsOfFrame).join(' '))
 }
@@ -123,5 +129,6 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
     frame: counts?.frame ?? frameOf(phrase.text),
+    shape: shapeOf(phrase.id),
   }
 }

@@ -3,7 +3,7 @@ import type { DraftRequest } from './draftRequest'
 import { draftComment } from './draftComment'
 import { countGraphemes } from './graphemes'
 import type { Phrasebook } from './phrase'
-import type { Usage } from './wordingCost'
+import { Usage } from './usage'
 
 /** What a teacher may ask of a comment that stands. */
 export type Rewording = 'another' | 'shorter' | 'longer'
@@ -26,7 +26,7 @@ export function rewordComment(
   request: DraftRequest,
   standing: Pick<Draft, 'text' | 'sentences'>,
   rewording: Rewording,
-  { phrasebook, shown, usage = new Map() }: WordingsToTry & { usage?: Usage },
+  { phrasebook, shown, usage = new Usage() }: WordingsToTry & { usage?: Usage },
 ): Draft | null {
   const length = countGraphemes(standing.text)
   const difference = Math.max(12, Math.round(length * step))

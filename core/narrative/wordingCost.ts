@@ -2,33 +2,7 @@ import type { Tier } from '../scales/tier'
 import type { TextsOfOthers } from './alike'
 import { preferenceOfEach } from './preference'
 import type { ReadyPhrase } from './readyPhrase'
-
-/**
- * What classmates have been given already: how often each phrase stands in their texts, and how often at each tier
- * (usageKey).
- */
-export type Usage = ReadonlyMap<string, number>
-
-/**
- * Under what a phrase is counted: by itself, or as said of those who stand at one tier.
- * @example usageKey('p-17') // 'p-17'; with a tier, how often it was said to those who stand there
- */
-export function usageKey(phraseId: string, tier: Tier | null = null): string {
-  return tier === null ? phraseId : `${phraseId}\u0000${tier}`
-}
-
-/**
- * Under what it is counted how often the very same is said in the same words: a phrase, or a shape with what it tells.
- * @example sayingKey('told up', ['skill m1']) // every classmate who went up in that skill and is told so alike
- */
-export function sayingKey(phraseId: string, keys: readonly string[]): string {
-  return ['said', shapeOf(phraseId), ...keys].join('\u0000\u0000')
-}
-
-/** A wording's shape: with the term before hung on to it, it is still the same. */
-export function shapeOf(phraseId: string): string {
-  return phraseId.replace(/, as before( in front)?$/, '')
-}
+import type { Usage } from './usage'
 
 /** Everything the cost of a wording looks at besides the phrase itself. */
 export interface CostSetting {
@@ -96,14 +70,16 @@ export function wordingCosts(
 ): (phrase: ReadyPhrase) => number {
   const { usage, idealLength } = setting
   const preferenceOf = preferenceOfEach(setting.seed)
+  const atTier = tier === null ? null : usage.at(tier)
+  const toldSo = usage.telling(keys)
   return (phrase) => {
     const off = Math.min(1, Math.abs(phrase.fixedLength - idealLength) / Math.max(1, idealLength))
-    const used = usage.get(phrase.id) ?? 0
+    const used = usage.ofPhrase(phrase.id)
     // What is said of the same begins the same.
-    const alike = usage.get(phrase.frame) ?? 0
+    const alike = usage.ofFrame(phrase.frame)
     return (
-      (used === 0 ? 0 : used * weights.perClassmate + usedAt(phrase.id, tier, usage) * weights.perEqual) +
-      (alike === 0 ? 0 : alike * weights.perFrame + usedOf(phrase.id, keys, usage) * weights.perSaying) +
+      (used === 0 ? 0 : used * weights.perClassmate + (atTier?.get(phrase.id) ?? 0) ** 2 * weights.perEqual) +
+      (alike === 0 ? 0 : alike * weights.perFrame + (toldSo.get(phrase.shape) ?? 0) * weights.perSaying) +
       (setting.elsewhere.size === 0 ? 0 : (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere) +
       (setting.heard === null ? 0 : setting.heard.wordsHeard(phrase) * weights.heard) +
       preferenceOf(phrase.id) * weights.preference +
@@ -128,14 +104,6 @@ const alikeFrom = 0.3
  */
 export function alikeCost(share: number): number {
   return Math.max(0, share - alikeFrom) * weights.alike
-}
-
-function usedAt(phraseId: string, tier: Tier | null, usage: Usage): number {
-  return tier === null ? 0 : (usage.get(usageKey(phraseId, tier)) ?? 0) ** 2
-}
-
-function usedOf(phraseId: string, keys: readonly string[], usage: Usage): number {
-  return usage.get(sayingKey(phraseId, keys)) ?? 0
 }
 
 /**

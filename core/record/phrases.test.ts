@@ -6,7 +6,6 @@ import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
 import { frameKey } from '../narrative/readyPhrase'
-import { sayingKey, usageKey } from '../narrative/wordingCost'
 import { phraseCoverage, phrasesToldAs } from './phraseCoverage'
 import { planProblems } from './planProblems'
 import { usageOfComments } from './usageOfComments'
@@ -193,12 +192,9 @@ it('counts phrases in texts that stand: by themselves, with what they tell, by h
     describing: { top: [], strong: [], sound: [], growing: [], starting: [] },
     phrases: [phrase('o', 'It has been a good term.', { part: 'opening' })],
   }
-  expect([...usageOfComments([comment, { ...comment, studentId: '2' }], book)]).toEqual([
-    ['o', 2],
-    [sayingKey('o', ['opening']), 2],
-    [frameKey('it has been'), 2],
-    [usageKey('o', 'top'), 2],
-  ])
+  const usage = usageOfComments([comment, { ...comment, studentId: '2' }], book)
+  const found = [usage.ofPhrase('o'), usage.ofFrame(frameKey('it has been')), usage.at('top').get('o')]
+  expect([...found, usage.telling(['opening']).get('o'), usage.at('sound').size]).toEqual([2, 2, 2, 2, 0])
 })
 
 it.each([

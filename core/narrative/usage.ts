@@ -1,0 +1,82 @@
+import type { Tier } from '../scales/tier'
+import { shapeOf } from './readyPhrase'
+
+/**
+ * What classmates have been given already: how often each phrase stands in their texts, and to those at which tier; how
+ * often sentences begin alike; and how often the very same is told in the same shape.
+ */
+export class Usage {
+  private readonly phrases = new Map<string, number>()
+  private readonly atTiers = new Map<Tier, Map<string, number>>()
+  private readonly frames = new Map<string, number>()
+  private readonly told = new Map<string, Map<string, number>>()
+
+  /** One more sentence of a classmate: the phrase, with the keys of what it tells there and the tiers of those. */
+  note(
+    { id, frame }: { readonly id: string; readonly frame: string },
+    { keys, tiers }: { keys: readonly string[]; tiers: Iterable<Tier> },
+  ): void {
+    this.notePhrase(id, tiers)
+    this.noteFrame(frame)
+    this.noteTold(keys, id)
+  }
+
+  notePhrase(id: string, tiers: Iterable<Tier> = [], times = 1): void {
+    add(this.phrases, id, times)
+    for (const tier of tiers) add(inner(this.atTiers, tier), id, times)
+  }
+
+  noteFrame(frame: string, times = 1): void {
+    add(this.frames, frame, times)
+  }
+
+  noteTold(keys: readonly string[], id: string, times = 1): void {
+    add(inner(this.told, keysTogether(keys)), shapeOf(id), times)
+  }
+
+  ofPhrase(id: string): number {
+    return this.phrases.get(id) ?? 0
+  }
+
+  ofFrame(frame: string): number {
+    return this.frames.get(frame) ?? 0
+  }
+
+  /** How often each phrase was said to those at a tier. */
+  at(tier: Tier): ReadonlyMap<string, number> {
+    return this.atTiers.get(tier) ?? nothing
+  }
+
+  /** How often just this was told in each shape. */
+  telling(keys: readonly string[]): ReadonlyMap<string, number> {
+    return this.told.get(keysTogether(keys)) ?? nothing
+  }
+
+  /** The same, to go on with by itself. */
+  copy(): Usage {
+    const copy = new Usage()
+    for (const [id, times] of this.phrases) copy.phrases.set(id, times)
+    for (const [tier, of] of this.atTiers) copy.atTiers.set(tier, new Map(of))
+    for (const [frame, times] of this.frames) copy.frames.set(frame, times)
+    for (const [keys, of] of this.told) copy.told.set(keys, new Map(of))
+    return copy
+  }
+}
+
+const nothing: ReadonlyMap<string, number> = new Map()
+
+function add(counts: Map<string, number>, key: string, times: number): void {
+  counts.set(key, (counts.get(key) ?? 0) + times)
+}
+
+function inner<K>(counts: Map<K, Map<string, number>>, key: K): Map<string, number> {
+  const known = counts.get(key)
+  if (known) return known
+  const made = new Map<string, number>()
+  counts.set(key, made)
+  return made
+}
+
+function keysTogether(keys: readonly string[]): string {
+  return keys.join('\u0000')
+}
