@@ -1,10 +1,8 @@
+import { farUnder } from '../narrative/boxes'
 import { countGraphemes } from '../narrative/graphemes'
 import { sentencesOf } from '../narrative/sentences'
 import type { Check, Mend } from './finding'
 import { ofWhole } from './finding'
-
-/** A comment that fills less of its box than this looks forgotten; ours. */
-const farUnder = 0.2
 
 /** A text longer than its box, or one that leaves it almost empty. */
 export const overLimit: Check = (input) => {

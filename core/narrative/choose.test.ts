@@ -129,7 +129,9 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
       (family, nth) =>
         before.includes(family) || (each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0),
     ).length
-    const alike = path[at - 1]?.frame === each.frame ? weights.sameBeginning : 0
+    const last = path[at - 1]
+    const beginsSo = last?.frame === each.frame || (each.begins !== '' && last?.begins === each.begins)
+    const alike = beginsSo ? weights.sameBeginning : 0
     return sum + wordingCosts(part, setting)(each) + opening + alike + again * weights.wordAgain
   }, 0)
 }
@@ -160,7 +162,7 @@ describe('choosing wordings', () => {
       const id = (part: number, nth: number): string => `${part}-${String(nth).padStart(2, '0')}`
       const phrases = costs.flatMap((each, part) =>
         each.map((_, nth) =>
-          phrase(id(part, nth), `Here {they} ${letters[part]}.`, {
+          phrase(id(part, nth), `At ${letters[part]} {they}.`, {
             about: names[part],
             tiers: ['top'],
             subject: 'sums',

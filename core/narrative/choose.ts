@@ -38,7 +38,7 @@ export interface ChoiceSetting extends CostSetting {
  * Depth first with a bound: parts in order, the most promising wordings first; a branch is left as soon as what it
  * costs so far, with the least that all parts to come can cost after it (searchOrder), reaches the best choice found.
  * So the result is exact while the search stays within its steps (tests show it against trying everything), and
- * bounded beyond.
+ * bounded beyond, where no other wording of one part alone would be better.
  *
  * @returns null when no choice keeps the rules
  */
@@ -49,33 +49,74 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const counts = new Map<number, number>()
   const path: ReadyPhrase[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, steps: 0, tried: 0 }
-  descend(0, { cost: 0, length: 0, run: 0 }, nothingJoined)
+  descend(0, atFirst)
+  if (search.steps >= mostSteps || search.tried >= mostTried) improve()
   return search.found
 
-  function descend(at: number, { cost, length, run }: SoFar, now: Joining): void {
-    const part = parts[at]
-    if (!part) {
-      finish(cost)
+  function descend(at: number, soFar: SoFar): void {
+    if (at >= parts.length) {
+      finish(soFar.cost)
       return
     }
-    for (const { offer, least } of inOrder(at, run)) {
+    for (const { offer, least } of inOrder(at, soFar.run)) {
       if (search.steps >= mostSteps || search.tried >= mostTried) return
       search.steps += 1
-      if (cost + least >= search.best) return
-      const { phrase, cost: own, families } = offer
-      const longer = length + phrase.leastLength
-      if (longer + (lengthToCome[at] ?? 0) > setting.atMost) continue
-      const link = linkOf(now, phrase, part, parts[at - 1])
-      const nextRun = link ? run : phrase.opensWithStudent ? run + 1 : 0
-      const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
-      if (!take(families)) continue
-      const again = beginningAgain(path.at(-1), phrase) + saidAgain(phrase.families) * weights.wordAgain
-      const soFar = cost + own + opening + again
-      path.push(phrase)
-      descend(at + 1, { cost: soFar, length: longer, run: nextRun }, joined(now, phrase, part.tier, link))
+      if (soFar.cost + least >= search.best) return
+      const next = goOn(at, soFar, offer)
+      if (!next) continue
+      path.push(offer.phrase)
+      descend(at + 1, next)
       path.pop()
-      giveBack(families)
+      giveBack(offer.families)
     }
+  }
+
+  /** A choice with one more wording, whose words are counted in; null, and nothing counted, where it may not be. */
+  function goOn(at: number, { cost, length, run, now }: SoFar, { phrase, cost: own, families }: Offer): SoFar | null {
+    const part = parts[at]
+    const longer = length + phrase.leastLength
+    if (!part || longer + (lengthToCome[at] ?? 0) > setting.atMost || !take(families)) return null
+    const link = linkOf(now, phrase, part, parts[at - 1])
+    const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
+    const again = beginningAgain(now.last?.phrase, phrase) + saidAgain(phrase.families) * weights.wordAgain
+    return {
+      cost: cost + own + opening + again,
+      length: longer,
+      run: link ? run : phrase.opensWithStudent ? run + 1 : 0,
+      now: joined(now, phrase, part.tier, link),
+    }
+  }
+
+  /** After a search that was cut short: each part's other wordings in turn, as long as one is better. */
+  function improve(): void {
+    for (let found = null as ChosenPart[] | null; found !== search.found;) {
+      found = search.found
+      parts.forEach((_, at) => {
+        for (const other of offers[at] ?? []) {
+          const standing = search.found?.map(({ phrase }) => phrase) ?? []
+          tryOut(standing.flatMap((phrase, nth) => (nth === at ? other : (offerOf(nth, phrase) ?? []))))
+        }
+      })
+    }
+  }
+
+  function offerOf(at: number, phrase: ReadyPhrase): Offer | undefined {
+    return offers[at]?.find((offer) => offer.phrase === phrase)
+  }
+
+  /** Takes a whole choice where it costs less than the best found. */
+  function tryOut(choice: readonly Offer[]): void {
+    const gone: Offer[] = []
+    let soFar: SoFar | null = atFirst
+    for (const offer of choice) {
+      soFar = soFar && goOn(gone.length, soFar, offer)
+      if (!soFar) break
+      gone.push(offer)
+    }
+    path.push(...gone.map(({ phrase }) => phrase))
+    if (soFar) finish(soFar.cost)
+    path.length = 0
+    for (const { families } of gone) giveBack(families)
   }
 
   /** Counts words in; false, and nothing counted, when one would stand too often. */
@@ -166,7 +207,10 @@ interface SoFar {
   readonly cost: number
   readonly length: number
   readonly run: number
+  readonly now: Joining
 }
+
+const atFirst: SoFar = { cost: 0, length: 0, run: 0, now: nothingJoined }
 
 /** For each place, what all places after it take at least. */
 function stillToCome(least: readonly number[]): number[] {

@@ -1,5 +1,6 @@
 import { mostCompared, TextsOfOthers, wordsIn } from './alike'
 import type { Draft, LeftOut } from './because'
+import { farUnder, wellFilled } from './boxes'
 import { chooseWordings } from './choose'
 import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
@@ -12,10 +13,7 @@ import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
 import { Usage } from './usage'
-import { alikeCost, type CostSetting } from './wordingCost'
-
-/** How full a box should be for its text to look right; ours. */
-const wellFilled = 0.8
+import { alikeCost, weights, type CostSetting } from './wordingCost'
 
 /**
  * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
@@ -73,7 +71,9 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Clas
     const chosen = hasNoRoom(parts, request, least)
       ? null
       : chooseAmong(referringBack(parts), request, phrasebook, classmates)
-    if (chosen) return { draft: { ...sayComment(chosen, request.subject), leftOut }, chosen }
+    const draft = chosen ? sayComment(chosen, request.subject) : null
+    if (chosen && draft && !runsOn(draft.sentences.length, request, least))
+      return { draft: { ...draft, leftOut }, chosen }
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(
       ...parts
@@ -105,13 +105,23 @@ function hasNoRoom(parts: readonly OpenPart[], { box, wish }: DraftRequest, leas
   return usual > box.limit
 }
 
+/** A box is read in so many sentences; more are said only for what is needed, or where somebody asks for more. */
+const mostSentences = 6
+
+function runsOn(sentences: number, { wish }: DraftRequest, least: number): boolean {
+  return sentences > mostSentences && least >= givesWayEarly && !wish
+}
+
 function usualLength(candidates: readonly ReadyPhrase[]): number {
   return candidates.reduce((sum, each) => sum + each.leastLength, 0) / Math.max(1, candidates.length)
 }
 
-/** What a comment tells: of whom the same is told, that has the same keys. */
+/** What a comment tells of skills and habits, whatever else it tells: what has the same is compared. */
 function keysOf(parts: readonly OpenPart[]): string {
-  return parts.flatMap(({ keys }) => keys).join('\u0000')
+  return parts
+    .flatMap(({ keys }) => keys.filter((key) => /^(skill|habit) /.test(key)))
+    .toSorted()
+    .join('\u0000')
 }
 
 function phrasesIn(chosen: readonly ChosenPart[]): ReadyPhrase[] {
@@ -172,7 +182,12 @@ function choose(
     if (taken.size > 0 && taken.has(idsOf(phrases))) return null
     // A draft that stands stays, whatever is said of others since.
     const stands = phrases.every(({ id }) => setting.standing.has(id))
-    return same.isEmpty || stands ? 0 : alikeCost(same.mostAlike(phrases))
+    if (stands) return 0
+    return (isForgotten(phrases) ? weights.veryShort : 0) + (same.isEmpty ? 0 : alikeCost(same.mostAlike(phrases)))
+  }
+
+  function isForgotten(phrases: readonly ReadyPhrase[]): boolean {
+    return phrases.reduce((sum, { leastLength }) => sum + leastLength, 0) < box.limit * farUnder
   }
 
   function fits(candidate: readonly ChosenPart[]): boolean {

@@ -25,7 +25,7 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const isWorded = ({ part }: PlannedPart, { about, tier }: StandingFact): boolean =>
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
-  const untold = untoldByNumber(request.box.plan, request.facts.rated)
+  const untold = untoldByNumber(request.box.plan, request.facts.rated, request.seed)
   for (const planned of eachNamed(request.box, withoutUntold(request.facts, untold), isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out' })

@@ -23,10 +23,11 @@ describe('what a wording costs', () => {
 
   it('begins with the own preference and how far its length is from what suits', () => {
     const off = Math.abs(plain.fixedLength - 20) / 20
-    expect(base).toBeCloseTo(preference('s', 'p') * weights.preference + off * weights.offLength)
-    expect(cost({ idealLength: plain.fixedLength })).toBeCloseTo(preference('s', 'p') * weights.preference)
+    const least = preference('s', 'p') * weights.preference + weights.withStudent
+    expect(base).toBeCloseTo(least + off * weights.offLength)
+    expect(cost({ idealLength: plain.fixedLength })).toBeCloseTo(least)
     // Never more than once the whole weight, however far.
-    expect(cost({ idealLength: 1 })).toBeCloseTo(preference('s', 'p') * weights.preference + weights.offLength)
+    expect(cost({ idealLength: 1 })).toBeCloseTo(least + weights.offLength)
   })
 
   it.each<[string, Partial<CostSetting>, number]>([

@@ -35,6 +35,8 @@ export interface ReadyPhrase extends Phrase {
   readonly leastLength: number
   /** Under what the beginning is counted that it shares with others of its make: "the next step". */
   readonly frame: string
+  /** Its first two words; empty where it begins with the student. */
+  readonly begins: string
   readonly shape: string
 }
 
@@ -104,6 +106,8 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     first.case === 'subject' &&
     phrase.text.length <= 110 &&
     !/[.!?;:](?=.)|, (and|but|so|yet) /.test(phrase.text)
+  const opensWithStudent =
+    first?.kind === 'name' || (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner'))
   const people = plain.filter(
     (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
   ).length
@@ -118,9 +122,8 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
         : [],
     ),
     slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
-    opensWithStudent:
-      first?.kind === 'name' ||
-      (first?.kind === 'pronoun' && (first.case === 'subject' || first.case === 'determiner')),
+    opensWithStudent,
+    begins: opensWithStudent ? '' : phrase.text.toLowerCase().split(' ', 2).join(' '),
     joins,
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),

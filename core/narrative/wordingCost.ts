@@ -42,9 +42,11 @@ export const weights = {
   /** Times the square of how often the student's other boxes have the same shape. */
   perElsewhere: 0.6,
   /** For a comment all of whose words are a classmate's of whom the same is told; less for less. */
-  alike: 12,
+  alike: 80,
   /** For each word that all have of whom the very same is told; less for fewer. */
   heard: 0.3,
+  /** For a comment that leaves its box almost empty. */
+  veryShort: 4,
   preference: 1,
   offLength: 0.5,
   otherTone: 1,
@@ -52,6 +54,8 @@ export const weights = {
   anySubject: 0.8,
   /** For a phrase of every level where the level is known: what is chosen by it says more. */
   anyLevel: 0.8,
+  /** For a sentence that begins with the student: one in two is enough. */
+  withStudent: 0.5,
   namedAgain: 0.7,
   shownBefore: 6,
   leavesStanding: 8,
@@ -87,6 +91,7 @@ export function wordingCosts(
       (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
       (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +
       (tier !== null && phrase.tiers.length === 0 ? weights.anyLevel : 0) +
+      (phrase.opensWithStudent ? weights.withStudent : 0) +
       (setting.namedOnly ? phrase.namings * weights.namedAgain : 0) +
       (setting.shown.size === 0 ? 0 : (setting.shown.get(phrase.id) ?? 0) * weights.shownBefore) +
       (setting.standing.size > 0 && !setting.standing.has(phrase.id) ? weights.leavesStanding : 0)
@@ -103,7 +108,7 @@ const alikeFrom = 0.3
  * @param share Jaccard's index of the two word sets, from 0 to 1
  */
 export function alikeCost(share: number): number {
-  return Math.max(0, share - alikeFrom) * weights.alike
+  return Math.max(0, share - alikeFrom) ** 2 * weights.alike
 }
 
 /**
@@ -116,8 +121,8 @@ export function openingCost(runBefore: number): number {
 }
 
 /** The cost of a phrase that begins as the one before it does: "He seldom …. He seldom …". */
-export function beginningAgain(before: ReadyPhrase | undefined, { frame }: ReadyPhrase): number {
-  return before?.frame === frame ? weights.sameBeginning : 0
+export function beginningAgain(before: ReadyPhrase | undefined, { frame, begins }: ReadyPhrase): number {
+  return before && (before.frame === frame || (begins !== '' && before.begins === begins)) ? weights.sameBeginning : 0
 }
 
 /** After so many sentences in a row that begin with the student one more costs. */

@@ -59,7 +59,7 @@ describe('of how many a plan has told', () => {
   ]
   const [still, moved, best, lowest, habit] = facts
   it('the lowest and the best first, then what moved, then the child’s middle', () => {
-    expect([1, 2, 3, 4].map((most) => mostTelling(facts.slice(0, 4), most).at(-1))).toEqual([
+    expect([1, 2, 3, 4].map((most) => mostTelling(facts.slice(0, 4), most, '').at(-1))).toEqual([
       lowest,
       best,
       moved,
@@ -67,7 +67,7 @@ describe('of how many a plan has told', () => {
     ])
   })
   it('each part by itself; and what any part tells is told', () => {
-    const untold = (plan: string) => [...untoldByNumber(readPlan(plan), facts)]
+    const untold = (plan: string) => [...untoldByNumber(readPlan(plan), facts, '')]
     expect(untold('outcome each [at most 2]; habit each')).toEqual([still, moved])
     expect(untold('outcome each [at most 1]; outcome Number [at most 2]; habit each [at most 1]')).toEqual([
       still,
