@@ -110,7 +110,9 @@ describe('the facts that a comment may speak of', () => {
         { text: 'Divides: 1 (level 1)', tier: 'starting' },
       ],
     })
-    expect(draft(record).text).toMatch(/gone up a step since the spring: adding numbers.*down a step in dividing numbers/)
+    expect(draft(record).text).toMatch(
+      /gone up a step since the spring: adding numbers.*down a step in dividing numbers/,
+    )
   })
   it('a strand is uneven from two tiers apart, or where a strength stands beside a difficulty', () => {
     const uneven = (best: Tier, least: Tier): boolean | undefined => {
