@@ -3,6 +3,7 @@ import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMap
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
 import { readDate } from './readDate'
+import { withoutBrackets } from './pointsWords'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
 import type { Matchable } from '../people/matchStudent'
@@ -181,7 +182,7 @@ function toldByFigures(
   { people, firstChild }: { people: readonly number[]; firstChild: number },
 ): DescribingRow | null {
   const most = row.cells.flatMap((cell, at) =>
-    cell === '' || people.includes(at) ? [] : [[at, numberIn(cell)] as const],
+    cell === '' || people.includes(at) ? [] : [[at, numberIn(withoutBrackets(cell))] as const],
   )
   if (most.length === 0 || isSummary(row.cells.find((cell) => cell !== '') ?? '')) return null
   const children = table.rows.filter(({ number }) => number >= firstChild)

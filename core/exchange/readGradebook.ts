@@ -2,7 +2,7 @@ import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
-import { pointsWords } from './pointsWords'
+import { pointsWords, withoutBrackets } from './pointsWords'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
@@ -330,6 +330,6 @@ function countsIn(written: string): boolean | null {
 const pointsOrPercent = new RegExp(`\\s*(?:${pointsWords}|%)$`, 'i')
 
 function positive(written: string): number | null {
-  const value = Number(written.replace(',', '.').replace(pointsOrPercent, ''))
+  const value = Number(withoutBrackets(written).replace(',', '.').replace(pointsOrPercent, ''))
   return written !== '' && Number.isFinite(value) && value > 0 ? value : null
 }

@@ -40,6 +40,7 @@ export const collections = [
   'unread6',
   'unread7',
   'unread8',
+  'unread9',
 ] as const
 
 /** The files of one collection. */
