@@ -72,8 +72,8 @@ function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Clas
       ? null
       : chooseAmong(referringBack(parts), request, phrasebook, classmates)
     const draft = chosen ? sayComment(chosen, request.subject) : null
-    if (chosen && draft && !runsOn(draft.sentences.length, request, least))
-      return { draft: { ...draft, leftOut }, chosen }
+    const isCut = least >= givesWayEarly && chosen && draft && runsOn(chosen, draft.sentences.length, request)
+    if (chosen && draft && !isCut) return { draft: { ...draft, leftOut }, chosen }
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(
       ...parts
@@ -105,11 +105,13 @@ function hasNoRoom(parts: readonly OpenPart[], { box, wish }: DraftRequest, leas
   return usual > box.limit
 }
 
-/** A box is read in so many sentences; more are said only for what is needed, or where somebody asks for more. */
+/** A box is read in so many sentences; more are said only for what is needed, and where somebody asks for more. */
 const mostSentences = 6
 
-function runsOn(sentences: number, { wish }: DraftRequest, least: number): boolean {
-  return sentences > mostSentences && least >= givesWayEarly && !wish
+/** Whether a comment gives up what is not needed of it. One that stands is not cut, nor one that was made longer. */
+function runsOn(chosen: readonly ChosenPart[], sentences: number, { wish, standing }: DraftRequest): boolean {
+  const isAsked = wish?.atLeast !== undefined || wish?.held !== undefined
+  return sentences > mostSentences && !isAsked && !chosen.every(({ phrase }) => standing?.has(phrase.id))
 }
 
 function usualLength(candidates: readonly ReadyPhrase[]): number {

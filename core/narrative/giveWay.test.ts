@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
 import { tiers, type Tier } from '../scales/tier'
 import { draftComment } from './draftComment'
+import type { Wish } from './draftRequest'
 import { markAgainstLevels } from './markAgainstLevels'
 import { readPlan } from './plan'
 
@@ -33,6 +34,28 @@ describe('where there is no room', () => {
     expect(whole.leftOut).toEqual([])
     expect(orderIn(usual).slice(0, 4)).toEqual(['closing', 'opening', 'help at home', 'progress'])
     expect(draft(30).text).toMatch(/counts with care/)
+  })
+  it('and so it is behind six sentences, but not in a text that stands or was asked to be longer', () => {
+    const texts = {
+      Measuring: '{They} {weighs} apples.',
+      Shape: 'Often {they} {builds} towers.',
+      Data: 'Today {they} {reads} charts.',
+    }
+    const abouts = Object.keys(texts)
+    const more = Object.entries(texts).map(([about, text]) => phrase(about, text, { about }))
+    const standings = ['Number', ...abouts].map((about) => standing(about, 'sound'))
+    const plan = readPlan(`opening; outcome Number; ${abouts.map((about) => `outcome ${about}`).join('; ')}; closing`)
+    const request = requestOf({ standings })
+    const long = { ...request, box: { ...request.box, limit: 900, plan } }
+    const eight = { ...long, box: { ...long.box, plan: [...plan, ...readPlan('next step; help at home')] } }
+    const phrases = [...book.phrases, ...more].map((each) => ({
+      ...each,
+      about: each.part === 'outcome' ? each.about : 'any',
+    }))
+    const write = (asked: typeof eight & { wish?: Wish }) => draftComment(asked, { ...book, phrases }).sentences.length
+    expect([write(long), write(eight), write({ ...eight, wish: { shown: new Map() } })]).toEqual([6, 6, 6])
+    expect(write({ ...eight, wish: { atLeast: 100 } })).toBe(8)
+    expect(write({ ...eight, standing: new Set(phrases.map(({ id }) => id)) })).toBe(8)
   })
   it('what a plan says may be said goes before all else, what must be said stays', () => {
     const plan = usual

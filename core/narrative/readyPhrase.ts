@@ -37,6 +37,7 @@ export interface ReadyPhrase extends Phrase {
   readonly frame: string
   /** Its first two words; empty where it begins with the student. */
   readonly begins: string
+  /** Its id, as shapeOf has it. */
   readonly shape: string
 }
 
