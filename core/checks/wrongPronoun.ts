@@ -12,11 +12,10 @@ import { anyOf, oneOf, pattern } from '../text/pattern'
 import type { Check, Finding } from './finding'
 import { write } from './finding'
 
+const bothWays = 'his/her her/his him/her her/him he/she she/he s/he his/hers himself/herself herself/himself'
+
 /** "He/she", "(s)he": nobody has chosen yet. */
-const bothAtOnce = pattern(
-  String.raw`\b${anyOf('his/her her/his him/her her/him he/she she/he s/he his/hers himself/herself herself/himself')}\b`,
-  String.raw`|\(s\)he\b`,
-)
+const bothAtOnce = pattern(String.raw`\b${anyOf(bothWays)}\b`, String.raw`|\(s\)he\b`)
 
 /**
  * A pronoun that is not the student's, or is the student's in a case that cannot stand there, with the right one as

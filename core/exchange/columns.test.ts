@@ -20,6 +20,16 @@ describe('columns that only the class tells', () => {
     const rows = ['Maya Reed;9', 'Kit Will;7', 'Will Moss;8']
     expect(columnsOf(['Wer;Quiz', ...rows], small)).toEqual(['name', 'score'])
   })
+  it('tell a row of maxima, which has no name, from a child whom the class does not know', () => {
+    const rows = ['Maya Reed;9', 'Kit Will;7', 'Will Moss;8']
+    const guess = (first: string) =>
+      guessGradebook(readTable(['Name;Quiz', first, ...rows].join('\n')), [], { children }).describingRows
+    expect([guess(';(10)'), guess('Perfect score;10'), guess('Ada Best;10')]).toEqual([
+      { 2: 'out of' },
+      { 2: 'out of' },
+      {},
+    ])
+  })
 })
 
 describe('columns that work others out again', () => {

@@ -120,6 +120,8 @@ describe('scores and dates as people write them', () => {
     ['missing', 20, 'missing', null],
     ['Ex', 20, 'excused', null],
     ['inc', 20, 'incomplete', null],
+    ['12 (late)', 20, 'late', 12],
+    ['12 Pkt.,  verspätet', 20, 'late', 12],
   ])('%s out of %d is %s %s', (written, outOf, state, score) => {
     expect(readScore(written, outOf)).toMatchObject({ kind: 'result', state, score })
   })
@@ -129,6 +131,8 @@ describe('scores and dates as people write them', () => {
     ['-2', /below zero/],
     ['18/25', /out of 25/],
     ['<script>', /no score/],
+    // Metres, perhaps.
+    ['12 m', /no score/],
   ])('%s is refused', (written, reason) => {
     const read = readScore(written, 20)
     expect(read.kind === 'refused' && read.reason).toMatch(reason)

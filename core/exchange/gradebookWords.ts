@@ -48,10 +48,8 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
 ]
 
 const describingWords: readonly [DescribingRow, RegExp][] = [
-  [
-    'out of',
-    /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?|(full|perfect)(marks?|scores?)|worth)$/,
-  ],
+  ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?)$/],
+  ['out of', /^((full|perfect)(marks?|scores?)|worth)$/],
   ['out of', /^total(marks|points|possible)$/],
   ['out of', /^(max(imale)?(punkte|punktzahl)|hochstpunktzahl|bareme|puntosmaximos|puntimassimi|maxpoang|makspoeng)$/],
   // The word for points after "max" differs, the rest does not.

@@ -1,4 +1,4 @@
-import { describedBy, isSummary, roleByHeading } from './gradebookWords'
+import { describedBy, roleByHeading } from './gradebookWords'
 import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
@@ -175,16 +175,16 @@ function mayBeChild(
   return !isAtHead || !isHighest
 }
 
-/** A row of nobody between the headings and the children whose figures nobody is above says what there was to reach. */
+/** A row without a name above the children whose figures no child exceeds: what there was to reach. */
 function toldByFigures(
   row: TableRow,
   table: Table,
   { people, firstChild }: { people: readonly number[]; firstChild: number },
 ): DescribingRow | null {
-  const most = row.cells.flatMap((cell, at) =>
-    cell === '' || people.includes(at) ? [] : [[at, numberIn(withoutBrackets(cell))] as const],
-  )
-  if (most.length === 0 || isSummary(row.cells.find((cell) => cell !== '') ?? '')) return null
+  // Somebody with a name may be a child whom the class does not know.
+  if (people.some((at) => (row.cells[at] ?? '') !== '')) return null
+  const most = row.cells.flatMap((cell, at) => (cell === '' ? [] : [[at, numberIn(withoutBrackets(cell))] as const]))
+  if (most.length === 0) return null
   const children = table.rows.filter(({ number }) => number >= firstChild)
   const isReached = ([at, value]: readonly [number, number | null]): boolean =>
     value !== null && children.every(({ cells }) => (numberIn(cells[at] ?? '') ?? 0) <= value)

@@ -1,5 +1,5 @@
 /** What stands behind a number of points, as a part of a pattern: here, and as next door writes it. */
-export const pointsWords = '(?:points?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng|point)\\.?'
+export const pointsWords = '(?:points?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng)\\.?'
 
 /** @example withoutBrackets('(20)') // '20' */
 export function withoutBrackets(cell: string): string {

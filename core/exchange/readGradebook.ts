@@ -262,7 +262,9 @@ function withState(state: string, score: string): string {
 /** What a note at the foot says of results with a star: "* handed in late"; null where none says it. */
 function meaningOfStar(rows: readonly TableRow[]): string | null {
   const notes = rows.flatMap(({ cells }) => /^\*+\s*[:=–-]?\s*(\p{L}.*)$/u.exec(cells[0] ?? '')?.[1] ?? [])
-  const states = notes.flatMap((note) => [note, ...note.split(/\s+/)]).map((words) => readScore(words, null))
+  const states = notes
+    .flatMap((note) => [note, ...note.split(/\s+/).filter(({ length }) => length > 2)])
+    .map((words) => readScore(words, null))
   const found = states.find((read) => read.kind === 'result' && read.state !== 'scored')
   return found?.kind === 'result' ? found.state : null
 }

@@ -33,8 +33,8 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
   const tidy = plainly(written)
   if (tidy === '' || tidy === '-' || tidy === '–') return { kind: 'empty' }
   const ahead = /^(\p{L}[\p{L} ]*?\.?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
-  // "14 (late)", "14 pts, late": the figures, and behind them how it stands.
-  const [, before, behind = ''] = /^(\d.*?)\s*(?:[,;]|\(|\s)\s*(\p{L}[\p{L} ]*?)\s*\)?$/u.exec(tidy) ?? []
+  // "14 (late)", "14 pts, late": the figures, and behind them how it stands, in a word: "14 m" may be metres.
+  const [, before, behind = ''] = /^(\d.*?) ?[,;( ] ?(\p{L}[\p{L} ]{2,}?) ?\)?$/u.exec(tidy) ?? []
   const state = ahead ? stateOf(ahead[1] ?? '') : stateOf(behind)
   if (ahead && state === undefined) return refusal(written)
   const figures = ahead ? ahead[2] : state === undefined ? tidy : before
@@ -46,6 +46,7 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
 function plainly(written: string): string {
   return written
     .trim()
+    .replace(/\s+/g, ' ')
     .toLocaleLowerCase('en')
     .replace(/(\d)\s*½$/, '$1.5')
     .replace(/^½$/, '0.5')
@@ -71,7 +72,8 @@ function readFigures(written: string, figures: string, state: ResultState, outOf
   }
   if (most !== null && value > most) return { kind: 'refused', reason: `“${written}” is above the maximum of ${most}.` }
   if (ownOutOf !== null && outOf !== null && ownOutOf !== outOf) {
-    return { kind: 'refused', reason: `“${written}” is out of ${ownOutOf}, but this piece of work is out of ${outOf}.` }
+    const reason = `“${written}” is out of ${ownOutOf}, but this piece of work is out of ${outOf}.`
+    return { kind: 'refused', reason }
   }
   return { kind: 'result', state, score: value, outOf: ownOutOf }
 }

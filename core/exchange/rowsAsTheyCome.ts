@@ -71,17 +71,22 @@ class CutRow implements ComingRow {
   width = 0
   private start = 0
   private readonly ends: number[] = []
+  /** The next comma of the text, which may stand rows ahead: each is looked for once. */
+  private comma = -1
 
   constructor(private readonly text: string) {}
 
   cut(start: number, end: number): this {
     ;[this.start, this.width] = [start, 0]
-    for (let comma = this.text.indexOf(',', start); comma >= 0 && comma < end;) {
-      this.ends[this.width++] = comma
-      comma = this.text.indexOf(',', comma + 1)
-    }
+    if (this.comma < start) this.comma = this.commaFrom(start)
+    for (; this.comma < end; this.comma = this.commaFrom(this.comma + 1)) this.ends[this.width++] = this.comma
     this.ends[this.width++] = end
     return this
+  }
+
+  private commaFrom(at: number): number {
+    const found = this.text.indexOf(',', at)
+    return found < 0 ? Infinity : found
   }
 
   cell(at: number): string {

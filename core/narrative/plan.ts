@@ -87,10 +87,10 @@ export function readPlan(written: string): PlannedPart[] {
  */
 export function writePlan(plan: readonly PlannedPart[]): string {
   return plan
-    .map(
-      (part, index) =>
-        `${index === 0 ? '' : part.sharesSentence ? ' + ' : '; '}${partKey(part)}${part.when ? ` when ${part.when}` : ''}${marksOf(part)}`,
-    )
+    .map((part, index) => {
+      const sign = index === 0 ? '' : part.sharesSentence ? ' + ' : '; '
+      return `${sign}${partKey(part)}${part.when ? ` when ${part.when}` : ''}${marksOf(part)}`
+    })
     .join('')
 }
 

@@ -11,6 +11,21 @@ export function alderClass(): ClassRecord {
 
 const alike = ['Ada', 'Ben', 'Cleo', 'Dov', 'Ena', 'Fox', 'Gus', 'Hana', 'Ivo', 'Jun']
 
+/** All that a class's record says of children, each list made anew. */
+function told(
+  { levels, habitScores, marks, results, attendance, earlier }: ClassRecord,
+  forEach: <T extends { readonly studentId: string }>(items: readonly T[]) => T[],
+): Pick<ClassRecord, 'levels' | 'habitScores' | 'marks' | 'results' | 'attendance' | 'earlier'> {
+  return {
+    levels: forEach(levels),
+    habitScores: forEach(habitScores),
+    marks: forEach(marks),
+    results: forEach(results),
+    attendance: forEach(attendance),
+    earlier: earlier.map((term) => ({ ...term, levels: forEach(term.levels) })),
+  }
+}
+
 /** Thirty children, of whom ten have the very same record. */
 export function thirtyClass(): ClassRecord {
   const record = alderClass()
@@ -37,12 +52,7 @@ export function thirtyClass(): ClassRecord {
     ],
     // As full a box as most schools have; 6 Alder keeps its small ones.
     boxes: record.boxes.map((box) => ({ ...box, limit: 480 })),
-    levels: forEach(record.levels),
-    habitScores: forEach(record.habitScores),
-    marks: forEach(record.marks),
-    results: forEach(record.results),
-    attendance: forEach(record.attendance),
-    earlier: record.earlier.map((term) => ({ ...term, levels: forEach(term.levels) })),
+    ...told(record, forEach),
   }
 }
 
@@ -74,12 +84,7 @@ export function sameClass(count: number): ClassRecord {
       record.students.filter((each) => each.id === like).map((each) => ({ ...each, id, schoolNumber: id })),
     ),
     boxes: record.boxes.map((box) => ({ ...box, limit: 480 })),
-    levels: forEach(record.levels),
-    habitScores: forEach(record.habitScores),
-    marks: forEach(record.marks),
-    results: forEach(record.results),
-    attendance: forEach(record.attendance),
-    earlier: record.earlier.map((term) => ({ ...term, levels: forEach(term.levels) })),
+    ...told(record, forEach),
     ...{ comments: [], observations: [], accepted: [] },
   }
 }

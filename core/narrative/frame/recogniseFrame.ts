@@ -150,10 +150,12 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
 }
 
 const capitalByHabit = new RegExp(
-  `^${anyOf(`I What Which Who How Why Where Nobody Everybody Somebody Anybody Everyone Someone All Each Both Please Thank
+  `^${anyOf(`
+    I What Which Who How Why Where Nobody Everybody Somebody Anybody Everyone Someone All Each Both Please Thank
     Well The This That These Those It There At In On With When While After Before Our We My He She They His Her
     Their English French German Spanish Latin Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
-    February March April May June July August September October November December Autumn Winter Spring Summer`)}(?:[’']s)?$`,
+    February March April May June July August September October November December Autumn Winter Spring
+    Summer`)}(?:[’']s)?$`,
 )
 
 function looksLikeSubject(next: FrameWord | undefined): boolean {

@@ -6,7 +6,9 @@ import { alsoNouns, pluralVerbs, singularVerbs, whoElse } from './verbWords'
 
 /** After these "her" and "them" are often who something is done to: "helps her finish", "gave her extra practice". */
 const doneTo = new RegExp(
-  `^(?:${anyOf(`help let make see watch hear give show tell teach ask offer bring send allow find lend get`)}(?:s|es|ed)?|${anyOf(`made saw seen heard gave given shown told taught brought sent found lent got helping letting making giving
+  `^(?:${anyOf(`
+    help let make see watch hear give show tell teach ask offer bring send allow find lend get`)}(?:s|es|ed)?|${anyOf(`
+    made saw seen heard gave given shown told taught brought sent found lent got helping letting making giving
     showing telling teaching asking hearing seeing watching finding bringing sending reminding encouraging
     getting having showed asked helped`)})$`,
 )
@@ -36,7 +38,8 @@ const madeByStudents = oneOf(
 )
 
 const othersInSight = new RegExp(
-  String.raw`\b${anyOf(`classmates others partners friends children pupils students peers adults players teachers families groups?
+  String.raw`\b${anyOf(`
+    classmates others partners friends children pupils students peers adults players teachers families groups?
     class team`)}\b`,
   'i',
 )
