@@ -17,7 +17,7 @@ const views: [string, string, (page: Page) => Promise<void>][] = [
   ['plan', '/phrasebook', (page) => page.getByRole('button', { name: 'plan', exact: true }).click()],
 ]
 
-/** What scrolls sideways, and what cannot be reached since something lies over it; by its words. */
+/** What scrolls sideways, headings that run over, and what cannot be reached since something lies over it. */
 function misplaced(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const seen = (element: Element): boolean => {
@@ -42,7 +42,11 @@ function misplaced(page: Page): Promise<string[]> {
         const reached = there !== null && (element.contains(there) || there.contains(element) || label?.contains(there))
         return reached ? [] : [`covered: ${named(element)} by ${there ? named(there) : 'nothing'}`]
       })
-    return [...outside, ...scrolls, ...covered]
+    const headings = [...document.querySelectorAll('th[scope="col"]')]
+      .filter((heading) => seen(heading) && getComputedStyle(heading).overflowX === 'visible')
+      .filter((heading) => heading.scrollWidth > heading.clientWidth + 1)
+      .map((heading) => `runs into the next: ${named(heading)}`)
+    return [...outside, ...scrolls, ...headings, ...covered]
   })
 }
 
