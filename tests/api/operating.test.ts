@@ -14,6 +14,12 @@ const later = (milliseconds: number) => new Promise((done) => setTimeout(done, m
 const pids = () =>
   JSON.parse(readFileSync(process.env.FACUNDA_PROCESSES ?? '', 'utf8')) as { web: number; press: number }
 
+for (const [needed, what] of [
+  ['FACUNDA_PROCESSES', 'two processes'],
+  ['FACUNDA_CLUSTER', 'a database that is killed'],
+] as const)
+  if (!process.env[needed]) console.log(`SKIPPED, ${what}: a server of somebody’s own is not ours to stop.`)
+
 it.runIf(process.env.FACUNDA_PROCESSES)(
   'a web process that is killed is started again, and nobody is signed out',
   async () => {
