@@ -83,12 +83,14 @@ export interface SheetAnswer {
   mapping: GradebookMapping
   /** True when the mapping is the one the teacher corrected last time. */
   remembered: boolean
-  /** The first rows of the file, by row number. */
+  /** The first rows of the file and its last ones, by row number. */
   sample: TableRow[]
   rows: number
 }
 
 export interface PlanAnswer {
+  /** How the file was read: as was asked, with the correction that came along. */
+  mapping: GradebookMapping
   plan: ImportPlan
   fingerprint: string
 }

@@ -1,7 +1,9 @@
 import { z } from 'zod'
+import { correctionSchema } from '../core/exchange/correctMapping'
 import { gradebookMappingSchema } from '../core/exchange/gradebookMapping'
 import { key } from '../core/text/textSchema'
 
-export const importToPlan = z.object({ mapping: gradebookMappingSchema })
+/** With a correction, the file is planned as it is read then. */
+export const importToPlan = z.object({ mapping: gradebookMappingSchema, correction: correctionSchema.optional() })
 /** `fingerprint` is that of the plan the teacher saw: if the class has changed since, a new plan is shown first. */
 export const importToApply = z.object({ mapping: gradebookMappingSchema, fingerprint: key })

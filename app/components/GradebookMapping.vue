@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import type { FileAnswer } from '~~/contracts/answers'
-import { columnRoles, type GradebookMapping } from '~~/core/exchange/gradebookMapping'
+import type { SheetAnswer } from '~~/contracts/answers'
+import { rowKinds, type Correction, type RowKind } from '~~/core/exchange/correctMapping'
+import { childRows, columnRoles, type ColumnRole, type GradebookMapping } from '~~/core/exchange/gradebookMapping'
 
-/** The file's first rows with a guess above each column, to be corrected. */
-const props = defineProps<{ file: FileAnswer }>()
-const mapping = defineModel<GradebookMapping>({ required: true })
+/** The file's first rows and its last, with a guess at each column and row, to be corrected. */
+const props = defineProps<{ sheet: SheetAnswer; mapping: GradebookMapping }>()
+const emit = defineEmits<{ correct: [correction: Correction] }>()
 const { listFolded } = useFrame()
 
-const words: Record<(typeof columnRoles)[number], string> = {
+const roleWords: Record<ColumnRole, string> = {
   'number': 'School number',
   'name': 'Whole name',
   'given name': 'Given name',
@@ -23,45 +24,87 @@ const words: Record<(typeof columnRoles)[number], string> = {
   'remark': 'Remark',
   'ignore': 'Leave out',
 }
-
-function setRole(column: number, role: string): void {
-  const found = columnRoles.find((each) => each === role)
-  if (found)
-    mapping.value = {
-      ...mapping.value,
-      columns: mapping.value.columns.map((each, at) => (at === column ? found : each)),
-    }
+const rowWords: Record<RowKind, string> = {
+  'child': 'Results',
+  'headings': 'Headings',
+  'out of': 'Out of',
+  'category': 'Category',
+  'date': 'Date',
+  'weight': 'Weight',
+  'counts': 'Into the mark',
+  'nothing': 'Leave out',
 }
 
-function rowKind(number: number): string {
-  if (number === mapping.value.headingRow) return 'headings'
-  return mapping.value.describingRows[String(number)] ?? (number < mapping.value.headingRow ? 'not used' : '')
+function setRole(column: number, chosen: string): void {
+  const role = columnRoles.find((each) => each === chosen)
+  if (role) emit('correct', { column, role })
 }
+
+function setRow(row: number, chosen: string): void {
+  const is = rowKinds.find((each) => each === chosen)
+  if (is) emit('correct', { row, is })
+}
+
+function rowKind(number: number): RowKind {
+  if (number === props.mapping.headingRow) return 'headings'
+  const isRead = childNumbers.value.has(number)
+  return props.mapping.describingRows[String(number)] ?? (isRead ? 'child' : 'nothing')
+}
+
+const childNumbers = computed(
+  () => new Set(childRows({ rows: props.sheet.sample, delimiter: '' }, props.mapping).map(({ number }) => number)),
+)
+
+/** What a row can become: the headings stay where they are until another row has them. */
+function kindsOf(number: number): RowKind[] {
+  const isLong = props.mapping.shape === 'long'
+  return rowKinds.filter((kind) => {
+    if (kind === 'child') return number > props.mapping.headingRow || childNumbers.value.has(number)
+    return !isLong || kind === 'headings' || kind === 'nothing'
+  })
+}
+
+/** The place of the first row that does not follow on the one before it; -1 where the whole file is shown. */
+const gapAt = computed(() => {
+  const { sample, rows } = props.sheet
+  return rows > sample.length ? sample.length - 3 : -1
+})
 
 /** The heading of a column and its first values, in a line. */
 function columnOf(nth: number): { heading: string; values: string } {
-  const cells = props.file.sample
-    .filter((row) => row.number > mapping.value.headingRow)
+  const cells = props.sheet.sample
+    .filter((row) => row.number > props.mapping.headingRow)
     .flatMap((row) => row.cells[nth] || [])
-  const heading = props.file.sample.find((row) => row.number === mapping.value.headingRow)?.cells[nth]
+  const heading = props.sheet.sample.find((row) => row.number === props.mapping.headingRow)?.cells[nth]
   return { heading: heading || `column ${nth + 1}`, values: cells.slice(0, 4).join(' · ') }
 }
 </script>
 
 <template>
-  <ul v-if="listFolded" aria-label="The file’s columns">
+  <ul v-if="listFolded" aria-label="The file’s columns and rows">
     <li v-for="(role, nth) in mapping.columns" :key="nth" class="border-b border-rule py-2">
       <label class="flex flex-wrap items-center gap-x-3"
         ><span class="min-w-0 flex-1 font-semibold wrap-break-word">{{ columnOf(nth).heading }}</span>
-        <select
-          class="field w-36 py-0.5"
-          :value="role"
-          @change="setRole(nth, ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="each in columnRoles" :key="each" :value="each">{{ words[each] }}</option>
+        <select class="field w-36 py-0.5" :value="role" @change="setRole(nth, valueOf($event))">
+          <option v-for="each in columnRoles" :key="each" :value="each">{{ roleWords[each] }}</option>
         </select></label
       >
       <p class="truncate text-sm text-muted">{{ columnOf(nth).values }}</p>
+    </li>
+    <li v-for="row in sheet.sample" :key="`row ${row.number}`" class="border-b border-rule py-2">
+      <label class="flex flex-wrap items-center gap-x-3"
+        ><span class="min-w-0 flex-1 font-semibold">Row {{ row.number }}</span>
+        <span v-if="row.number === mapping.headingRow">Headings</span>
+        <select
+          v-else
+          class="field w-36 py-0.5"
+          :value="rowKind(row.number)"
+          @change="setRow(row.number, valueOf($event))"
+        >
+          <option v-for="kind in kindsOf(row.number)" :key="kind" :value="kind">{{ rowWords[kind] }}</option>
+        </select></label
+      >
+      <p class="truncate text-sm text-muted">{{ row.cells.filter(Boolean).join(' · ') }}</p>
     </li>
   </ul>
   <div
@@ -81,32 +124,44 @@ function columnOf(nth: number): { heading: string; values: string } {
               :class="role === 'ignore' ? 'text-muted' : 'font-semibold'"
               :aria-label="`Column ${column + 1} is`"
               :value="role"
-              @change="setRole(column, ($event.target as HTMLSelectElement).value)"
+              @change="setRole(column, valueOf($event))"
             >
-              <option v-for="each in columnRoles" :key="each" :value="each">{{ words[each] }}</option>
+              <option v-for="each in columnRoles" :key="each" :value="each">{{ roleWords[each] }}</option>
             </select>
           </th>
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="row in props.file.sample"
-          :key="row.number"
-          class="border-b border-rule"
-          :class="rowKind(row.number) ? 'text-muted' : ''"
-        >
-          <th scope="row" class="px-2 py-0.5 whitespace-nowrap text-muted">
-            {{ row.number }} <span class="text-xs">{{ rowKind(row.number) }}</span>
-          </th>
-          <td
-            v-for="(role, column) in mapping.columns"
-            :key="column"
-            class="max-w-40 truncate px-2 py-0.5"
-            :class="role === 'ignore' ? 'text-muted' : ''"
-          >
-            {{ row.cells[column] }}
-          </td>
-        </tr>
+        <template v-for="(row, nth) in props.sheet.sample" :key="row.number">
+          <tr v-if="nth === gapAt" class="border-b border-rule text-muted">
+            <td :colspan="mapping.columns.length + 1" class="px-2">
+              {{ sheet.rows - sheet.sample.length }} more rows, and the last three:
+            </td>
+          </tr>
+          <tr class="border-b border-rule" :class="rowKind(row.number) === 'child' ? '' : 'text-muted'">
+            <th scope="row" class="px-2 py-0.5 whitespace-nowrap text-muted">
+              <span class="inline-block w-6">{{ row.number }}</span>
+              <span v-if="row.number === mapping.headingRow">Headings</span>
+              <select
+                v-else
+                class="field w-28 py-0 font-normal"
+                :aria-label="`Row ${row.number} is`"
+                :value="rowKind(row.number)"
+                @change="setRow(row.number, valueOf($event))"
+              >
+                <option v-for="kind in kindsOf(row.number)" :key="kind" :value="kind">{{ rowWords[kind] }}</option>
+              </select>
+            </th>
+            <td
+              v-for="(role, column) in mapping.columns"
+              :key="column"
+              class="max-w-40 truncate px-2 py-0.5"
+              :class="role === 'ignore' ? 'text-muted' : ''"
+            >
+              {{ row.cells[column] }}
+            </td>
+          </tr>
+        </template>
       </tbody>
     </table>
   </div>

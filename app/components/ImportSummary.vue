@@ -1,11 +1,17 @@
 <script setup lang="ts">
-import { countPlan, type ImportPlan } from '~~/core/exchange/planImport'
+import { signMeanings, type GradebookMapping, type SignMeaning } from '~~/core/exchange/gradebookMapping'
+import { countPlan, soleCandidates, type DoubtfulPerson, type ImportPlan } from '~~/core/exchange/planImport'
+import { signKey } from '~~/core/exchange/readGradebook'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 
 /** What taking the file in would change, before anything is changed. */
-const props = defineProps<{ plan: ImportPlan }>()
-const emit = defineEmits<{ answer: [written: string, studentId: string] }>()
+const props = defineProps<{ plan: ImportPlan; signs: GradebookMapping['signs'] }>()
+const emit = defineEmits<{
+  answer: [written: string, studentId: string]
+  all: [people: Record<string, string>]
+  means: [written: string, meaning: SignMeaning | null]
+}>()
 const classRecord = useClassRecord()
 const settings = useSettings()
 
@@ -17,6 +23,21 @@ const withWeight = (name: string): string => {
   const given = props.plan.categoryWeights.find((each) => each.name === name)
   return given ? `${name}, weight ${given.weight}` : `${name}, which weighs as much as the usual one`
 }
+const meaningWords: Record<SignMeaning, string> = {
+  nothing: 'nothing: left empty',
+  missing: 'missing',
+  late: 'late',
+  excused: 'excused',
+  incomplete: 'incomplete',
+}
+/** Signs that nobody has explained yet, and those that somebody has. */
+const asked = computed(() => [
+  ...props.plan.signs.slice(0, 12),
+  ...Object.keys(props.signs).map((written) => ({ written, times: 0 })),
+])
+const sole = computed(() => soleCandidates(props.plan.doubtful))
+const whoIs = ({ written, candidates: [only, ...others] }: DoubtfulPerson): string =>
+  only && others.length === 0 ? `is “${written}” ${only.name}?` : `who is “${written}”?`
 const nameOf = (id: string): string => {
   const student = classRecord.index?.student(id)
   return student ? settings.nameOf(student) : id
@@ -45,8 +66,14 @@ const nameOf = (id: string): string => {
       {{ weightsChanged.map(({ name, before, weight }) => `${name} ${before} → ${weight}`).join(', ') }}. The marks
       move.
     </p>
+    <p v-if="Object.keys(sole).length > 1">
+      <button type="button" class="quiet" @click="emit('all', sole)">
+        {{ Object.keys(sole).length === 2 ? 'Yes, both are' : `Yes, all ${Object.keys(sole).length} are` }} who they
+        seem to be
+      </button>
+    </p>
     <div v-for="doubt in plan.doubtful" :key="doubt.written" class="needs flex flex-wrap items-center gap-x-3 gap-y-1">
-      <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: who is “{{ doubt.written }}”?</label>
+      <label :for="`who-${doubt.written}`">Row {{ doubt.rows.join(', ') }}: {{ whoIs(doubt) }}</label>
       <select
         :id="`who-${doubt.written}`"
         class="field"
@@ -54,6 +81,25 @@ const nameOf = (id: string): string => {
       >
         <option value="">not taken in until you say</option>
         <option v-for="each in doubt.candidates" :key="each.id" :value="each.id">{{ each.name }}</option>
+      </select>
+    </div>
+    <div
+      v-for="sign in asked"
+      :key="`sign ${sign.written}`"
+      class="flex flex-wrap items-center gap-x-3 gap-y-1"
+      :class="sign.times > 0 ? 'needs' : ''"
+    >
+      <label :for="`sign-${sign.written}`"
+        >“{{ sign.written }}”<template v-if="sign.times > 1">, {{ sign.times }} times,</template> means</label
+      >
+      <select
+        :id="`sign-${sign.written}`"
+        class="field"
+        :value="signs[signKey(sign.written)] ?? ''"
+        @change="emit('means', sign.written, signMeanings.find((each) => each === valueOf($event)) ?? null)"
+      >
+        <option value="">not taken in until you say</option>
+        <option v-for="each in signMeanings" :key="each" :value="each">{{ meaningWords[each] }}</option>
       </select>
     </div>
     <details v-if="plan.refused.length > 0" :open="plan.refused.length <= 6">

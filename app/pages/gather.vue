@@ -1,22 +1,18 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { useSessionStorage, watchDebounced } from '@vueuse/core'
-import type { FileAnswer, PlanAnswer } from '~~/contracts/answers'
-import type { GradebookMapping } from '~~/core/exchange/gradebookMapping'
-import { countPlan } from '~~/core/exchange/planImport'
+import { useSessionStorage } from '@vueuse/core'
+import type { FileAnswer } from '~~/contracts/answers'
 import type { PieceOfWork } from '~~/core/marks/work'
 import { teacherOf } from '~~/core/record/roster'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
-import { useSaving } from '~/stores/saving'
 
 useHead({ title: 'Gather · Facunda' })
 const classRecord = useClassRecord()
-const saving = useSaving()
 const file = shallowRef<FileAnswer | null>(null)
-const mapping = ref<GradebookMapping | null>(null)
-const plan = shallowRef<PlanAnswer | null>(null)
-const { busy, problem, attempt } = useAttempt()
+/** Where the file goes, in words: whatever is looked at since. */
+const into = ref('')
+const { problem, attempt } = useAttempt()
 const done = ref('')
 const tab = useSessionStorage('facunda.gather.tab', 0)
 /** The piece of work that is looked at, or a new one (an empty text); null for none. */
@@ -48,12 +44,6 @@ const inOrder = computed((before?: PieceOfWork[]) => {
   const now = inView.value.map(({ piece }) => piece)
   return before && before.length === now.length && now.every((piece, at) => piece === before[at]) ? before : now
 })
-const toTake = computed(() => {
-  if (!plan.value) return 0
-  const counts = countPlan(plan.value.plan)
-  return counts.new + counts.changed + counts.workChanged
-})
-
 /** Files that were brought together, each sorted by what is in it. */
 const brought = shallowRef<readonly File[]>([])
 /** A list for the door of lists. */
@@ -81,56 +71,15 @@ function bring(chosen: File): Promise<void> {
   done.value = ''
   return attempt(async () => {
     const query = new URLSearchParams({ subject: subject.value?.key ?? '', name: chosen.name })
-    const answer = await askServer<FileAnswer>('POST', `${classRecord.place}/files?${query}`, chosen)
-    file.value = answer
-    mapping.value = answer.mapping
+    into.value = `${subject.value?.name}, ${classRecord.record?.term.name}`
+    file.value = await askServer<FileAnswer>('POST', `${classRecord.place}/files?${query}`, chosen)
   })
 }
 
-function chooseSheet(name: string): void {
-  const sheet = file.value?.sheets.find((each) => each.mapping.sheet === name)
-  if (!file.value || !sheet) return
-  plan.value = null
-  file.value = { ...file.value, ...sheet }
-  mapping.value = sheet.mapping
-}
-
-// Each correction shows at once what it would change.
-watchDebounced(
-  mapping,
-  () =>
-    attempt(async () => {
-      if (!file.value || !mapping.value) return
-      plan.value = await askServer<PlanAnswer>('POST', `/api/files/${file.value.id}/plan`, { mapping: mapping.value })
-    }),
-  { debounce: 150, deep: true },
-)
-
-function whoIs(written: string, studentId: string): void {
-  if (!mapping.value) return
-  const { [written]: _before, ...people } = mapping.value.people
-  mapping.value = { ...mapping.value, people: studentId ? { ...people, [written]: studentId } : people }
-}
-
-function takeIn(): Promise<void> {
-  return attempt(async () => {
-    if (!file.value || !mapping.value || !plan.value) return
-    const answer = await askServer<{ event: number | null; summary: string }>(
-      'POST',
-      `/api/files/${file.value.id}/apply`,
-      { mapping: mapping.value, fingerprint: plan.value.fingerprint },
-    )
-    saving.did(answer.event)
-    done.value = `${file.value.name} is in: ${answer.summary}.`
-    leave()
-    await classRecord.load()
-  })
-}
-
-function leave(): void {
+async function cameIn(summary: string): Promise<void> {
+  done.value = `${file.value?.name} is in: ${summary}.`
   file.value = null
-  mapping.value = null
-  plan.value = null
+  await attempt(() => classRecord.load())
 }
 
 function drop(event: DragEvent): void {
@@ -154,57 +103,7 @@ function drop(event: DragEvent): void {
       @done="brought = []"
     />
 
-    <template v-if="file && mapping">
-      <div class="flex flex-wrap items-start gap-3">
-        <div class="min-w-60 flex-1">
-          <h1 class="truncate text-xl font-semibold">{{ file.name }}</h1>
-          <p class="text-sm text-muted">
-            Into {{ subject?.name }}, {{ classRecord.record?.term.name }}. {{ file.rows }} rows,
-            {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result'
-            }}<template v-if="file.remembered">, read as you corrected it last time</template>
-          </p>
-        </div>
-        <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">
-          {{
-            !plan
-              ? 'Looking at it …'
-              : toTake === 0
-                ? 'Nothing in it is new'
-                : `Take in ${toTake} ${toTake === 1 ? 'result' : 'results'}`
-          }}
-        </button>
-        <button type="button" class="quiet" @click="leave">Leave the file</button>
-      </div>
-      <label v-if="file.sheets.length > 1" class="flex items-center gap-2"
-        >Sheet
-        <select class="field" :value="mapping.sheet" @change="chooseSheet(valueOf($event))">
-          <option v-for="each in file.sheets" :key="each.mapping.sheet" :value="each.mapping.sheet">
-            {{ each.mapping.sheet }} ({{ each.rows }} rows)
-          </option>
-        </select></label
-      >
-      <ImportSummary v-if="plan" :plan="plan.plan" @answer="whoIs" />
-      <p>This is how the columns were read. Correct what is wrong above a column.</p>
-      <GradebookMapping v-model="mapping" :file="file" />
-      <div class="flex flex-wrap gap-4 text-sm">
-        <label class="flex items-center gap-2"
-          >Heading row <input v-model.number="mapping.headingRow" type="number" min="1" class="field w-16"
-        /></label>
-        <label class="flex items-center gap-2"
-          >Where the file names none: category <input v-model="mapping.category" class="field w-36"
-        /></label>
-        <label class="flex items-center gap-2"
-          >out of <input v-model.number="mapping.outOf" type="number" min="1" class="field w-20"
-        /></label>
-        <label class="flex items-center gap-2"
-          >Dates
-          <select v-model="mapping.dates" class="field">
-            <option>day first</option>
-            <option>month first</option>
-          </select></label
-        >
-      </div>
-    </template>
+    <GradebookFile v-if="file" :key="file.id" :file="file" :into="into" @done="cameIn" @leave="file = null" />
 
     <template v-else>
       <div class="flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { text } from '../text/textSchema'
+import type { Table, TableRow } from './readTable'
 
 /** What a column of a gradebook file can be. */
 export const columnRoles = [
@@ -20,9 +21,13 @@ export const columnRoles = [
 ] as const
 export type ColumnRole = (typeof columnRoles)[number]
 
-/** Rows of a wide file that describe the pieces of work instead of a student. */
-export const describingRows = ['out of', 'category', 'date', 'weight', 'counts'] as const
+/** Rows of a wide file that describe the pieces of work instead of a student, or tell nothing that is wanted. */
+export const describingRows = ['out of', 'category', 'date', 'weight', 'counts', 'nothing'] as const
 export type DescribingRow = (typeof describingRows)[number]
+
+/** What a sign of the teacher's own can stand for in a cell of results: a state, or an empty cell. */
+export const signMeanings = ['nothing', 'missing', 'late', 'excused', 'incomplete'] as const
+export type SignMeaning = (typeof signMeanings)[number]
 
 /** How a gradebook file is to be read: guessed by the program, corrected by the teacher. */
 export const gradebookMappingSchema = z.object({
@@ -41,5 +46,21 @@ export const gradebookMappingSchema = z.object({
   dates: z.enum(['day first', 'month first']),
   /** The teacher's answers about doubtful rows: identity as written → student id. */
   people: z.record(z.string().max(300), z.string().max(80)),
+  /** The teacher's own signs, in small letters → what they say of a result. */
+  signs: z.record(z.string().max(60), z.enum(signMeanings)).default({}),
 })
 export type GradebookMapping = z.infer<typeof gradebookMappingSchema>
+
+/**
+ * The rows that are children's: those below the headings that describe nothing; where none is below, the headings stand
+ * at the foot, and they are above.
+ */
+export function childRows(
+  { rows }: Table,
+  { headingRow, describingRows: described }: Pick<GradebookMapping, 'headingRow' | 'describingRows'>,
+): TableRow[] {
+  const left = rows.filter(({ number }) => number !== headingRow && !(String(number) in described))
+  const below = left.filter(({ number }) => number > headingRow)
+  // A line of words above the headings has one cell.
+  return below.length > 0 ? below : left.filter(({ cells }) => cells.filter((cell) => cell !== '').length > 1)
+}

@@ -1,5 +1,5 @@
 import { describedBy, roleByHeading } from './gradebookWords'
-import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
+import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
 import { readDate } from './readDate'
@@ -14,6 +14,8 @@ export interface BesideFile {
   readonly headingRow?: number | null
   /** The children of the class: their names and numbers tell their columns in every language. */
   readonly children?: readonly Matchable[]
+  /** What a person has said of columns, by their places. */
+  readonly roles?: ReadonlyMap<number, ColumnRole>
 }
 
 /**
@@ -25,19 +27,21 @@ export interface BesideFile {
 export function guessGradebook(
   table: Table,
   categories: readonly string[],
-  { headingRow = null, children = [] }: BesideFile = {},
+  { headingRow = null, children = [], roles = new Map() }: BesideFile = {},
 ): GradebookMapping {
   const ours = columnsOfChildren(table, children)
   const worded = table.rows.find((row) => row.number === headingRow) ?? headingRowOf(table, ours)
-  const titles = headingRow === null ? titlesBesideDates(table, worded) : null
-  const heading = titles ?? worded
-  const named = withChildren(rolesByHeadings(worded.cells), ours)
+  const titles = headingRow === null ? titlesBesides(table, worded) : null
+  const heading = titles?.row ?? worded
+  const named = withChildren(rolesByHeadings(worded.cells), ours).map((role, at) => roles.get(at) ?? role)
   const long = named.includes('work') && named.includes('score')
   const described = long ? {} : describingRowsOf(table, heading, { named, firstChild: ours?.firstRow ?? null })
-  const describingRows = titles ? { ...described, [String(worded.number)]: 'date' as const } : described
-  const students = table.rows.filter((row) => row.number > heading.number && !(row.number in describingRows))
-  const columns = widestColumns(table, heading).map((index) =>
-    guessColumn(index, named[index] ?? null, { heading, students, long, delimiter: table.delimiter }),
+  const describingRows = titles ? { ...described, [String(worded.number)]: titles.beside } : described
+  const students = childRows(table, { headingRow: heading.number, describingRows })
+  const columns = widestColumns(table, heading).map(
+    (index) =>
+      roles.get(index) ??
+      guessColumn(index, named[index] ?? null, { heading, students, long, delimiter: table.delimiter }),
   )
   return {
     sheet: '',
@@ -49,6 +53,7 @@ export function guessGradebook(
     outOf: 100,
     dates: datesOf(table),
     people: {},
+    signs: {},
   }
 }
 
@@ -68,17 +73,28 @@ function withChildren(named: readonly (ColumnRole | null)[], ours: ChildColumns 
 
 /**
  * Where the row with the children's headings holds nothing but dates over the work, the titles stand in the row below
- * it, or in the one above.
+ * it, or in the one above; where it says "Points" of each, in the one above.
  */
-function titlesBesideDates(table: Table, heading: TableRow): TableRow | null {
-  const work = heading.cells.flatMap((cell, at) => (cell !== '' && roleByHeading(cell) === null ? [at] : []))
-  if (work.length === 0 || !work.every((at) => readDate(heading.cells[at] ?? '') !== undefined)) return null
+function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside: DescribingRow } | null {
   const place = table.rows.indexOf(heading)
-  const areTitles = (row: TableRow | undefined): boolean =>
-    row !== undefined &&
-    row.cells.every((cell, at) => cell === '' || work.includes(at)) &&
-    work.every((at) => isTitle(row.cells[at] ?? ''))
-  return [table.rows[place + 1], table.rows[place - 1]].find(areTitles) ?? null
+  const titled = (work: readonly number[], rows: readonly (TableRow | undefined)[]): TableRow | undefined =>
+    rows.find(
+      (row) =>
+        row?.cells.every((cell, at) => cell === '' || work.includes(at)) &&
+        work.every((at) => isTitle(row.cells[at] ?? '')),
+    )
+  const over = heading.cells.flatMap((cell, at) => {
+    const role = roleByHeading(cell)
+    return cell !== '' && (role === null || role === 'score') ? [at] : []
+  })
+  const unnamed = over.filter((at) => roleByHeading(heading.cells[at] ?? '') === null)
+  if (unnamed.length > 0 && unnamed.every((at) => readDate(heading.cells[at] ?? '') !== undefined)) {
+    const row = titled(unnamed, [table.rows[place + 1], table.rows[place - 1]])
+    if (row) return { row, beside: 'date' }
+  }
+  const areScores = over.length > 1 && unnamed.length === 0
+  const above = areScores ? titled(over, [table.rows[place - 1]]) : undefined
+  return above ? { row: above, beside: 'nothing' } : null
 }
 
 function isTitle(cell: string): boolean {

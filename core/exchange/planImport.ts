@@ -1,9 +1,10 @@
+import { grouped } from '../grouped'
 import type { Category, PieceOfWork, Result } from '../marks/work'
 import { displayName, nameKey } from '../people/names'
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import type { GradebookMapping } from './gradebookMapping'
 import { partedCategory } from './categoryShare'
-import { readGradebook, writtenIdentity, type FileResult, type FileWork, type Refusal } from './readGradebook'
+import { readGradebook, signKey, writtenIdentity, type FileResult, type FileWork, type Refusal } from './readGradebook'
 import type { Table } from './readTable'
 import { withoutSummaries } from './summaryRows'
 import { columnNotes, tableProblem } from './tableProblem'
@@ -40,6 +41,8 @@ export interface ImportPlan {
   /** Weights of categories that the file gives and that the class does not have so. */
   categoryWeights: PlannedWeight[]
   doubtful: DoubtfulPerson[]
+  /** Signs of the teacher's own in the cells of results, each once, the most frequent first, with how often. */
+  signs: { written: string; times: number }[]
   refused: Refusal[]
   /** What was left out and why, in sentences: columns that hold no results. */
   notes: string[]
@@ -87,7 +90,7 @@ export function planImport<S extends Matchable>(
   const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
   const plan: ImportPlan = {
     ...{ work: [], results: [], newCategories: [], categoryWeights: [] },
-    ...{ doubtful: [], refused: [], notes: [] },
+    ...{ doubtful: [], signs: [], refused: [], notes: [] },
   }
   const problem = tableProblem(table, mapping, known.students)
   if (problem !== null) {
@@ -99,6 +102,7 @@ export function planImport<S extends Matchable>(
     return work && { ...work, category: nameOf.get(work.category) ?? work.category }
   })
   plan.refused.push(...content.refused)
+  plan.signs = countedSigns(content.signs)
   plan.notes.push(...columnNotes(table, mapping), ...note)
   const keyOf = categoryFinder(known.categories)
   plan.categoryWeights = weightsOf(content.work, known.categories, keyOf)
@@ -110,6 +114,15 @@ export function planImport<S extends Matchable>(
   planResults(plan, content.results, mapping, known)
   plan.refused.sort((a, b) => a.row - b.row)
   return plan
+}
+
+function countedSigns(signs: readonly string[]): ImportPlan['signs'] {
+  const times = new Map<string, { written: string; times: number }>()
+  for (const written of signs) {
+    const before = times.get(signKey(written))
+    times.set(signKey(written), { written: before?.written ?? written, times: (before?.times ?? 0) + 1 })
+  }
+  return [...times.values()].sort((one, other) => other.times - one.times)
 }
 
 function planResults<S extends Matchable>(
@@ -170,6 +183,23 @@ function weightsOf(
     given.set(nameKey(name), { key, name: known?.name ?? name, weight, before: known?.weight ?? null })
   }
   return [...given.values()].filter(({ weight, before }) => weight !== before)
+}
+
+/**
+ * The answers about doubtful people that a person can give in one step: of each who can be only one student, that one,
+ * unless another row can be the same.
+ * @example soleCandidates(plan.doubtful) // { 'Maya': 'the id of Maya Reed' }
+ */
+export function soleCandidates(doubtful: readonly DoubtfulPerson[]): Record<string, string> {
+  const claims = grouped(
+    doubtful.flatMap(({ candidates }) => candidates),
+    ({ id }) => id,
+  )
+  return Object.fromEntries(
+    doubtful.flatMap(({ written, candidates: [only, ...others] }) =>
+      only && others.length === 0 && claims.get(only.id)?.length === 1 ? [[written, only.id] as const] : [],
+    ),
+  )
 }
 
 export interface PlanCounts {

@@ -1,10 +1,10 @@
 import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
-import type { ColumnRole, DescribingRow, GradebookMapping } from './gradebookMapping'
+import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
 import { pointsWords, withoutBrackets } from './pointsWords'
 import { readDate } from './readDate'
-import { readScore } from './readScore'
+import { readScore, type ScoreCell } from './readScore'
 import type { Table, TableRow } from './readTable'
 import { readWorkHeading } from './readWorkHeading'
 
@@ -41,6 +41,8 @@ export interface GradebookContent {
   work: FileWork[]
   results: FileResult[]
   refused: Refusal[]
+  /** Cells that say something of a result in no words known here, and in no figures. */
+  signs: string[]
 }
 
 /** The work that the class has already, by the title that a file gives it. What the file does not say, stays. */
@@ -58,14 +60,16 @@ export function readGradebook(
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
   if (!heading) {
     const reason = `There is no row ${mapping.headingRow} to take the headings from.`
-    return { work: [], results: [], refused: [{ row: mapping.headingRow, column: '', value: '', reason }] }
+    return { ...nothingRead(), refused: [{ row: mapping.headingRow, column: '', value: '', reason }] }
   }
-  const students = table.rows.filter(
-    (row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows),
-  )
+  const students = childRows(table, mapping)
   return mapping.shape === 'wide'
     ? readWide(table, { heading, students }, mapping, standing)
     : readLong(heading, students, mapping, standing)
+}
+
+function nothingRead(): GradebookContent {
+  return { work: [], results: [], refused: [], signs: [] }
 }
 
 function readWide(
@@ -74,7 +78,7 @@ function readWide(
   mapping: GradebookMapping,
   standing: StandingWork,
 ): GradebookContent {
-  const content: GradebookContent = { work: [], results: [], refused: [] }
+  const content = nothingRead()
   const columns = mapping.columns.flatMap((role, index) => (role === 'score' ? [index] : []))
   const titles = new Map<string, number>()
   const starred = meaningOfStar(students)
@@ -93,8 +97,8 @@ function readWide(
     const piece = wideWork({ table, heading, index, cells }, mapping, standing, content.refused)
     content.work.push(piece)
     for (const row of students) {
-      const cell = withSign(row.cells[index] ?? '', starred)
-      takeScore(content, {
+      const cell = withStar(row.cells[index] ?? '', starred)
+      takeScore(content, mapping.signs, {
         row: row.number,
         column: piece.title,
         cell,
@@ -198,7 +202,7 @@ function readLong(
   mapping: GradebookMapping,
   standing: StandingWork,
 ): GradebookContent {
-  const content: GradebookContent = { work: [], results: [], refused: [] }
+  const content = nothingRead()
   const byTitle = new Map<string, FileWork>()
   for (const row of rows) {
     const cell = (role: ColumnRole): string => row.cells[mapping.columns.indexOf(role)] ?? ''
@@ -215,7 +219,7 @@ function readLong(
       byTitle.set(piece.title, piece)
       content.work.push(piece)
     }
-    takeScore(content, {
+    takeScore(content, mapping.signs, {
       row: row.number,
       column: nameOf('score'),
       cell: withState(cell('state'), cell('score')),
@@ -269,20 +273,28 @@ function meaningOfStar(rows: readonly TableRow[]): string | null {
   return found?.kind === 'result' ? found.state : null
 }
 
-/** @example withSign('14*', 'late') // 'late 14' */
-function withSign(cell: string, starred: string | null): string {
+/** @example withStar('14*', 'late') // 'late 14' */
+function withStar(cell: string, starred: string | null): string {
   const [, score] = /^(\d.*?)\s*\*$/.exec(cell) ?? []
   return starred === null || score === undefined ? cell : `${starred} ${score}`
 }
 
 function takeScore(
   content: GradebookContent,
+  signs: GradebookMapping['signs'],
   at: { row: number; column: string; cell: string; who: RowIdentity; piece: FileWork; remark: string },
 ): void {
-  const read = readScore(at.cell, at.piece.outOf)
+  const meaning = signs[signKey(at.cell)]
+  const read: ScoreCell =
+    meaning === undefined
+      ? readScore(at.cell, at.piece.outOf)
+      : meaning === 'nothing'
+        ? { kind: 'empty' }
+        : { kind: 'result', state: meaning, score: null, outOf: null }
   if (read.kind === 'empty') return
   if (read.kind === 'refused') {
     content.refused.push({ row: at.row, column: at.column, value: at.cell, reason: read.reason })
+    if (!/\d/.test(at.cell)) content.signs.push(at.cell)
     return
   }
   content.results.push({
@@ -294,6 +306,11 @@ function takeScore(
     score: read.score,
     remark: at.remark,
   })
+}
+
+/** A sign as its meaning is kept under. */
+export function signKey(written: string): string {
+  return written.trim().toLocaleLowerCase('en')
 }
 
 /** Whose a row is, as its cells say. */

@@ -1,5 +1,5 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
-import type { GradebookMapping } from './gradebookMapping'
+import { childRows, type GradebookMapping } from './gradebookMapping'
 import { isSummary } from './gradebookWords'
 import { identityOf, writtenIdentity } from './readGradebook'
 import type { Table } from './readTable'
@@ -12,13 +12,13 @@ import type { Table } from './readTable'
  */
 export function withoutSummaries(
   table: Table,
-  { columns, headingRow, shape, describingRows }: GradebookMapping,
+  mapping: GradebookMapping,
   students: readonly Matchable[],
 ): { children: Table; note: string[] } {
+  const { columns, shape } = mapping
   const match = studentMatcher(students)
-  const summaries = table.rows.filter((row) => {
+  const summaries = childRows(table, mapping).filter((row) => {
     const who = identityOf(row, columns)
-    if (row.number <= headingRow || String(row.number) in describingRows) return false
     // In a long file it is the work that is called a total; the row has a child.
     if (shape === 'long') return isSummary(row.cells[columns.indexOf('work')] ?? '')
     return isSummary(writtenIdentity(who)) && match(who).kind === 'unknown'

@@ -1,5 +1,5 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
-import type { GradebookMapping } from './gradebookMapping'
+import { childRows, type GradebookMapping } from './gradebookMapping'
 import type { Table } from './readTable'
 
 const identifying = ['number', 'name', 'given name', 'family name'] as const
@@ -12,8 +12,7 @@ const identifying = ['number', 'name', 'given name', 'family name'] as const
 export function tableProblem(table: Table, mapping: GradebookMapping, students: readonly Matchable[]): string | null {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
   if (!heading) return `There is no row ${mapping.headingRow} to take the headings from. Correct the heading row.`
-  const body = table.rows.filter((row) => row.number > mapping.headingRow && !(row.number in mapping.describingRows))
-  if (body.length === 0) {
+  if (childRows(table, mapping).length === 0) {
     return 'The file has headings and no row of results below them. Was it saved before the scores were in?'
   }
   if (isTransposed(heading.cells, students)) {
@@ -49,7 +48,7 @@ const letter = /^[A-F][+-]?$/i
  */
 export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
-  const body = table.rows.filter((row) => row.number > mapping.headingRow)
+  const body = childRows(table, mapping)
   if (!heading || mapping.shape === 'long') return []
   return mapping.columns.flatMap((role, index) => {
     const cells = body.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')

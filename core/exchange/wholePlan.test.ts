@@ -69,6 +69,7 @@ Nobody Here,3,4
     },
   ])
   expect(rest).toEqual({
+    signs: [],
     newCategories: ['Essays'],
     categoryWeights: [],
     results: [result('Quiz', 17, 'unchanged', { state: 'scored', score: 17 }), result('Map', 9, 'new', null)],

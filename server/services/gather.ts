@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { FileAnswer, PlanAnswer, SheetAnswer } from '../../contracts/answers'
+import { correctMapping, type Correction } from '../../core/exchange/correctMapping'
 import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
 import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { likeliestSheet } from '../../core/exchange/likeliestSheet'
@@ -20,8 +21,8 @@ import { readSheetsBeside } from '../reading/readSheetsBeside'
 import { openPlace, type Context, type Place } from './context'
 import { readableRecord } from './viewClass'
 
-/** How many rows of a file are shown while its columns are mapped. */
-const sampleRows = 12
+/** How many rows of a file are shown while its columns are mapped: of its head, and of its foot. */
+const shown = { first: 12, last: 3 }
 /** So many sheets of a workbook are looked at. */
 const mostSheets = 40
 
@@ -44,7 +45,7 @@ export async function bringFile(
       rows: table.rows.length,
       remembered: remembered !== undefined,
       mapping: remembered ? { ...guess, ...remembered, sheet, people: {} } : guess,
-      sample: table.rows.slice(0, sampleRows),
+      sample: [...table.rows.slice(0, shown.first), ...table.rows.slice(shown.first).slice(-shown.last)],
     })
   }
   const id = await keepFile(context.db, {
@@ -62,9 +63,14 @@ export async function bringFile(
 }
 
 /** What taking the file in would change, decided before anything is done. */
-export async function planFile(context: Context, fileId: string, mapping: GradebookMapping): Promise<PlanAnswer> {
-  const { plan } = await planned(context, fileId, mapping)
-  return { plan, fingerprint: fingerprintOf(plan) }
+export async function planFile(
+  context: Context,
+  fileId: string,
+  mapping: GradebookMapping,
+  correction?: Correction,
+): Promise<PlanAnswer> {
+  const { plan, mapping: asRead } = await planned(context, fileId, mapping, correction)
+  return { mapping: asRead, plan, fingerprint: fingerprintOf(plan) }
 }
 
 /** Takes the file in, whole, if it would still do what the teacher saw; one event, so that it can be undone. */
@@ -125,7 +131,8 @@ async function planned(
   context: Context,
   fileId: string,
   mapping: GradebookMapping,
-): Promise<{ plan: ImportPlan; record: ClassRecord; file: FileRow; table: Table }> {
+  correction?: Correction,
+): Promise<{ plan: ImportPlan; mapping: GradebookMapping; record: ClassRecord; file: FileRow; table: Table }> {
   const file = await loadFile(context.db, fileId)
   if (file?.person_id !== context.who.personId) {
     throw new Refusal('not found', 'This file is no longer here. Choose it again.')
@@ -134,7 +141,8 @@ async function planned(
   const tables = await readSheetsBeside(file.bytes)
   const table = tables.find(({ sheet }) => sheet === mapping.sheet)?.table
   if (!table) throw new Refusal('not found', `The file has no sheet “${mapping.sheet}”.`)
-  return { plan: planFor(record, file.subject, table, mapping), record, file, table }
+  const asRead = correction ? correctMapping(table, mapping, correction, record.students) : mapping
+  return { plan: planFor(record, file.subject, table, asRead), mapping: asRead, record, file, table }
 }
 
 function planFor(record: ClassRecord, subject: string, table: Table, mapping: GradebookMapping): ImportPlan {

@@ -56,6 +56,23 @@ describe('bringing in a gradebook file', () => {
     expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(409)
   })
 
+  it('reads a file as it is corrected, and the next of its make the same', async () => {
+    const bytes = text('Name,Frieze\nIn all,20\nFinn Aaltonen,17\nTamsin Bright,z\n')
+    const { body: file } = await bring('art', 'frieze.csv', bytes)
+    const correction = { row: 2, is: 'out of' }
+    const { body: corrected } = await ines<PlanAnswer>('POST', `/api/files/${file.id}/plan`, {
+      ...{ mapping: { ...file.mapping, signs: { z: 'excused' } }, correction },
+    })
+    expect(corrected.mapping.describingRows).toEqual({ '2': 'out of' })
+    expect(corrected.plan.work[0]?.work.outOf).toBe(20)
+    const taken = await apply({ ...file, mapping: corrected.mapping }, corrected.fingerprint)
+    expect(taken.body.summary).toContain('2 new')
+    const { body: again } = await bring('art', 'frieze.csv', bytes)
+    expect(again).toMatchObject({ remembered: true, mapping: { signs: { z: 'excused' } } })
+    expect(countPlan((await plan(again)).plan)).toMatchObject({ new: 0, changed: 0, unchanged: 2, refused: 0 })
+    expect((await ines('POST', `/api/events/${taken.body.event}/undo`)).status).toBe(200)
+  })
+
   it('is not undone under results that came in later for the same work', async () => {
     const first = (await bring('art', 'first.csv', text('Number,Mosaic (10)\n05101,7\n'))).body
     const taken = await apply(first, (await plan(first)).fingerprint)

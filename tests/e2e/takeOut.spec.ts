@@ -86,6 +86,34 @@ test('several files dropped together are sorted by what is in them, and each goe
   await expect(brought.getByRole('listitem').nth(0)).toContainText('looked at')
 })
 
+test('a file is corrected at a column, at a row, by a sign and by who they are, and comes in as was said', async ({
+  page,
+}) => {
+  await signIn(page, 'ines')
+  await page.goto('/gather')
+  await page.getByLabel('Subject', { exact: true }).selectOption('Art')
+  const csv = 'Name,Owl,Effort 1,Vase,Effort 2\nIn all,20,,30,\nFinn,17,3,24,2\nUmi,14,1,z,3\nTamsin,9,2,15,1\n'
+  await page
+    .getByLabel('Choose a gradebook file')
+    .setInputFiles({ name: 'corrected.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await expect(page.getByLabel('Column 3 is')).toHaveValue('score')
+  await page.getByLabel('Column 3 is').selectOption('Leave out')
+  await expect(page.getByLabel('Column 5 is')).toHaveValue('ignore')
+  await page.getByRole('button', { name: 'Only “Effort 1”' }).click()
+  await expect(page.getByLabel('Column 5 is')).toHaveValue('score')
+  await page.getByLabel('Column 5 is').selectOption('Leave out')
+  await page.getByLabel('Row 2 is').selectOption('Out of')
+  await expect(page.getByRole('button', { name: 'Say first who they are' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Yes, all 3 are who they seem to be' }).click()
+  await expect(page.getByRole('button', { name: 'Take in 5 results' })).toBeEnabled()
+  await page.getByLabel('“z” means').selectOption('excused')
+  expect(await lookedAt(page)).toEqual([[], 0])
+  await page.getByRole('button', { name: 'Take in 6 results' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'corrected.csv is in: 6 new' })).toBeVisible()
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByRole('button', { name: 'Owl' })).toHaveCount(0)
+})
+
 test('what one school takes out as a OneRoster bundle, another year takes in: looked at, taken in, undone', async ({
   page,
 }) => {

@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { decodeText } from '../../core/exchange/decodeText'
-import { columnRoles, describingRows, type GradebookMapping } from '../../core/exchange/gradebookMapping'
+import { correctMapping, rowKinds, type Correction } from '../../core/exchange/correctMapping'
+import { columnRoles, signMeanings, type GradebookMapping } from '../../core/exchange/gradebookMapping'
 import { guessGradebook } from '../../core/exchange/guessGradebook'
-import { planImport } from '../../core/exchange/planImport'
+import { planImport, soleCandidates } from '../../core/exchange/planImport'
+import { signKey } from '../../core/exchange/readGradebook'
 import { readTable, type Table } from '../../core/exchange/readTable'
 import type { ResultState } from '../../core/marks/work'
 import { nameKey } from '../../core/people/names'
@@ -81,27 +83,30 @@ function isAsExpected(came: readonly string[], expected: readonly string[]): boo
   return came.length === expected.length && expected.every((line) => came.includes(line))
 }
 
-/** Every mapping that a teacher can make of another in one step. */
+/** Every mapping that a teacher can make of another in one step, on the page where a file is looked at. */
 function corrections(table: Table, guess: GradebookMapping): GradebookMapping[] {
-  const rows = table.rows.slice(0, 14).map(({ number }) => number)
+  const { signs, doubtful } = planImport(table, guess, nothingYet)
+  const shown = new Set([...table.rows.slice(0, 12), ...table.rows.slice(-3)].map(({ number }) => number))
+  const said: Correction[] = [
+    ...guess.columns.flatMap((_, column) => columnRoles.map((role) => ({ column, role }))),
+    ...[...shown].flatMap((row) => rowKinds.map((is) => ({ row, is }))),
+  ]
   return [
-    ...guess.columns.flatMap((_, at) =>
-      columnRoles.map((role) => ({ ...guess, columns: guess.columns.map((each, nth) => (nth === at ? role : each)) })),
+    ...said.map((correction) => correctMapping(table, guess, correction, students)),
+    ...signs.flatMap(({ written }) =>
+      signMeanings.map((meaning) => ({ ...guess, signs: { [signKey(written)]: meaning } })),
     ),
-    ...rows.map((headingRow) => guessGradebook(table, [], { headingRow, children: students })),
-    ...rows.flatMap((row) =>
-      describingRows.map((kind) => ({ ...guess, describingRows: { ...guess.describingRows, [row]: kind } })),
-    ),
+    { ...guess, people: soleCandidates(doubtful) },
     { ...guess, dates: guess.dates === 'day first' ? 'month first' : 'day first' },
   ]
 }
 
+const nothingYet = { students, work: [], results: [], categories: [] }
 const letters: Record<ResultState, string> = { scored: '', missing: 'm', late: 'l', excused: 'e', incomplete: 'i' }
 
 /** What a file would bring, in the words of the collection; the category only where the collection tells one. */
 function brought(table: Table, mapping: GradebookMapping, expected: readonly string[]): string[] {
-  const known = { students, work: [], results: [], categories: [] }
-  const plan = planImport(table, mapping, known)
+  const plan = planImport(table, mapping, nothingYet)
   return plan.work.map(({ work }) => {
     const cells = students.map(({ id }) => {
       const found = plan.results.find((each) => each.studentId === id && nameKey(each.title) === nameKey(work.title))

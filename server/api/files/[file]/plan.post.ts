@@ -4,6 +4,6 @@ import { idOf, staffRoute } from '../../../http/staffRoute'
 import { planFile } from '../../../services/gather'
 
 export default staffRoute(async (context, event) => {
-  const { mapping } = await bodyOf(event, importToPlan)
-  return planFile(context, idOf(event, 'file'), mapping)
+  const { mapping, correction } = await bodyOf(event, importToPlan)
+  return planFile(context, idOf(event, 'file'), mapping, correction)
 })
