@@ -83,6 +83,8 @@ export interface SheetAnswer {
   mapping: GradebookMapping
   /** True when the mapping is the one the teacher corrected last time. */
   remembered: boolean
+  /** True where the children stand side by side in the file, so that its columns are read as rows. */
+  turned: boolean
   /** The first rows of the file and its last ones, by row number. */
   sample: TableRow[]
   rows: number

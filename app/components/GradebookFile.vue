@@ -48,7 +48,8 @@ async function takeIn(): Promise<void> {
         <p class="text-sm text-muted">
           Into {{ into }}. {{ sheet.rows }} rows,
           {{ mapping.shape === 'wide' ? 'a row per student' : 'a row per result'
-          }}<template v-if="sheet.remembered">, read as you corrected it last time</template>
+          }}<template v-if="sheet.remembered">, read as you corrected it last time</template
+          ><template v-if="sheet.turned">; the children stand side by side in it, so it was turned</template>
         </p>
       </div>
       <button type="button" class="press" :disabled="busy || !plan || toTake === 0" @click="takeIn">

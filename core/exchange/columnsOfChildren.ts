@@ -1,5 +1,6 @@
 import type { Matchable } from '../people/matchStudent'
-import { nameKey, readName } from '../people/names'
+import { nameKey } from '../people/names'
+import { letterSpellings, lettersOf } from '../people/nearNames'
 import type { ColumnRole } from './gradebookMapping'
 import type { Table } from './readTable'
 
@@ -45,18 +46,10 @@ function waysOf(children: readonly Matchable[]): [ColumnRole, Known][] {
   const numbers = among(children.map(({ schoolNumber }) => bare(schoolNumber)).filter(isNoScore))
   const givens = among(children.flatMap(({ legalGiven, usedName }) => [legalGiven, usedName]))
   const families = among(children.map(({ family }) => family))
-  const wholes = among(
-    children.flatMap(({ legalGiven, usedName, family }) =>
-      [legalGiven, usedName].flatMap((given) => [`${given} ${family}`, `${family} ${given}`]),
-    ),
-  )
-  const whole = (cell: string): boolean => {
-    const { given, family } = readName(cell)
-    return wholes(cell) || (cell.includes(',') && wholes(`${given} ${family}`))
-  }
+  const wholes = new Set(children.flatMap(letterSpellings).filter((letters) => letters !== ''))
   return [
     ['number', (cell) => numbers(bare(cell))],
-    ['name', whole],
+    ['name', (cell) => wholes.has(lettersOf(cell))],
     ['family name', families],
     ['given name', givens],
   ]

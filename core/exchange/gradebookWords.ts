@@ -16,8 +16,14 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
     /^(full)?name$|^(student|pupil|learner|child)(name)?s?$|^(student|pupil)s?fullname$|^nome$|^naam$|^navn$|^namn$/,
   ],
   ['name', /^(schuler(in)?|eleve|alumn[oa]s?|alunn[oa]|leerling|elev)$/],
-  ['work', /^(work|pieceofwork|assignment|task|assessment|test|exam|quiz|exercise|item|title|activity)(name|title)?$/],
-  ['work', /^(aufgabe|ubung|arbeit|devoir|exercice|tarea|ejercicio|compito|opdracht|opgave|oppgave|uppgift)$/],
+  [
+    'work',
+    /^(work|pieceofwork|assignment|task|assessment|test|exam|quiz|exercise|item|title|activity|topic|theme|paper)(name|title)?$/,
+  ],
+  [
+    'work',
+    /^(aufgabe|ubung|arbeit|devoir|exercice|tarea|ejercicio|compito|opdracht|opgave|oppgave|uppgift|thema|tema|sujet)$/,
+  ],
   ['score', /^(score|result|mark|points|grade)s?(earned|scored|awarded|achieved)?$|^(earned|achieved|awarded)$/],
   ['score', /^(punkte|puntos|punti|punten|point|poeng|poang|points?obtenus|ergebnis|resultat|resultado)$/],
   ['out of', /^(outof|max(imum)?|max(imum)?(points|score|marks?)|(points|marks)?possible|possiblepoints|of)$/],
@@ -42,7 +48,8 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
   // Who somebody is, in figures.
   ['ignore', /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone)$/],
-  ['ignore', /^(room|seat|half|term|week|period)$/],
+  ['ignore', /^(room|seat|half|term|week|period|set|stream|band|team|table|house|tutor|initials|signature)$/],
+  ['ignore', /^(tutor|form|reading|maths?|teaching)?(group|set|class|form|teacher)(name|number|no)?$|^gruppe|groupe?$/],
   ['ignore', /^(class)?(rank|position|place|ranking)$|^(rang|platz|puesto|posicion|posizione|plass|plats)$/],
   ['ignore', /^(alter|geburtsdatum|geschlecht|klasse|age|classe|edad|sexo|curso|eta|sesso|leeftijd|klas|alder)$/],
 ]

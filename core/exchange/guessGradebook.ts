@@ -6,6 +6,7 @@ import { readDate } from './readDate'
 import { withoutBrackets } from './pointsWords'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
+import { signLegend } from './signLegend'
 import type { Matchable } from '../people/matchStudent'
 
 /** What is known beside the file itself. */
@@ -53,7 +54,7 @@ export function guessGradebook(
     outOf: 100,
     dates: datesOf(table),
     people: {},
-    signs: {},
+    signs: signLegend(table.rows),
   }
 }
 
@@ -72,29 +73,32 @@ function withChildren(named: readonly (ColumnRole | null)[], ours: ChildColumns 
 }
 
 /**
- * Where the row with the children's headings holds nothing but dates over the work, the titles stand in the row below
- * it, or in the one above; where it says "Points" of each, in the one above.
+ * Where the row with the children's headings holds over the work nothing but dates, maxima, or one word ("Points"), the
+ * titles stand in the row above, or, below dates, in the one below.
  */
 function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside: DescribingRow } | null {
   const place = table.rows.indexOf(heading)
-  const titled = (work: readonly number[], rows: readonly (TableRow | undefined)[]): TableRow | undefined =>
-    rows.find(
-      (row) =>
-        row?.cells.every((cell, at) => cell === '' || work.includes(at)) &&
-        work.every((at) => isTitle(row.cells[at] ?? '')),
-    )
   const over = heading.cells.flatMap((cell, at) => {
     const role = roleByHeading(cell)
     return cell !== '' && (role === null || role === 'score') ? [at] : []
   })
-  const unnamed = over.filter((at) => roleByHeading(heading.cells[at] ?? '') === null)
-  if (unnamed.length > 0 && unnamed.every((at) => readDate(heading.cells[at] ?? '') !== undefined)) {
-    const row = titled(unnamed, [table.rows[place + 1], table.rows[place - 1]])
-    if (row) return { row, beside: 'date' }
-  }
-  const areScores = over.length > 1 && unnamed.length === 0
-  const above = areScores ? titled(over, [table.rows[place - 1]]) : undefined
-  return above ? { row: above, beside: 'nothing' } : null
+  const cells = over.map((at) => heading.cells[at] ?? '')
+  const beside = whatAllAre(cells)
+  const areTitles = (row: TableRow | undefined): boolean =>
+    row !== undefined &&
+    row.cells.every((cell, at) => cell === '' || over.includes(at)) &&
+    over.every((at) => isTitle(row.cells[at] ?? ''))
+  const near = [...(beside === 'date' ? [table.rows[place + 1]] : []), table.rows[place - 1]]
+  const row = beside === null ? undefined : near.find(areTitles)
+  return row && beside !== null ? { row, beside } : null
+}
+
+function whatAllAre(cells: readonly string[]): DescribingRow | null {
+  if (cells.length === 0) return null
+  if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
+  if (cells.every((cell) => numberIn(withoutBrackets(cell)) !== null)) return 'out of'
+  const areScores = cells.every((cell) => roleByHeading(cell) === 'score') || new Set(cells).size === 1
+  return cells.length > 1 && areScores ? 'nothing' : null
 }
 
 function isTitle(cell: string): boolean {
@@ -103,8 +107,21 @@ function isTitle(cell: string): boolean {
 
 function withoutDerived(columns: ColumnRole[], heading: TableRow, students: readonly TableRow[]): ColumnRole[] {
   const scores = columns.flatMap((role, at) => (role === 'score' ? [at] : []))
-  const derived = derivedColumns(heading, students, scores)
+  const derived = new Set([...derivedColumns(heading, students, scores), ...gradesBeside(heading, scores)])
   return columns.map((role, at) => (derived.has(at) ? 'ignore' : role))
+}
+
+const gradeWord = /\s*\b(note|grade|level|band|prozent|per ?cent|%)$/i
+
+/** Columns that tell the grade of the work beside them: "Test 1 points" and "Test 1 grade". */
+function gradesBeside(heading: TableRow, scores: readonly number[]): number[] {
+  const titles = new Map(scores.map((at) => [at, heading.cells[at] ?? '']))
+  return scores.filter((at) => {
+    const title = titles.get(at) ?? ''
+    const work = title.replace(gradeWord, '')
+    if (work === title || work === '') return false
+    return [...titles].some(([other, each]) => other !== at && (each === work || each.replace(/\s*\S+$/, '') === work))
+  })
 }
 
 /** Where no heading names the day, the one column that holds nothing but dates tells it. */
@@ -137,9 +154,12 @@ function headingRowOf(table: Table, ours: ChildColumns | null): TableRow {
   const above = table.rows.filter(({ number }) => number < (ours?.firstRow ?? 0))
   const likely = above.findLast(({ cells }) => describedBy(cells.find((cell) => cell !== '') ?? '') === null)
   let best = { row: likely ?? first, known: 0 }
-  for (const row of table.rows.slice(0, 12)) {
-    const known = row.cells.filter((cell) => cell !== '' && roleByHeading(cell) !== null).length
-    if (known > best.known) best = { row, known }
+  for (const row of above.length > 0 ? above.slice(0, 12) : table.rows.slice(0, 12)) {
+    const roles = row.cells.filter((cell) => cell !== '').map(roleByHeading)
+    const known = roles.filter((role) => role !== null).length
+    // "Class; 5 Juniper" stands above "Pupil; Quiz"; a row that describes the work may stand below it.
+    const isNearer = above.length > 0 && known > 0 && roles.some((role) => role !== null && identifying.has(role))
+    if (known > best.known || (isNearer && known === best.known)) best = { row, known }
   }
   return best.row
 }
@@ -251,11 +271,16 @@ function guessColumn(
 ): ColumnRole {
   if (long) return named ?? 'ignore'
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
+  // Of the children, not of the work; the most that could be scored may stand beside each score.
+  if (named !== null && ['category', 'weight', 'counts'].includes(named)) return 'ignore'
+  if (named === 'out of') return 'out of'
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
   const scores = values.filter(
     (cell) => !isInThousands(cell, delimiter) && readScore(cell, null).kind === 'result',
   ).length
   if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
+  // "Note" is a grade next door.
+  if (named === 'remark' && !values.some((cell) => /\d/.test(cell))) return 'ignore'
   return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
 }
 

@@ -258,7 +258,7 @@ function personFinder<S extends Matchable>(
   mapping: GradebookMapping,
   plan: ImportPlan,
 ): (result: FileResult) => string | null {
-  const match = studentMatcher(students)
+  const match = studentMatcher(students, { asksNear: true })
   const ids = new Set(students.map((student) => student.id))
   const doubts = new Map<string, DoubtfulPerson>()
   const unknownRows = new Set<number>()

@@ -1,5 +1,9 @@
 /** What stands behind a number of points, as a part of a pattern: here, and as next door writes it. */
-export const pointsWords = '(?:points?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng)\\.?'
+export const pointsWords = '(?:points?|marks?|mks?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng)\\.?'
+
+/** What stands before the most that can be scored: "out of 20", "max. 20", as a part of a pattern. */
+export const mostWords =
+  '(?:out[\\s_]of|max(?:imum|imal)?\\.?(?:[\\s_](?:points?|marks?|score))?|total|possible|worth|von|sur|su|de|van|av|af|x?/)'
 
 /** @example withoutBrackets('(20)') // '20' */
 export function withoutBrackets(cell: string): string {

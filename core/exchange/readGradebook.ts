@@ -1,11 +1,13 @@
+import { grouped } from '../grouped'
 import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
 import { pointsWords, withoutBrackets } from './pointsWords'
 import { readDate } from './readDate'
-import { readScore, type ScoreCell } from './readScore'
+import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
+import { meaningOfStar } from './signLegend'
 import { readWorkHeading } from './readWorkHeading'
 
 /** A piece of work as the file tells of it. */
@@ -82,8 +84,10 @@ function readWide(
   const columns = mapping.columns.flatMap((role, index) => (role === 'score' ? [index] : []))
   const titles = new Map<string, number>()
   const starred = meaningOfStar(students)
+  const titleOf = titlesOf(table, heading, columns, mapping)
   for (const index of columns) {
-    const reason = headingProblem(heading.cells[index] ?? '', titles, index)
+    const title = titleOf(index)
+    const reason = headingProblem(title, titles, index)
     if (reason !== null) {
       content.refused.push({
         row: heading.number,
@@ -94,7 +98,8 @@ function readWide(
       continue
     }
     const cells = students.map((row) => row.cells[index] ?? '')
-    const piece = wideWork({ table, heading, index, cells }, mapping, standing, content.refused)
+    const beside = mapping.columns[index + 1] === 'out of' ? students.map((row) => row.cells[index + 1] ?? '') : []
+    const piece = wideWork({ table, heading, index, title, cells, beside }, mapping, standing, content.refused)
     content.work.push(piece)
     for (const row of students) {
       const cell = withStar(row.cells[index] ?? '', starred)
@@ -111,9 +116,24 @@ function readWide(
   return content
 }
 
+/** The titles of columns of work; of several that are called the same, with what stands over each: "Fractions quiz". */
+function titlesOf(
+  table: Table,
+  heading: TableRow,
+  columns: readonly number[],
+  mapping: GradebookMapping,
+): (index: number) => string {
+  const own = new Map(columns.map((index) => [index, readWorkHeading(heading.cells[index] ?? '').title]))
+  const alike = grouped([...own.values()], nameKey)
+  return (index) => {
+    const title = own.get(index) ?? ''
+    const over = title === '' ? '' : spanningCell({ table, heading, index }, mapping)
+    return over !== '' && (alike.get(nameKey(title))?.length ?? 0) > 1 ? `${over} ${title}` : title
+  }
+}
+
 /** Why a column cannot be a piece of work; null when it can. Notes its title. */
-function headingProblem(heading: string, titles: Map<string, number>, index: number): string | null {
-  const { title } = readWorkHeading(heading)
+function headingProblem(title: string, titles: Map<string, number>, index: number): string | null {
   if (title === '') return 'This column has no heading, so nobody can tell which work it is. Give it one.'
   const first = titles.get(nameKey(title))
   titles.set(nameKey(title), first ?? index)
@@ -126,12 +146,15 @@ interface WorkColumn {
   table: Table
   heading: TableRow
   index: number
+  title: string
   /** What stands below the heading. */
   readonly cells: readonly string[]
+  /** What stands in the column behind it, where that tells the most that could be scored. */
+  readonly beside: readonly string[]
 }
 
 function wideWork(
-  { table, heading, index, cells }: WorkColumn,
+  { table, heading, index, title, cells, beside }: WorkColumn,
   mapping: GradebookMapping,
   standing: StandingWork,
   refused: Refusal[],
@@ -140,13 +163,13 @@ function wideWork(
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
   const cellOf = (kind: DescribingRow): string => told(kind)?.cells[index] ?? ''
-  const category = cellOf('category') || spanningCell({ table, heading, index, cells }, mapping)
-  const known = standing(own.title)
+  const category = cellOf('category') || spanningCell({ table, heading, index }, mapping)
+  const known = standing(title)
   const most = positive(cellOf('out of'))
   if ((cellOf('out of') !== '' && most === null) || own.outOf === 0) {
     refused.push({
       row: told('out of')?.number ?? heading.number,
-      column: own.title,
+      column: title,
       value: cellOf('out of') || String(own.outOf),
       reason: 'The maximum is no number above 0; the usual one is used.',
     })
@@ -156,16 +179,17 @@ function wideWork(
   if (date === undefined && cellOf('date') !== '') {
     refused.push({
       row: told('date')?.number ?? 0,
-      column: own.title,
+      column: title,
       value: cellOf('date'),
       reason: 'This is no date; the work comes in without one.',
     })
   }
   return {
-    title: own.title,
+    title: title,
     category: category || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
-    outOf: most ?? (own.outOf || null) ?? maximumInCells(cells) ?? known?.outOf ?? mapping.outOf,
+    outOf:
+      most ?? (own.outOf || null) ?? maximumInCells(cells) ?? maximumBeside(beside) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
     counts: countsIn(cellOf('counts')) ?? known?.counts ?? true,
   }
@@ -175,7 +199,10 @@ function wideWork(
  * A category that stands once above the headings, over several pieces of work: the nearest to the left, as long as the
  * columns between are work too.
  */
-function spanningCell({ table, heading, index }: WorkColumn, mapping: GradebookMapping): string {
+function spanningCell(
+  { table, heading, index }: Pick<WorkColumn, 'table' | 'heading' | 'index'>,
+  mapping: GradebookMapping,
+): string {
   const row = table.rows.find(
     (each) => each.number < heading.number && mapping.describingRows[String(each.number)] === 'category',
   )
@@ -194,6 +221,12 @@ function maximumInCells(cells: readonly string[]): number | null {
   })
   const [first] = given
   return first !== undefined && first > 0 && given.every((each) => each === first) ? first : null
+}
+
+/** The one number that stands beside all scores; null where there are several. */
+function maximumBeside(cells: readonly string[]): number | null {
+  const [only, ...others] = new Set(cells.map(positive).filter((most) => most !== null))
+  return only !== undefined && others.length === 0 ? only : null
 }
 
 function readLong(
@@ -263,16 +296,6 @@ function withState(state: string, score: string): string {
   return read.state === 'late' ? `late ${score}` : read.state
 }
 
-/** What a note at the foot says of results with a star: "* handed in late"; null where none says it. */
-function meaningOfStar(rows: readonly TableRow[]): string | null {
-  const notes = rows.flatMap(({ cells }) => /^\*+\s*[:=–-]?\s*(\p{L}.*)$/u.exec(cells[0] ?? '')?.[1] ?? [])
-  const states = notes
-    .flatMap((note) => [note, ...note.split(/\s+/).filter(({ length }) => length > 2)])
-    .map((words) => readScore(words, null))
-  const found = states.find((read) => read.kind === 'result' && read.state !== 'scored')
-  return found?.kind === 'result' ? found.state : null
-}
-
 /** @example withStar('14*', 'late') // 'late 14' */
 function withStar(cell: string, starred: string | null): string {
   const [, score] = /^(\d.*?)\s*\*$/.exec(cell) ?? []
@@ -284,17 +307,12 @@ function takeScore(
   signs: GradebookMapping['signs'],
   at: { row: number; column: string; cell: string; who: RowIdentity; piece: FileWork; remark: string },
 ): void {
-  const meaning = signs[signKey(at.cell)]
-  const read: ScoreCell =
-    meaning === undefined
-      ? readScore(at.cell, at.piece.outOf)
-      : meaning === 'nothing'
-        ? { kind: 'empty' }
-        : { kind: 'result', state: meaning, score: null, outOf: null }
+  const read = readScore(withMeaning(at.cell, signs), at.piece.outOf)
   if (read.kind === 'empty') return
   if (read.kind === 'refused') {
     content.refused.push({ row: at.row, column: at.column, value: at.cell, reason: read.reason })
-    if (!/\d/.test(at.cell)) content.signs.push(at.cell)
+    const { sign } = partedSign(at.cell)
+    if (sign !== '') content.signs.push(sign)
     return
   }
   content.results.push({
@@ -306,6 +324,26 @@ function takeScore(
     score: read.score,
     remark: at.remark,
   })
+}
+
+/** A cell with its sign in a word: for 'L', which the teacher says is late, "L 17" is "late 17". */
+function withMeaning(cell: string, signs: GradebookMapping['signs']): string {
+  const { sign, figures } = partedSign(cell)
+  const meaning = sign === '' ? undefined : signs[signKey(sign)]
+  if (meaning === undefined) return cell
+  return meaning === 'nothing' ? figures : `${meaning} ${figures}`.trim()
+}
+
+/**
+ * What stands in a cell beside one score, or alone.
+ * @example partedSign('17*') // { sign: '*', figures: '17' }
+ */
+function partedSign(cell: string): { sign: string; figures: string } {
+  const number = '\\d+(?:[.,]\\d+)?'
+  const parts = new RegExp(`^(\\D*?)(?:(${number}(?:\\s*/\\s*${number})?(?:\\s*%)?)(\\D*))?$`).exec(cell.trim())
+  if (!parts) return { sign: '', figures: cell }
+  const [, before = '', figures = '', behind = ''] = parts
+  return { sign: `${before.trim()}${behind.trim()}`, figures }
 }
 
 /** A sign as its meaning is kept under. */

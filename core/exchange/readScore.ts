@@ -9,10 +9,14 @@ export type ScoreCell =
 
 /** What says of a result how it stands, in small letters and without accents: here, and what next door writes. */
 const stateWords: readonly [ResultState, RegExp][] = [
-  ['missing', /^(missing|m|not (handed|turned) in|not submitted|fehlt|nicht abgegeben|manquant|non rendue?|falta)$/],
+  [
+    'missing',
+    /^(missing|m|not (handed|turned) in|not submitted|not (yet )?(done|in)|fehlt|nicht abgegeben|manquant|non rendue?|falta)$/,
+  ],
+  ['missing', /^(miss|nhi|nothing( handed)? in|no work|did not hand in|owing|outstanding|nicht gemacht|non fatto)$/],
   ['missing', /^(no entregad[oa]|non consegnat[oa]|niet ingeleverd|ej inlamnad|ikke (levert|afleveret))$/],
   ['late', /^(late|l|verspatet|zu spat|en retard|tarde|con retraso|in ritardo|te laat|for sent|sen|forsinket)$/],
-  ['excused', /^(excused|ex|exempt|entsch(uldigt|\.)?|befreit|disp(ensee?|ensat[oa]|\.)?|justificad[oa])$/],
+  ['excused', /^(excused|exc?\.?|exempt(ed)?|entsch(uldigt|\.)?|befreit|disp(ensee?|ensat[oa]|\.)?|justificad[oa])$/],
   ['excused', /^(giustificat[oa]|vrijgesteld|fritaget|fritatt|befriad)$/],
   ['incomplete', /^(incomplet[eoa]?|inc|i|unvollstandig|onvolledig)$/],
 ]
@@ -31,10 +35,10 @@ function stateOf(words: string): ResultState | undefined {
  */
 export function readScore(written: string, outOf: number | null): ScoreCell {
   const tidy = plainly(written)
-  if (tidy === '' || tidy === '-' || tidy === '–') return { kind: 'empty' }
-  const ahead = /^(\p{L}[\p{L} ]*?\.?)\s*(?:[:,]?\s*(\d.*))?$/u.exec(tidy)
+  if (/^([-–—]{0,3}|\.)$/.test(tidy)) return { kind: 'empty' }
+  const ahead = /^(\p{L}[\p{L} ]*?\.?)\s*(?:(?:[:,]|[–-](?= ))?\s*(\d.*))?$/u.exec(tidy)
   // "14 (late)", "14 pts, late": the figures, and behind them how it stands, in a word: "14 m" may be metres.
-  const [, before, behind = ''] = /^(\d.*?) ?[,;( ] ?(\p{L}[\p{L} ]{2,}?) ?\)?$/u.exec(tidy) ?? []
+  const [, before, behind = ''] = /^(\d.*?) ?[,;(–\- ] ?(\p{L}[\p{L} ]{2,}?) ?\)?$/u.exec(tidy) ?? []
   const state = ahead ? stateOf(ahead[1] ?? '') : stateOf(behind)
   if (ahead && state === undefined) return refusal(written)
   const figures = ahead ? ahead[2] : state === undefined ? tidy : before
@@ -42,15 +46,24 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
   return readFigures(written, figures, state ?? 'scored', outOf)
 }
 
-/** Small letters, halves as decimals, and without a letter grade behind the figures: "17½", "17 (B)". */
+/**
+ * Small letters, halves as decimals, and of what is said twice the points: "17½", "17 1/2", "17 (B)", "B 17",
+ * "17 (85 %)".
+ */
 function plainly(written: string): string {
   return written
     .trim()
     .replace(/\s+/g, ' ')
     .toLocaleLowerCase('en')
-    .replace(/(\d)\s*½$/, '$1.5')
-    .replace(/^½$/, '0.5')
+    .replace(/^(\d*) ?(?:½|(?<= )1\/2)$/, '$1.5')
+    .replace(/^\.(?=\d)/, '0.')
+    .replace(/^(\d+)\.$/, '$1')
+    .replace(/^(\d[\d.,/ ]*?) ?(?:[(=] ?|= ?)\d+(?:[.,]\d+)? ?% ?\)?$/, '$1')
+    .replace(/^\d+(?:[.,]\d+)? ?% ?\((\d+(?:[.,]\d+)?)\)$/, '$1')
     .replace(/(\d\s*%?)\s*\((?!late|missing)\p{L}[+-]?\)$/u, '$1')
+    .replace(/^(\d[\d.,/ ]*%?) ?[a-df][+-]?$/, '$1')
+    .replace(/^[a-df][+-]? ?\(? ?(\d[\d.,/ ]*%?) ?\)?$/, '$1')
+    .trim()
 }
 
 const inPoints = new RegExp(`\\s*${pointsWords}$`)

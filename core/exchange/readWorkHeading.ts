@@ -1,17 +1,22 @@
-import { pointsWords } from './pointsWords'
+import { mostWords, pointsWords } from './pointsWords'
 import { readDate } from './readDate'
 
 const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
 const dateInWords = /(?:^|[\s,;(])(\d{1,2}\.? \p{L}{3,}\.? \d{4}|\p{L}{3,}\.? \d{1,2}, \d{4})(?=$|[\s,;)])/u
-const inBrackets = new RegExp(`[([]\\s*(?:out of|max\\.?|/)?\\s*(\\d+(?:[.,]\\d+)?)\\s*(?:${pointsWords})?\\s*[)\\]]`)
-const behindSign = /(?:\/|[\s_,-](?:out[\s_]of|max\.?)[\s_:])\s*(\d+(?:[.,]\d+)?)/
-const ownMaximum = new RegExp(`^(.*\\S)\\s*(?:${inBrackets.source}|${behindSign.source})$`, 'i')
+const figures = '(\\d+(?:[.,]\\d+)?)'
+const behind = `(?:\\s*${pointsWords})?(?:\\s*(?:max\\.?|possible|total))?`
+const inBrackets = `[([{]\\s*(?:${mostWords}[\\s:]*)?${figures}${behind}\\s*[)\\]}]`
+/** Without brackets a word has to say it, before the figures or behind them. */
+const behindSign = `(?:/|[\\s_,:–|-](?:out[\\s_]of|max(?:imum)?\\.?(?:[\\s_](?:points?|marks?|score))?|sur|von)[\\s_:]+)\\s*${figures}${behind}`
+/** "Quiz 1: 20 points", "Quiz 1 20pts"; in "Test 1 points" the number is the test's. */
+const inPoints = `(?:[,:–|]|\\s-)\\s*${figures}\\s*${pointsWords}|\\s${figures}(?!p$)${pointsWords}`
+const ownMaximum = new RegExp(`^(.*[^\\s_,:–|-])[\\s_,:–|-]*(?:${inBrackets}|${behindSign}|${inPoints})$`, 'i')
 
 /** "Unit 1 (%)": what its scores are counted in is no part of a title. */
 const inPerCent = /^(.*\S)\s*(?:[([]\s*(?:in\s*)?%\s*[)\]]|,?\s(?:in\s)?%)$/
 
-/** "Out of 20: Maps" */
-const maximumAhead = /^(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]\s*(\S.*)$/i
+/** "Out of 20: Maps", "/20 Maps" */
+const maximumAhead = /^(?:(?:out of|max\.?(?:imum)?)\s*(\d+(?:[.,]\d+)?)\s*[:–-]|\/(\d+)\s)\s*(\S.*)$/i
 
 /**
  * A heading's own maximum, as in "Quiz 3 (20)" or "Quiz 3 /20", parted from the title; and a date that stands in it.
@@ -26,9 +31,9 @@ export function readWorkHeading(written: string): { title: string; outOf: number
   const inWords = dateInWords.exec(heading)?.[1]
   const date = fullDate.exec(heading)?.[1] ?? (inWords && readDate(inWords) ? inWords : null)
   const ahead = maximumAhead.exec(heading)
-  if (ahead) return { title: ahead[2] ?? heading, outOf: Number(ahead[1]?.replace(',', '.')), date }
+  if (ahead) return { title: ahead[3] ?? heading, outOf: Number((ahead[1] ?? ahead[2])?.replace(',', '.')), date }
   const parts = ownMaximum.exec(heading)
-  const most = parts?.[2] ?? parts?.[3]
+  const most = parts?.slice(2).find((each) => each !== undefined)
   const endsInDate = /\d{1,2}[./-]\d{1,2}([./-]\d{2,4})?\)?$/.test(heading) && mayBeDate(heading)
   return parts && most !== undefined && !endsInDate
     ? { title: parts[1] ?? heading, outOf: Number(most.replace(',', '.')), date }

@@ -1,3 +1,4 @@
+import { letterSpellings, lettersOf, nearNames } from './nearNames'
 import { nameKey, readName, type PersonName } from './names'
 
 /** As much of a student as a file can be matched against. */
@@ -26,14 +27,21 @@ export interface RowIdentity {
 
 /**
  * Makes a matcher for one class; looking up is O(1) per row.
+ * @param asksNear whether names that are only near a student's are doubtful: for files about a class that is there, not
+ * for those that bring new people
  *
  * @example studentMatcher(students)({ name: 'Reed, Maya' }) // { kind: 'found', student: maya, by: 'name' }
  */
-export function studentMatcher<S extends Matchable>(students: readonly S[]): (row: RowIdentity) => Match<S> {
+export function studentMatcher<S extends Matchable>(
+  students: readonly S[],
+  { asksNear = false }: { asksNear?: boolean } = {},
+): (row: RowIdentity) => Match<S> {
   const byNumber = new Map(students.map((student) => [numberKey(student.schoolNumber), student]))
   const byName = new Map<string, S[]>()
   const byFamilyFirst = new Map<string, S[]>()
   const byHalf = new Map<string, S[]>()
+  const byLetters = new Map<string, S[]>()
+  const near = asksNear ? nearNames(students) : () => []
   for (const student of students) {
     for (const half of new Set([student.legalGiven, student.usedName, student.family].map(nameKey))) {
       if (half !== '') byHalf.set(half, [...(byHalf.get(half) ?? []), student])
@@ -42,11 +50,19 @@ export function studentMatcher<S extends Matchable>(students: readonly S[]): (ro
       const key = nameKey(`${student.family} ${given}`)
       if (student.family !== '') byFamilyFirst.set(key, [...(byFamilyFirst.get(key) ?? []), student])
     }
+    for (const letters of new Set(letterSpellings(student))) {
+      if (letters !== '') byLetters.set(letters, [...(byLetters.get(letters) ?? []), student])
+    }
     for (const key of spellingsOf(student)) byName.set(key, [...(byName.get(key) ?? []), student])
   }
   return (row) => {
     // "Reed Maya" is Maya Reed where nobody is called Reed Maya.
-    const candidates = byName.get(rowNameKey(row)) ?? byFamilyFirst.get(nameKey(row.name ?? '')) ?? []
+    const written = row.name || [row.given, row.family].filter(Boolean).join(' ')
+    const candidates =
+      byName.get(rowNameKey(row)) ??
+      byFamilyFirst.get(nameKey(row.name ?? '')) ??
+      (row.name || (row.given && row.family) ? byLetters.get(lettersOf(written)) : undefined) ??
+      []
     const numbered = byNumber.get(numberKey(row.number ?? ''))
     if (numbered) {
       // A number and a name that disagree: one of them was mistyped, and nobody can tell which from here.
@@ -63,6 +79,7 @@ export function studentMatcher<S extends Matchable>(students: readonly S[]): (ro
         candidates,
         byName.get(rowNameKey(plainly(row))) ?? [],
         byHalf.get(nameKey(row.name || row.given || row.family || '')) ?? [],
+        near(written),
       ].find((each) => each.length > 0) ?? []
     return hinted.length > 0 ? { kind: 'doubtful', candidates: hinted } : { kind: 'unknown' }
   }

@@ -6,6 +6,7 @@ import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { likeliestSheet } from '../../core/exchange/likeliestSheet'
 import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
 import type { Table } from '../../core/exchange/readTable'
+import { turnedTable } from '../../core/exchange/turnedTable'
 import { usualWeight } from '../../core/marks/usualWeight'
 import { nameKey } from '../../core/people/names'
 import type { ClassRecord } from '../../core/record/classRecord'
@@ -37,12 +38,14 @@ export async function bringFile(
   const tables = await readSheetsBeside(bytes)
   const names = categoriesOf(record, subject).map((category) => category.name)
   const sheets: SheetAnswer[] = []
-  for (const { sheet, table } of tables.slice(0, mostSheets)) {
+  for (const { sheet, table: written } of tables.slice(0, mostSheets)) {
+    const table = turnedTable(written, record.students)
     const guess = { ...guessGradebook(table, names, { children: record.students }), sheet }
     const here = { classId: place.classId, subject, headings: shapeOf(table, names) }
     const remembered = await rememberedMapping(context.db, here)
     sheets.push({
       rows: table.rows.length,
+      turned: table !== written,
       remembered: remembered !== undefined,
       mapping: remembered ? { ...guess, ...remembered, sheet, people: {} } : guess,
       sample: [...table.rows.slice(0, shown.first), ...table.rows.slice(shown.first).slice(-shown.last)],
@@ -139,8 +142,9 @@ async function planned(
   }
   const record = await gatherable(context, { classId: file.class_id, termId: file.term_id }, file.subject)
   const tables = await readSheetsBeside(file.bytes)
-  const table = tables.find(({ sheet }) => sheet === mapping.sheet)?.table
-  if (!table) throw new Refusal('not found', `The file has no sheet “${mapping.sheet}”.`)
+  const written = tables.find(({ sheet }) => sheet === mapping.sheet)?.table
+  if (!written) throw new Refusal('not found', `The file has no sheet “${mapping.sheet}”.`)
+  const table = turnedTable(written, record.students)
   const asRead = correction ? correctMapping(table, mapping, correction, record.students) : mapping
   return { plan: planFor(record, file.subject, table, asRead), mapping: asRead, record, file, table }
 }

@@ -6,6 +6,7 @@ import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { planImport, soleCandidates } from '../../core/exchange/planImport'
 import { signKey } from '../../core/exchange/readGradebook'
 import { readTable, type Table } from '../../core/exchange/readTable'
+import { turnedTable } from '../../core/exchange/turnedTable'
 import type { ResultState } from '../../core/marks/work'
 import { nameKey } from '../../core/people/names'
 
@@ -43,6 +44,7 @@ export const collections = [
   'unread7',
   'unread8',
   'unread9',
+  'unread10',
 ] as const
 
 /** The files of one collection. */
@@ -69,7 +71,7 @@ function bytesOf(content: string, kind: string): Uint8Array {
 
 /** How a file comes in: as it is, after one correction of its columns, or not at all, with what came instead. */
 export function howItComesIn({ bytes, expected }: Make): { how: 'at once' | 'corrected' | 'not'; came: string[] } {
-  const table = readTable(decodeText(bytes))
+  const table = turnedTable(readTable(decodeText(bytes)), students)
   const guess = guessGradebook(table, [], { children: students })
   const came = brought(table, guess, expected)
   if (isAsExpected(came, expected)) return { how: 'at once', came }

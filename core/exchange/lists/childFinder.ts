@@ -8,7 +8,7 @@ import { NotTaken } from './planRows'
  * @example childFinder(students, 'whose it is')({ name: 'Reed, Maya' }).usedName // 'Maya'
  */
 export function childFinder<S extends Matchable>(students: readonly S[], whose: string): (row: RowIdentity) => S {
-  const match = studentMatcher(students)
+  const match = studentMatcher(students, { asksNear: true })
   return (row) => {
     const found = match(row)
     if (found.kind === 'found') return found.student

@@ -1,0 +1,38 @@
+import type { SignMeaning } from './gradebookMapping'
+import { readScore } from './readScore'
+import type { TableRow } from './readTable'
+
+/**
+ * What a note in the file says of results with a star: "* handed in late"; null where none says it.
+ * @example meaningOfStar(rows with a cell '* handed in late') // 'late'
+ */
+export function meaningOfStar(rows: readonly TableRow[]): SignMeaning | null {
+  const notes = rows.flatMap(({ cells }) => /^\*+\s*[:=–-]?\s*(\p{L}.*)$/u.exec(cells[0] ?? '')?.[1] ?? [])
+  return notes.map(meaningIn).find((meaning) => meaning !== null) ?? null
+}
+
+/**
+ * The signs that a key in the file explains, in small letters: "ND = not done", alone in its row.
+ * @example signLegend(rows with a cell 'AB = absent that day') // { ab: 'nothing' }
+ */
+export function signLegend(rows: readonly TableRow[]): Record<string, SignMeaning> {
+  const told = rows.flatMap(({ cells }) => {
+    const [only = '', ...others] = cells.filter((cell) => cell !== '')
+    const pairs = others.length > 0 ? [] : only.split(/[;,]\s+(?=\S{1,4}\s*[=:])/)
+    return pairs.flatMap((pair) => {
+      const [, sign, words = ''] = /^([^\s\d=:*]{1,4})\s*[=:–]\s*(\p{L}.*)$/u.exec(pair) ?? []
+      const meaning = meaningIn(words)
+      return sign === undefined || meaning === null ? [] : [[sign.toLocaleLowerCase('en'), meaning] as const]
+    })
+  })
+  return Object.fromEntries(told)
+}
+
+const away = /\b(absent|away|ill|sick|abwesend|krank|malade|enferm[oa]|ziek|sjuk|syg|syk|assente|ausente)\b/
+
+function meaningIn(words: string): SignMeaning | null {
+  const states = [words, ...words.split(/\s+/).filter(({ length }) => length > 2)].map((each) => readScore(each, null))
+  const found = states.find((read) => read.kind === 'result' && read.state !== 'scored')
+  if (found?.kind === 'result' && found.state !== 'scored') return found.state
+  return away.test(words.toLocaleLowerCase('en')) ? 'nothing' : null
+}
