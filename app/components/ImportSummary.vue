@@ -10,7 +10,7 @@ const props = defineProps<{ plan: ImportPlan; signs: GradebookMapping['signs'] }
 const emit = defineEmits<{
   answer: [written: string, studentId: string]
   all: [people: Record<string, string>]
-  means: [written: string, meaning: SignMeaning | null]
+  means: [written: readonly string[], meaning: SignMeaning | null]
 }>()
 const classRecord = useClassRecord()
 const settings = useSettings()
@@ -35,6 +35,7 @@ const asked = computed(() => [
   ...props.plan.signs.slice(0, 12),
   ...Object.keys(props.signs).map((written) => ({ written, times: 0 })),
 ])
+const allSigns = computed(() => props.plan.signs.map(({ written }) => written))
 const sole = computed(() => soleCandidates(props.plan.doubtful))
 const whoIs = ({ written, candidates: [only, ...others] }: DoubtfulPerson): string =>
   only && others.length === 0 ? `is “${written}” ${only.name}?` : `who is “${written}”?`
@@ -83,6 +84,11 @@ const nameOf = (id: string): string => {
         <option v-for="each in doubt.candidates" :key="each.id" :value="each.id">{{ each.name }}</option>
       </select>
     </div>
+    <p v-if="plan.signs.length > 1">
+      <button type="button" class="quiet" @click="emit('means', allSigns, 'nothing')">
+        {{ plan.signs.length === 2 ? 'Neither sign says' : 'None of the signs says' }} anything: take the figures alone
+      </button>
+    </p>
     <div
       v-for="sign in asked"
       :key="`sign ${sign.written}`"
@@ -96,7 +102,7 @@ const nameOf = (id: string): string => {
         :id="`sign-${sign.written}`"
         class="field"
         :value="signs[signKey(sign.written)] ?? ''"
-        @change="emit('means', sign.written, signMeanings.find((each) => each === valueOf($event)) ?? null)"
+        @change="emit('means', [sign.written], signMeanings.find((each) => each === valueOf($event)) ?? null)"
       >
         <option value="">not taken in until you say</option>
         <option v-for="each in signMeanings" :key="each" :value="each">{{ meaningWords[each] }}</option>

@@ -73,9 +73,11 @@ export function useFileReading(file: FileAnswer) {
     mapping.value = { ...mapping.value, people: { ...mapping.value.people, ...people } }
   }
 
-  function means(written: string, meaning: SignMeaning | null): void {
-    const { [signKey(written)]: _before, ...signs } = mapping.value.signs
-    mapping.value = { ...mapping.value, signs: meaning ? { ...signs, [signKey(written)]: meaning } : signs }
+  function means(written: readonly string[], meaning: SignMeaning | null): void {
+    const said = new Set(written.map(signKey))
+    const others = Object.entries(mapping.value.signs).filter(([sign]) => !said.has(sign))
+    const now = meaning === null ? [] : [...said].map((sign) => [sign, meaning] as const)
+    mapping.value = { ...mapping.value, signs: Object.fromEntries([...others, ...now]) }
   }
 
   /** Takes the file in as it was seen. @returns the event, and what came in in words; null where it could not be */

@@ -1,3 +1,4 @@
+import { isSummary } from './gradebookWords'
 import { readWorkHeading } from './readWorkHeading'
 import type { TableRow } from './readTable'
 
@@ -8,7 +9,7 @@ const fewest = 3
 
 /**
  * Of columns with scores, those that only work the ones before them out again: their sum, their mean (with or without
- * the lowest), or one of them in per cent. They are no work.
+ * the lowest), the best, or one of them in per cent. They are no work.
  * @param columns the places of the columns that hold scores, in their order
  * @example derivedColumns(heading of 'Quiz,Test,Avg', rows, [1, 2, 3]) // 3, where each is the mean of 1 and 2
  */
@@ -20,10 +21,20 @@ export function derivedColumns(
   const derived = new Set<number>()
   const before: number[] = []
   for (const at of columns) {
-    if (isWorkedOut(at, before, { heading, students })) derived.add(at)
+    if (!isCalledAs(heading, at, before) && isWorkedOut(at, before, { heading, students })) derived.add(at)
     else before.push(at)
   }
   return derived
+}
+
+/** "Part C" is a part as "Part A" and "Part B" are, whatever its figures. */
+function isCalledAs(heading: TableRow, at: number, before: readonly number[]): boolean {
+  const stemOf = (column: number): string => readWorkHeading(heading.cells[column] ?? '').title.replace(/\s*\S+$/, '')
+  const stem = stemOf(at)
+  const last = (heading.cells[at] ?? '').split(/\s+/).at(-1) ?? ''
+  return (
+    stem !== '' && !isSummary(last) && before.length > 1 && before.slice(-2).every((column) => stemOf(column) === stem)
+  )
 }
 
 function isWorkedOut(
@@ -43,6 +54,7 @@ function isWorkedOut(
     rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
   const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
   if (isPercent) return true
+  if (isFinal(heading.cells[at] ?? '') && all(isAmong, 0)) return true
   // The run that is added up ends just before it.
   for (let from = before.length - 2; from >= 0; from -= 1)
     if (all((value, parts) => isOfAll(value, parts), from)) return true
@@ -63,11 +75,26 @@ function mostByPercent(
   return most ?? null
 }
 
-/** The sum, the mean, or the mean without the lowest. */
+/** Words for what comes of all work, as weighed as it may be. */
+function isFinal(title: string): boolean {
+  return /^(final|result|ergebnis|nota|note|cijfer|betyg|karakter|final (mark|grade|result))$/i.test(title)
+}
+
+/** Whether it may be a mean of them, by whatever weights. */
+function isAmong(value: number, parts: readonly number[]): boolean {
+  return value >= Math.min(...parts) - roundedBy && value <= Math.max(...parts) + roundedBy
+}
+
+/** The sum, the mean, the mean without the lowest, or the best. */
 function isOfAll(value: number, parts: readonly number[]): boolean {
   const all = sum(parts)
   const withoutLowest = (all - Math.min(...parts)) / (parts.length - 1)
-  return near(value, all) || near(value, all / parts.length) || (parts.length > 2 && near(value, withoutLowest))
+  return (
+    near(value, Math.max(...parts)) ||
+    near(value, all) ||
+    near(value, all / parts.length) ||
+    (parts.length > 2 && near(value, withoutLowest))
+  )
 }
 
 function near(one: number, other: number): boolean {

@@ -2,9 +2,10 @@ import { describedBy, roleByHeading } from './gradebookWords'
 import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
+import { grouped } from '../grouped'
 import { readDate } from './readDate'
-import { withoutBrackets } from './pointsWords'
-import { readScore } from './readScore'
+import { mostIn } from './pointsWords'
+import { readScore, unitOf, withoutUnit } from './readScore'
 import type { Table, TableRow } from './readTable'
 import { signLegend } from './signLegend'
 import type { Matchable } from '../people/matchStudent'
@@ -34,8 +35,11 @@ export function guessGradebook(
   const worded = table.rows.find((row) => row.number === headingRow) ?? headingRowOf(table, ours)
   const titles = headingRow === null ? titlesBesides(table, worded) : null
   const heading = titles?.row ?? worded
-  const named = withChildren(rolesByHeadings(worded.cells), ours).map((role, at) => roles.get(at) ?? role)
-  const long = named.includes('work') && named.includes('score')
+  const known = withChildren(rolesByHeadings(worded.cells), ours)
+  const below = childRows(table, { headingRow: worded.number, describingRows: {} })
+  const told = withWork(known, below, worded)
+  const named = told.map((role, at) => roles.get(at) ?? role)
+  const long = named.includes('score') && tellsWork(named.indexOf('work'), below)
   const described = long ? {} : describingRowsOf(table, heading, { named, firstChild: ours?.firstRow ?? null })
   const describingRows = titles ? { ...described, [String(worded.number)]: titles.beside } : described
   const students = childRows(table, { headingRow: heading.number, describingRows })
@@ -96,13 +100,39 @@ function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside
 function whatAllAre(cells: readonly string[]): DescribingRow | null {
   if (cells.length === 0) return null
   if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
-  if (cells.every((cell) => numberIn(withoutBrackets(cell)) !== null)) return 'out of'
+  if (cells.every((cell) => mostIn(cell) !== null)) return 'out of'
   const areScores = cells.every((cell) => roleByHeading(cell) === 'score') || new Set(cells).size === 1
   return cells.length > 1 && areScores ? 'nothing' : null
 }
 
 function isTitle(cell: string): boolean {
   return /\p{L}/u.test(cell) && readScore(cell, null).kind === 'refused'
+}
+
+/**
+ * Where one column is headed as scores are and no other holds numbers, the one column of words that repeat tells the
+ * piece of work, whatever it is called.
+ */
+function withWork(named: (ColumnRole | null)[], rows: readonly TableRow[], heading: TableRow): (ColumnRole | null)[] {
+  if (named.includes('work') || named.filter((role) => role === 'score').length !== 1 || rows.length < 2) return named
+  const unnamed = heading.cells.flatMap((cell, at) => (cell !== '' && (named[at] ?? null) === null ? [at] : []))
+  const cellsOf = (at: number): string[] => rows.map(({ cells }) => cells[at] ?? '').filter((cell) => cell !== '')
+  const holdsScores = unnamed.some((at) => cellsOf(at).some((cell) => readScore(cell, null).kind === 'result'))
+  const repeated = unnamed.filter((at) => {
+    const cells = cellsOf(at)
+    const times = grouped(cells, (cell) => cell)
+    return cells.length === rows.length && cells.every(isTitle) && [...times.values()].every((each) => each.length > 1)
+  })
+  const [work, ...others] = repeated
+  if (holdsScores || work === undefined || others.length > 0) return named
+  return named.map((role, at) => (at === work ? 'work' : role))
+}
+
+/** Whether a column tells the piece of work of each row: ticks under "Title" do not. */
+function tellsWork(at: number, rows: readonly TableRow[]): boolean {
+  if (at < 0) return false
+  const cells = rows.map(({ cells: each }) => each[at] ?? '').filter((cell) => cell !== '')
+  return cells.some((cell) => cell.length > 1)
 }
 
 function withoutDerived(columns: ColumnRole[], heading: TableRow, students: readonly TableRow[]): ColumnRole[] {
@@ -155,10 +185,14 @@ function headingRowOf(table: Table, ours: ChildColumns | null): TableRow {
   const likely = above.findLast(({ cells }) => describedBy(cells.find((cell) => cell !== '') ?? '') === null)
   let best = { row: likely ?? first, known: 0 }
   for (const row of above.length > 0 ? above.slice(0, 12) : table.rows.slice(0, 12)) {
-    const roles = row.cells.filter((cell) => cell !== '').map(roleByHeading)
+    const cells = row.cells.filter((cell) => cell !== '')
+    const roles = cells.map(roleByHeading)
+    const namesPeople = roles.some((role) => role !== null && identifying.has(role))
+    // "Out of; 20; 15" describes the work.
+    if (above.length > 0 && !namesPeople && describedBy(cells[0] ?? '') !== null) continue
     const known = roles.filter((role) => role !== null).length
-    // "Class; 5 Juniper" stands above "Pupil; Quiz"; a row that describes the work may stand below it.
-    const isNearer = above.length > 0 && known > 0 && roles.some((role) => role !== null && identifying.has(role))
+    // "Class; 5 Juniper" stands above "Pupil; Quiz".
+    const isNearer = above.length > 0 && namesPeople
     if (known > best.known || (isNearer && known === best.known)) best = { row, known }
   }
   return best.row
@@ -219,7 +253,7 @@ function toldByFigures(
 ): DescribingRow | null {
   // Somebody with a name may be a child whom the class does not know.
   if (people.some((at) => (row.cells[at] ?? '') !== '')) return null
-  const most = row.cells.flatMap((cell, at) => (cell === '' ? [] : [[at, numberIn(withoutBrackets(cell))] as const]))
+  const most = row.cells.flatMap((cell, at) => (cell === '' ? [] : [[at, mostIn(cell)] as const]))
   if (most.length === 0) return null
   const children = table.rows.filter(({ number }) => number >= firstChild)
   const isReached = ([at, value]: readonly [number, number | null]): boolean =>
@@ -238,7 +272,7 @@ function toldWithoutLabel(row: TableRow, people: readonly number[], isAbove: boo
   if (cells.every((cell) => readDate(cell) !== undefined) && (isAbove || numberIn(cells[0] ?? '') === null))
     return 'date'
   if (!isAbove) return null
-  if (cells.every((cell) => numberIn(cell) !== null)) return 'out of'
+  if (cells.every((cell) => mostIn(cell) !== null)) return 'out of'
   return cells.every((cell) => numberIn(cell) === null) ? 'category' : null
 }
 
@@ -273,15 +307,22 @@ function guessColumn(
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
   // Of the children, not of the work; the most that could be scored may stand beside each score.
   if (named !== null && ['category', 'weight', 'counts'].includes(named)) return 'ignore'
-  if (named === 'out of') return 'out of'
+  if (named === 'out of' || isMostBeside(index, heading)) return 'out of'
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
+  const unit = unitOf(values)
   const scores = values.filter(
-    (cell) => !isInThousands(cell, delimiter) && readScore(cell, null).kind === 'result',
+    (cell) => !isInThousands(cell, delimiter) && readScore(withoutUnit(cell, unit), null).kind === 'result',
   ).length
   if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
   // "Note" is a grade next door.
   if (named === 'remark' && !values.some((cell) => /\d/.test(cell))) return 'ignore'
   return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
+}
+
+/** "Poster max" behind "Poster points". */
+function isMostBeside(index: number, heading: TableRow): boolean {
+  const [, work = '', last = ''] = /^(.*\S)[\s:–-]+(\S+)$/.exec(heading.cells[index] ?? '') ?? []
+  return work !== '' && (heading.cells[index - 1] ?? '').startsWith(work) && roleByHeading(last) === 'out of'
 }
 
 /** Whether they number the rows: 1, 2, 3 … */

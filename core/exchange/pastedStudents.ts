@@ -84,9 +84,9 @@ function partsOfLine(line: string): string[] {
 
 function columnNamed(heading: string): Column | null {
   const key = nameKey(heading).replace(/[^a-z]/g, '')
+  if (/^(used|known|preferred|calling|rufname|called)/.test(key)) return 'used name'
   const known = roleByHeading(heading)
   if (known === 'number' || known === 'given name' || known === 'family name' || known === 'name') return known
-  if (/^(used|known|preferred|calling|rufname|called)/.test(key)) return 'used name'
   if (/^pronouns?$/.test(key)) return 'pronouns'
   if (/^(grade|gradelevel|yeargroup|klasse|jahrgang|stufe|curso|classe|niveau)$/.test(key)) return 'grade'
   return null

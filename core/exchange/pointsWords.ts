@@ -9,3 +9,14 @@ export const mostWords =
 export function withoutBrackets(cell: string): string {
   return /^[([]\s*(.*?)\s*[)\]]$/.exec(cell)?.[1] ?? cell
 }
+
+const anyMost = new RegExp(`^(?:${mostWords}[\\s:]*)?(\\d+(?:[.,]\\d+)?)\\s*(?:${pointsWords})?$`, 'i')
+
+/**
+ * The number that a cell gives as the most that can be scored; null where it is none.
+ * @example mostIn('(20)') // 20; the same for '/20', 'max. 20' and '20 pts'
+ */
+export function mostIn(cell: string): number | null {
+  const written = anyMost.exec(withoutBrackets(cell.trim()))?.[1]
+  return written === undefined ? null : Number(written.replace(',', '.'))
+}

@@ -3,9 +3,9 @@ import type { ResultState } from '../marks/work'
 import type { RowIdentity } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
-import { pointsWords, withoutBrackets } from './pointsWords'
+import { mostIn } from './pointsWords'
 import { readDate } from './readDate'
-import { readScore } from './readScore'
+import { readScore, unitOf, withoutUnit } from './readScore'
 import type { Table, TableRow } from './readTable'
 import { meaningOfStar } from './signLegend'
 import { readWorkHeading } from './readWorkHeading'
@@ -101,8 +101,9 @@ function readWide(
     const beside = mapping.columns[index + 1] === 'out of' ? students.map((row) => row.cells[index + 1] ?? '') : []
     const piece = wideWork({ table, heading, index, title, cells, beside }, mapping, standing, content.refused)
     content.work.push(piece)
+    const unit = unitOf(cells)
     for (const row of students) {
-      const cell = withStar(row.cells[index] ?? '', starred)
+      const cell = withStar(withoutUnit(row.cells[index] ?? '', unit), starred)
       takeScore(content, mapping.signs, {
         row: row.number,
         column: piece.title,
@@ -384,9 +385,8 @@ function countsIn(written: string): boolean | null {
   return written === '' ? null : !/^(no|n|false|0|nein|non|nee|nej|nei)$/i.test(written)
 }
 
-const pointsOrPercent = new RegExp(`\\s*(?:${pointsWords}|%)$`, 'i')
-
+/** A maximum, or a weight in per cent. */
 function positive(written: string): number | null {
-  const value = Number(withoutBrackets(written).replace(',', '.').replace(pointsOrPercent, ''))
-  return written !== '' && Number.isFinite(value) && value > 0 ? value : null
+  const value = mostIn(written.replace(/\s*%$/, ''))
+  return value !== null && value > 0 ? value : null
 }

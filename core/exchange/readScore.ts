@@ -13,7 +13,7 @@ const stateWords: readonly [ResultState, RegExp][] = [
     'missing',
     /^(missing|m|not (handed|turned) in|not submitted|not (yet )?(done|in)|fehlt|nicht abgegeben|manquant|non rendue?|falta)$/,
   ],
-  ['missing', /^(miss|nhi|nothing( handed)? in|no work|did not hand in|owing|outstanding|nicht gemacht|non fatto)$/],
+  ['missing', /^(miss|nhi|nothing( handed)? in|no work|did not hand in|owing|nicht gemacht|non fatto)$/],
   ['missing', /^(no entregad[oa]|non consegnat[oa]|niet ingeleverd|ej inlamnad|ikke (levert|afleveret))$/],
   ['late', /^(late|l|verspatet|zu spat|en retard|tarde|con retraso|in ritardo|te laat|for sent|sen|forsinket)$/],
   ['excused', /^(excused|exc?\.?|exempt(ed)?|entsch(uldigt|\.)?|befreit|disp(ensee?|ensat[oa]|\.)?|justificad[oa])$/],
@@ -46,24 +46,52 @@ export function readScore(written: string, outOf: number | null): ScoreCell {
   return readFigures(written, figures, state ?? 'scored', outOf)
 }
 
+/** Words for a level in front of the figures, here and next door. */
+const judged = new RegExp(
+  '^(?:(?:very )?good|excellent|satisfactory|fair|weak|poor|pass|(?:sehr )?gut|befriedigend|ausreichend|mangelhaft|' +
+    '(?:très |assez )?bien|notable|sobresaliente|(?:in)?suficiente|ottimo|distinto|buono|(?:in)?sufficiente) ' +
+    '?\\((\\d+(?:[.,]\\d+)?)\\)$',
+)
+
 /**
- * Small letters, halves as decimals, and of what is said twice the points: "17½", "17 1/2", "17 (B)", "B 17",
- * "17 (85 %)".
+ * Small letters, halves as decimals, without pictures, and of what is said twice the points: "17½", "17 1/2", "17 ↑",
+ * "17 (B)", "B 17", "good (17)", "17 (85 %)".
  */
 function plainly(written: string): string {
   return written
+    .replace(/(?<=\d.*)[\p{So}\u2190-\u21ff]|[\p{So}\u2190-\u21ff](?=.*\d)/gu, ' ')
     .trim()
     .replace(/\s+/g, ' ')
     .toLocaleLowerCase('en')
+    .replace(judged, '$1')
     .replace(/^(\d*) ?(?:½|(?<= )1\/2)$/, '$1.5')
     .replace(/^\.(?=\d)/, '0.')
     .replace(/^(\d+)\.$/, '$1')
     .replace(/^(\d[\d.,/ ]*?) ?(?:[(=] ?|= ?)\d+(?:[.,]\d+)? ?% ?\)?$/, '$1')
     .replace(/^\d+(?:[.,]\d+)? ?% ?\((\d+(?:[.,]\d+)?)\)$/, '$1')
-    .replace(/(\d\s*%?)\s*\((?!late|missing)\p{L}[+-]?\)$/u, '$1')
+    .replace(/(\d\s*%?)\s*\((?:(?!late|missing)\p{L}[+-]?|\d+(?:st|nd|rd|th|\.))\)$/u, '$1')
     .replace(/^(\d[\d.,/ ]*%?) ?[a-df][+-]?$/, '$1')
     .replace(/^[a-df][+-]? ?\(? ?(\d[\d.,/ ]*%?) ?\)?$/, '$1')
     .trim()
+}
+
+const inUnits = /^(\d+(?:[.,]\d+)?) ?(\p{L}{1,4})\.?$/u
+
+/**
+ * What stands behind all figures of a column, as in "2.80 m" and "14 words"; null where it is not the same behind each.
+ * Behind a single one it may say how the work stands.
+ * @example unitOf(['2.80 m', '3.10 m', '']) // 'm'
+ */
+export function unitOf(cells: readonly string[]): string | null {
+  const figures = cells.filter((cell) => /^\d/.test(cell))
+  const [only, ...others] = new Set(figures.map((cell) => inUnits.exec(cell.trim())?.[2]?.toLowerCase() ?? null))
+  return figures.length > 2 && others.length === 0 ? (only ?? null) : null
+}
+
+/** @example withoutUnit('2.80 m', 'm') // '2.80' */
+export function withoutUnit(cell: string, unit: string | null): string {
+  const [, figures, behind] = inUnits.exec(cell.trim()) ?? []
+  return unit !== null && figures !== undefined && behind?.toLowerCase() === unit ? figures : cell
 }
 
 const inPoints = new RegExp(`\\s*${pointsWords}$`)

@@ -1,6 +1,8 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import { childRows, type GradebookMapping } from './gradebookMapping'
-import type { Table } from './readTable'
+import { roleByHeading } from './gradebookWords'
+import { identityOf } from './readGradebook'
+import type { Table, TableRow } from './readTable'
 
 const identifying = ['number', 'name', 'given name', 'family name'] as const
 
@@ -21,6 +23,12 @@ export function tableProblem(table: Table, mapping: GradebookMapping, students: 
       'Turn the table in a spreadsheet (paste it transposed), save it as CSV and choose that file.'
     )
   }
+  if (isOfChild(heading, mapping, students)) {
+    return (
+      'The file has no row of headings: the first row is a child’s already. ' +
+      'Put a row above it that says what each column is, and choose the file again.'
+    )
+  }
   if (!mapping.columns.some((role) => identifying.some((each) => each === role))) {
     return (
       'No column says whose the results are. Choose the column with the school number or the name above it; ' +
@@ -31,6 +39,12 @@ export function tableProblem(table: Table, mapping: GradebookMapping, students: 
     return 'No column holds scores. Choose above a column that it does, or take the file with the scores in it.'
   }
   return null
+}
+
+function isOfChild(heading: TableRow, { columns }: GradebookMapping, students: readonly Matchable[]): boolean {
+  const who = identityOf(heading, columns)
+  const called = [who.number, who.name, who.given, who.family].filter((each) => each && roleByHeading(each) === null)
+  return called.length > 0 && studentMatcher(students)(who).kind === 'found'
 }
 
 function isTransposed(headings: readonly string[], students: readonly Matchable[]): boolean {

@@ -45,6 +45,8 @@ export const collections = [
   'unread8',
   'unread9',
   'unread10',
+  'unread11',
+  'unread12',
 ] as const
 
 /** The files of one collection. */
@@ -98,6 +100,7 @@ function corrections(table: Table, guess: GradebookMapping): GradebookMapping[] 
     ...signs.flatMap(({ written }) =>
       signMeanings.map((meaning) => ({ ...guess, signs: { [signKey(written)]: meaning } })),
     ),
+    { ...guess, signs: Object.fromEntries(signs.map(({ written }) => [signKey(written), 'nothing' as const])) },
     { ...guess, people: soleCandidates(doubtful) },
     { ...guess, dates: guess.dates === 'day first' ? 'month first' : 'day first' },
   ]
