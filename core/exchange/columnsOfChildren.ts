@@ -1,6 +1,6 @@
 import type { Matchable } from '../people/matchStudent'
 import { nameKey } from '../people/names'
-import { letterSpellings, lettersOf } from '../people/nearNames'
+import { letterSpellings, lettersOf, wordsOf } from '../people/nearNames'
 import type { ColumnRole } from './gradebookMapping'
 import type { Table } from './readTable'
 
@@ -46,10 +46,18 @@ function waysOf(children: readonly Matchable[]): [ColumnRole, Known][] {
   const numbers = among(children.map(({ schoolNumber }) => bare(schoolNumber)).filter(isNoScore))
   const givens = among(children.flatMap(({ legalGiven, usedName }) => [legalGiven, usedName]))
   const families = among(children.map(({ family }) => family))
+  const parted = children.flatMap(({ legalGiven, usedName, family }) =>
+    family === '' ? [] : [legalGiven, usedName].map((given) => wordsOf(`${given} ${family}`)),
+  )
+  // "Maya Reed / A" is whose it is, too.
+  const holdsWhole = (cell: string): boolean => {
+    const words = new Set(wordsOf(cell))
+    return words.size > 1 && parted.some((own) => own.every((word) => words.has(word)))
+  }
   const wholes = new Set(children.flatMap(letterSpellings).filter((letters) => letters !== ''))
   return [
     ['number', (cell) => numbers(bare(cell))],
-    ['name', (cell) => wholes.has(lettersOf(cell))],
+    ['name', (cell) => wholes.has(lettersOf(cell)) || holdsWhole(cell)],
     ['family name', families],
     ['given name', givens],
   ]

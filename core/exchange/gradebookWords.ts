@@ -67,6 +67,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
     'ignore',
     /^(standard(ised)?score|percentile|stanine|(reading|chronological)age|target(grade)?|merits|housepoints)$/,
   ],
+  ['ignore', /^(errors?|mistakes|fehler|fautes|faltas|errori|fouten|fejl|feil|fel)$/],
   ['ignore', /^(attempts?|questions|username|(last)?login|timestamp|submitt?edat|(parent)?emailaddress|parentemail)$/],
   ['ignore', /^(subject|fach|matiere|asignatura|materia|vak|fag|amne|year(group)?|mf|sen|eal|s(erial)?no|grupo)$/],
   // Who somebody is, in figures.

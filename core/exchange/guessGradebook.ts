@@ -7,8 +7,12 @@ import { readDate } from './readDate'
 import { mostIn } from './pointsWords'
 import { readScore, unitOf, withoutUnit } from './readScore'
 import type { Table, TableRow } from './readTable'
+import { readWorkHeading } from './readWorkHeading'
 import { signLegend } from './signLegend'
 import type { Matchable } from '../people/matchStudent'
+
+/** What work is out of where nothing tells it. */
+const usualMost = 100
 
 /** What is known beside the file itself. */
 export interface BesideFile {
@@ -46,7 +50,10 @@ export function guessGradebook(
   const columns = widestColumns(table, heading).map(
     (index) =>
       roles.get(index) ??
-      guessColumn(index, named[index] ?? null, { heading, students, long, delimiter: table.delimiter }),
+      guessColumn(index, named[index] ?? null, {
+        ...{ heading, students, long, delimiter: table.delimiter },
+        maximaTold: Object.values(describingRows).includes('out of'),
+      }),
   )
   return {
     sheet: '',
@@ -55,7 +62,7 @@ export function guessGradebook(
     columns: long ? withDates(columns, students) : withoutDerived(columns, heading, students),
     describingRows,
     category: categories[0] ?? 'Classwork',
-    outOf: 100,
+    outOf: usualMost,
     dates: datesOf(table),
     people: {},
     signs: signLegend(table.rows),
@@ -291,6 +298,8 @@ interface ColumnsOf {
   readonly students: readonly TableRow[]
   readonly long: boolean
   readonly delimiter: string
+  /** Whether a row tells what there was to reach. */
+  readonly maximaTold: boolean
 }
 
 /** "41,200" where commas part the cells, so that decimals have points: no score, but so many of something. */
@@ -301,7 +310,7 @@ function isInThousands(cell: string, delimiter: string): boolean {
 function guessColumn(
   index: number,
   named: ColumnRole | null,
-  { heading, students, long, delimiter }: ColumnsOf,
+  { heading, students, long, delimiter, maximaTold }: ColumnsOf,
 ): ColumnRole {
   if (long) return named ?? 'ignore'
   if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
@@ -316,7 +325,14 @@ function guessColumn(
   if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
   // "Note" is a grade next door.
   if (named === 'remark' && !values.some((cell) => /\d/.test(cell))) return 'ignore'
+  if (!maximaTold && areCounts(heading.cells[index] ?? '', values)) return 'ignore'
   return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
+}
+
+/** What is mostly above the usual maximum, with none told, is so many of something: pages, minutes, a scaled score. */
+export function areCounts(title: string, values: readonly string[]): boolean {
+  const above = values.filter((value) => (numberIn(value) ?? 0) > usualMost)
+  return readWorkHeading(title).outOf === null && above.length > values.length / 2
 }
 
 /** "Poster max" behind "Poster points". */
@@ -332,7 +348,10 @@ function areCounted(values: readonly string[]): boolean {
 
 /** Month first only when some date can be read no other way. */
 function datesOf(table: Table): GradebookMapping['dates'] {
-  const local = table.rows.flatMap((row) => row.cells.map((cell) => /^(\d{1,2})[./-](\d{1,2})[./-]\d{2,4}$/.exec(cell)))
+  // In a title, too: "Vocabulary 9/18/2026".
+  const local = table.rows.flatMap((row) =>
+    row.cells.map((cell) => /(?:^|[\s(])(\d{1,2})[./-](\d{1,2})[./-]\d{2,4}(?=$|[\s),])/.exec(cell)),
+  )
   const monthFirst = local.some((parts) => parts !== null && Number(parts[2]) > 12)
   const dayFirst = local.some((parts) => parts !== null && Number(parts[1]) > 12)
   return monthFirst && !dayFirst ? 'month first' : 'day first'

@@ -54,8 +54,8 @@ const judged = new RegExp(
 )
 
 /**
- * Small letters, halves as decimals, without pictures, and of what is said twice the points: "17½", "17 1/2", "17 ↑",
- * "17 (B)", "B 17", "good (17)", "17 (85 %)".
+ * Small letters, halves as decimals, "14L" as late, without pictures, and of what is said twice the points: "17½",
+ * "17 1/2", "17 ↑", "17 (B)", "B 17", "good (17)", "17 (85 %)".
  */
 function plainly(written: string): string {
   return written
@@ -64,6 +64,7 @@ function plainly(written: string): string {
     .replace(/\s+/g, ' ')
     .toLocaleLowerCase('en')
     .replace(judged, '$1')
+    .replace(/^(\d[\d.,/]*) ?l$/, 'late $1')
     .replace(/^(\d*) ?(?:½|(?<= )1\/2)$/, '$1.5')
     .replace(/^\.(?=\d)/, '0.')
     .replace(/^(\d+)\.$/, '$1')

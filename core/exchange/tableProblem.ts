@@ -1,6 +1,7 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import { childRows, type GradebookMapping } from './gradebookMapping'
 import { roleByHeading } from './gradebookWords'
+import { areCounts } from './guessGradebook'
 import { identityOf } from './readGradebook'
 import type { Table, TableRow } from './readTable'
 
@@ -69,6 +70,11 @@ export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
     const title = heading.cells[index] ?? ''
     if (role !== 'ignore' || cells.length === 0) return []
     if (title === '') return [`Column ${index + 1} has no heading and was left out.`]
+    if (areCounts(title, cells)) {
+      return [
+        `“${title}” is mostly above 100, with no maximum told, and was left out: add one to it (“${title} /300”).`,
+      ]
+    }
     if (cells.filter((cell) => letter.test(cell)).length < cells.length / 2) return []
     return [`“${title}” holds letters and was left out: results are numbers here, a letter is settled in Settle.`]
   })

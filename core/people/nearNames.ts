@@ -24,6 +24,14 @@ export function letterSpellings({ legalGiven, usedName, family }: Named): string
   return [legalGiven, usedName].flatMap((given) => [lettersOf(given + family), lettersOf(family + given)])
 }
 
+/**
+ * The words of a name, as they are compared, each once.
+ * @example wordsOf('Reed, Maya / A') // ['reed', 'maya', 'a']
+ */
+export function wordsOf(written: string): string[] {
+  return [...new Set(nameKey(written).split(/[^\p{L}']+/u))].filter((word) => word !== '')
+}
+
 /** Words that say how somebody is addressed. */
 const titles = new Set(['mr', 'mrs', 'ms', 'miss', 'master'])
 
@@ -33,12 +41,14 @@ const titles = new Set(['mr', 'mrs', 'ms', 'miss', 'master'])
  * @example nearNames(students)('Maya R.') // [Maya Reed]; for 'Maya Reid' too
  */
 export function nearNames<S extends Named>(students: readonly S[]): (written: string) => S[] {
-  const known = students.map((student) => ({ student, words: wordsOf(student), spellings: letterSpellings(student) }))
+  const known = students.map((student) => ({
+    student,
+    words: wordsOf(`${student.legalGiven} ${student.usedName} ${student.family}`),
+    spellings: letterSpellings(student),
+  }))
   const found = new Map<string, S[]>()
   const nearTo = (written: string): S[] => {
-    const words = nameKey(written)
-      .split(/[^\p{L}']+/u)
-      .filter((word) => word !== '' && !titles.has(word))
+    const words = wordsOf(written).filter((word) => !titles.has(word))
     const letters = lettersOf(words.join(''))
     const byWords = known.filter(({ words: own }) => sharesWords(words, own))
     const near = byWords.length > 0 ? byWords : known.filter(({ spellings }) => isMisspelt(letters, spellings))
@@ -50,10 +60,6 @@ export function nearNames<S extends Named>(students: readonly S[]): (written: st
     found.set(written, near)
     return near
   }
-}
-
-function wordsOf({ legalGiven, usedName, family }: Named): string[] {
-  return [...new Set(nameKey(`${legalGiven} ${usedName} ${family}`).split(/[^\p{L}']+/u))].filter(Boolean)
 }
 
 /** One whole name at least, and of the rest nothing that speaks against it. */

@@ -47,6 +47,7 @@ export const collections = [
   'unread10',
   'unread11',
   'unread12',
+  'unread13',
 ] as const
 
 /** The files of one collection. */
