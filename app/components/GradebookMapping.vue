@@ -27,6 +27,7 @@ const roleWords: Record<ColumnRole, string> = {
 const rowWords: Record<RowKind, string> = {
   'child': 'Results',
   'headings': 'Headings',
+  'title': 'Titles go on',
   'out of': 'Out of',
   'category': 'Category',
   'date': 'Date',

@@ -55,6 +55,7 @@ function isWorkedOut(
   const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
   if (isPercent) return true
   if (isFinal(heading.cells[at] ?? '') && all(isAmong, 0)) return true
+  if (isShareOfAll(rows)) return true
   // The run that is added up ends just before it.
   for (let from = before.length - 2; from >= 0; from -= 1)
     if (all((value, parts) => isOfAll(value, parts), from)) return true
@@ -75,9 +76,19 @@ function mostByPercent(
   return most ?? null
 }
 
+/** Whether it is the same share of the sum for everybody: all that was reached, in per cent. */
+function isShareOfAll(rows: readonly { value: number; parts: (from: number) => readonly number[] }[]): boolean {
+  const sums = rows.map(({ value, parts }) => ({ value, all: sum(parts(0)), of: parts(0).length }))
+  const [most] = [...sums].sort((one, other) => other.all - one.all)
+  if (!most || most.all === 0 || most.value === 0 || sums.some(({ of }) => of < 2)) return false
+  return sums.every(({ value, all }) => near(value, (all * most.value) / most.all))
+}
+
 /** Words for what comes of all work, as weighed as it may be. */
 function isFinal(title: string): boolean {
-  return /^(final|result|ergebnis|nota|note|cijfer|betyg|karakter|final (mark|grade|result))$/i.test(title)
+  return /^(final|weighted|course|result|ergebnis|nota|note|cijfer|betyg|karakter)( (mark|grade|score|result|total))?$/i.test(
+    title,
+  )
 }
 
 /** Whether it may be a mean of them, by whatever weights. */

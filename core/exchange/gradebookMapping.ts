@@ -22,7 +22,7 @@ export const columnRoles = [
 export type ColumnRole = (typeof columnRoles)[number]
 
 /** Rows of a wide file that describe the pieces of work instead of a student, or tell nothing that is wanted. */
-export const describingRows = ['out of', 'category', 'date', 'weight', 'counts', 'nothing'] as const
+export const describingRows = ['title', 'out of', 'category', 'date', 'weight', 'counts', 'nothing'] as const
 export type DescribingRow = (typeof describingRows)[number]
 
 /** What a sign of the teacher's own can stand for in a cell of results: a state, or an empty cell. */

@@ -27,10 +27,8 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['name', /^(last|sur|family|nach)?(name)(and|und)?(first|fore|given|vor)?(name)?s?(lastfirst)?$|^lastfirst$/],
   ['name', /^(apellidos?|cognome|nom|ef?t?ternavn)(y|e|et|og)?(nombre|nome|prenom|fornavn)s?$/],
   ['name', /^(nombre|nome|prenom|fornavn)s?(y|e|et|og)?(apellidos?|cognome|nom|ef?t?ternavn)$/],
-  [
-    'work',
-    /^(work|pieceofwork|assignment|task|assessment|test|exam|quiz|exercise|item|title|activity|topic|theme|paper)(name|title)?$/,
-  ],
+  ['work', /^(work|pieceofwork|assignment|task|assessment|test|exam|quiz|exercise|item|title|activity)(name|title)?$/],
+  ['work', /^(topic|theme|paper|piece|project|module|lesson)(name|title)?$/],
   [
     'work',
     /^(aufgabe|ubung|arbeit|devoir|exercice|tarea|ejercicio|compito|opdracht|opgave|oppgave|uppgift|thema|tema|sujet)$/,
@@ -67,6 +65,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
     'ignore',
     /^(standard(ised)?score|percentile|stanine|(reading|chronological)age|target(grade)?|merits|housepoints)$/,
   ],
+  ['ignore', /^(late)?(penalty|deductions?|adjustment)$|^dayslate$/],
   ['ignore', /^(errors?|mistakes|fehler|fautes|faltas|errori|fouten|fejl|feil|fel)$/],
   ['ignore', /^(attempts?|questions|username|(last)?login|timestamp|submitt?edat|(parent)?emailaddress|parentemail)$/],
   ['ignore', /^(subject|fach|matiere|asignatura|materia|vak|fag|amne|year(group)?|mf|sen|eal|s(erial)?no|grupo)$/],

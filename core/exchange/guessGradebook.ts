@@ -99,7 +99,7 @@ function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside
     row !== undefined &&
     row.cells.every((cell, at) => cell === '' || over.includes(at)) &&
     over.every((at) => isTitle(row.cells[at] ?? ''))
-  const near = [...(beside === 'date' ? [table.rows[place + 1]] : []), table.rows[place - 1]]
+  const near = [...(beside === 'date' || areCounted(cells) ? [table.rows[place + 1]] : []), table.rows[place - 1]]
   const row = beside === null ? undefined : near.find(areTitles)
   return row && beside !== null ? { row, beside } : null
 }
@@ -107,6 +107,7 @@ function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside
 function whatAllAre(cells: readonly string[]): DescribingRow | null {
   if (cells.length === 0) return null
   if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
+  if (areCounted(cells)) return 'nothing'
   if (cells.every((cell) => mostIn(cell) !== null)) return 'out of'
   const areScores = cells.every((cell) => roleByHeading(cell) === 'score') || new Set(cells).size === 1
   return cells.length > 1 && areScores ? 'nothing' : null
@@ -221,7 +222,7 @@ function describingRowsOf(
           ? label
           : (toldWithoutLabel(row, people, row.number < heading.number) ??
             (firstChild !== null && row.number > heading.number && row.number < firstChild
-              ? toldByFigures(row, table, { people, firstChild })
+              ? (goesOn(row, heading, people) ?? toldByFigures(row, table, { people, firstChild }))
               : null))
       return kind === null ? [] : [[String(row.number), kind] as const]
     }),
@@ -250,6 +251,15 @@ function mayBeChild(
     return most === null || others.every((other) => (numberIn(other.cells[at] ?? '') ?? 0) <= most)
   })
   return !isAtHead || !isHighest
+}
+
+/** A row without a name whose cells tell columns apart that are called the same: 1, 2, 3 below "Spelling". */
+function goesOn(row: TableRow, heading: TableRow, people: readonly number[]): DescribingRow | null {
+  if (people.some((at) => (row.cells[at] ?? '') !== '')) return null
+  const work = heading.cells.flatMap((cell, at) => (cell === '' || people.includes(at) ? [] : [at]))
+  const titles = new Set(work.map((at) => heading.cells[at]))
+  const whole = new Set(work.map((at) => `${heading.cells[at]} ${row.cells[at] ?? ''}`))
+  return titles.size < work.length && whole.size === work.length ? 'title' : null
 }
 
 /** A row without a name above the children whose figures no child exceeds: what there was to reach. */
@@ -318,6 +328,8 @@ function guessColumn(
   if (named !== null && ['category', 'weight', 'counts'].includes(named)) return 'ignore'
   if (named === 'out of' || isMostBeside(index, heading)) return 'out of'
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
+  // "Grade" beside marks, the same for everybody, is the year they are in.
+  if (/^grade$/i.test(heading.cells[index] ?? '') && values.length > 2 && new Set(values).size === 1) return 'ignore'
   const unit = unitOf(values)
   const scores = values.filter(
     (cell) => !isInThousands(cell, delimiter) && readScore(withoutUnit(cell, unit), null).kind === 'result',

@@ -117,14 +117,23 @@ function readWide(
   return content
 }
 
-/** The titles of columns of work; of several that are called the same, with what stands over each: "Fractions quiz". */
+/**
+ * The titles of columns of work, with the row in which they go on; of several that are called the same, with what
+ * stands over each: "Fractions quiz".
+ */
 function titlesOf(
   table: Table,
   heading: TableRow,
   columns: readonly number[],
   mapping: GradebookMapping,
 ): (index: number) => string {
-  const own = new Map(columns.map((index) => [index, readWorkHeading(heading.cells[index] ?? '').title]))
+  const more = table.rows.find((row) => mapping.describingRows[String(row.number)] === 'title')
+  const own = new Map(
+    columns.map((index) => {
+      const { title } = readWorkHeading(heading.cells[index] ?? '')
+      return [index, [title, more?.cells[index] ?? ''].filter((words) => words !== '').join(' ')]
+    }),
+  )
   const alike = grouped([...own.values()], nameKey)
   return (index) => {
     const title = own.get(index) ?? ''
@@ -244,13 +253,14 @@ function readLong(
     const refuse = (role: ColumnRole, reason: string): void => {
       content.refused.push({ row: row.number, column: nameOf(role), value: cell(role), reason })
     }
-    if (cell('work') === '') {
+    const written = cell('work')
+    if (written === '') {
       refuse('work', 'The row names no piece of work.')
       continue
     }
-    const piece = byTitle.get(cell('work')) ?? longWork(cell, mapping, standing(cell('work')), refuse)
-    if (!byTitle.has(piece.title)) {
-      byTitle.set(piece.title, piece)
+    const piece = byTitle.get(written) ?? longWork(cell, mapping, standing, refuse)
+    if (!byTitle.has(written)) {
+      byTitle.set(written, piece)
       content.work.push(piece)
     }
     takeScore(content, mapping.signs, {
@@ -268,19 +278,24 @@ function readLong(
 function longWork(
   cell: (role: ColumnRole) => string,
   mapping: GradebookMapping,
-  known: ReturnType<StandingWork>,
+  standing: StandingWork,
   refuse: (role: ColumnRole, reason: string) => void,
 ): FileWork {
+  // "Atlas test (30)" tells its maximum, where no column does and no work is called just so.
+  const read = readWorkHeading(cell('work'))
+  const isParted = cell('out of') === '' && standing(cell('work')) === undefined
+  const own = isParted ? read : { title: cell('work'), outOf: null }
+  const known = standing(own.title)
   const date = cell('date') === '' ? null : readDate(cell('date'), mapping.dates)
   if (date === undefined) refuse('date', 'This is no date; the work comes in without one.')
   const outOf = positive(cell('out of'))
   if (cell('out of') !== '' && outOf === null)
     refuse('out of', 'The maximum is no number above 0; the usual one is used.')
   return {
-    title: cell('work'),
+    title: own.title,
     category: cell('category') || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
-    outOf: outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
+    outOf: outOf ?? own.outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
     weight: positive(cell('weight')) ?? known?.weight ?? 1,
     counts: countsIn(cell('counts')) ?? known?.counts ?? true,
   }

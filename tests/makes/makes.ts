@@ -48,6 +48,7 @@ export const collections = [
   'unread11',
   'unread12',
   'unread13',
+  'unread14',
 ] as const
 
 /** The files of one collection. */

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { collections, howItComesIn, makesIn } from '../makes/makes'
 
-// Gradebook files of 344 makes, written by hand before the code that reads them (tests/makes/README.md).
+// Gradebook files of 384 makes, written by hand before the code that reads them (tests/makes/README.md).
 const makes = collections.flatMap((each) => makesIn(each).map((make) => [make.name, make] as const))
 /** Those where a person has to be asked, or that do not come in. */
 const asked = new Map([
