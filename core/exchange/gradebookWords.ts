@@ -71,7 +71,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['ignore', /^(subject|fach|matiere|asignatura|materia|vak|fag|amne|year(group)?|mf|sen|eal|s(erial)?no|grupo)$/],
   // Who somebody is, in figures.
   ['ignore', /^(age|birth(day|date|year)?|dateofbirth|dob|yearofbirth|sex|gender|phone|tel|telephone)$/],
-  ['ignore', /^(room|seat|half|term|week|period|set|stream|band|team|table|house|tutor|initials|signature)$/],
+  ['ignore', /^((old|new)?seat|room|half|term|week|period|set|stream|band|team|table|house|tutor|initials|signature)$/],
   ['ignore', /^(tutor|form|reading|maths?|teaching)?(group|set|class|form|teacher)(name|number|no)?$|^gruppe|groupe?$/],
   ['ignore', /^(class)?(rank|position|place|ranking)$|^(rang|platz|puesto|posicion|posizione|plass|plats)$/],
   ['ignore', /^(alter|geburtsdatum|geschlecht|klasse|age|classe|edad|sexo|curso|eta|sesso|leeftijd|klas|alder)$/],
@@ -80,7 +80,10 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
 const describingWords: readonly [DescribingRow, RegExp][] = [
   ['out of', /^(outof|max(imum)?(points|score|marks?)?|(points|marks)possible|possible(points)?)$/],
   ['out of', /^((full|perfect)(marks?|scores?)|worth)$/],
-  ['out of', /^(points?|marks?|scores?)?(available|possible|achievable)(points?|marks?|scores?)?$|^(points|of|inall)$/],
+  [
+    'out of',
+    /^(points?|marks?|scores?)?(available|possible|achievable)(points?|marks?|scores?)?$|^(points|marks|of|inall)$/,
+  ],
   ['out of', /^(highest|best)possible(score|mark)?$|^(sur|notesur|maximo|massimo|maximaal|maks|von)$/],
   ['out of', /^(gesamtpunktzahl|erreichbarepunkte|punktemax|puntuacionmaxima)$/],
   ['out of', /^total(marks|points|possible)$/],

@@ -328,6 +328,8 @@ function guessColumn(
   if (named !== null && ['category', 'weight', 'counts'].includes(named)) return 'ignore'
   if (named === 'out of' || isMostBeside(index, heading)) return 'out of'
   const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
+  // "Effort (1-5)" is rated.
+  if (/\(\d\s*[-–]\s*\d+\)$/.test(heading.cells[index] ?? '')) return 'ignore'
   // "Grade" beside marks, the same for everybody, is the year they are in.
   if (/^grade$/i.test(heading.cells[index] ?? '') && values.length > 2 && new Set(values).size === 1) return 'ignore'
   const unit = unitOf(values)

@@ -12,18 +12,15 @@ export function meaningOfStar(rows: readonly TableRow[]): SignMeaning | null {
 }
 
 /**
- * The signs that a key in the file explains, in small letters: "ND = not done", alone in its row.
+ * The signs that a key in the file explains, in small letters: "ND = not done", below the children or beside them.
  * @example signLegend(rows with a cell 'AB = absent that day') // { ab: 'nothing' }
  */
 export function signLegend(rows: readonly TableRow[]): Record<string, SignMeaning> {
-  const told = rows.flatMap(({ cells }) => {
-    const [only = '', ...others] = cells.filter((cell) => cell !== '')
-    const pairs = others.length > 0 ? [] : only.split(/[;,]\s+(?=\S{1,4}\s*[=:])/)
-    return pairs.flatMap((pair) => {
-      const [, sign, words = ''] = /^([^\s\d=:*]{1,4})\s*[=:–]\s*(\p{L}.*)$/u.exec(pair) ?? []
-      const meaning = meaningIn(words)
-      return sign === undefined || meaning === null ? [] : [[sign.toLocaleLowerCase('en'), meaning] as const]
-    })
+  const pairs = rows.flatMap(({ cells }) => cells.flatMap((cell) => cell.split(/[;,]\s+(?=\S{1,4}\s*=)/)))
+  const told = pairs.flatMap((pair) => {
+    const [, sign, words = ''] = /^([^\s\d=*]{1,4})\s*=\s*(\p{L}.*)$/u.exec(pair) ?? []
+    const meaning = meaningIn(words)
+    return sign === undefined || meaning === null ? [] : [[sign.toLocaleLowerCase('en'), meaning] as const]
   })
   return Object.fromEntries(told)
 }

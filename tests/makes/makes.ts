@@ -49,6 +49,7 @@ export const collections = [
   'unread12',
   'unread13',
   'unread14',
+  'unread15',
 ] as const
 
 /** The files of one collection. */
