@@ -21,6 +21,9 @@ export const columnRoles = [
 ] as const
 export type ColumnRole = (typeof columnRoles)[number]
 
+/** What says whose a row is. */
+export const identifying: ReadonlySet<ColumnRole> = new Set<ColumnRole>(['number', 'name', 'given name', 'family name'])
+
 /** Rows of a wide file that describe the pieces of work instead of a student, or tell nothing that is wanted. */
 export const describingRows = ['title', 'out of', 'category', 'date', 'weight', 'counts', 'nothing'] as const
 export type DescribingRow = (typeof describingRows)[number]

@@ -1,18 +1,17 @@
-import { describedBy, roleByHeading } from './gradebookWords'
-import { childRows, type ColumnRole, type DescribingRow, type GradebookMapping } from './gradebookMapping'
+import { grouped } from '../grouped'
+import type { Matchable } from '../people/matchStudent'
 import { columnsOfChildren, type ChildColumns } from './columnsOfChildren'
 import { derivedColumns } from './derivedColumns'
-import { grouped } from '../grouped'
+import { describingRowsOf } from './describingRows'
+import { childRows, identifying, type ColumnRole, type GradebookMapping } from './gradebookMapping'
+import { roleByHeading } from './gradebookWords'
+import { guessColumn, usualMost } from './guessColumn'
+import { headingRowOf, titlesBesides } from './headingRow'
+import { isTitle } from './plainCells'
 import { readDate } from './readDate'
-import { mostIn } from './pointsWords'
-import { readScore, unitOf, withoutUnit } from './readScore'
+import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
-import { readWorkHeading } from './readWorkHeading'
 import { signLegend } from './signLegend'
-import type { Matchable } from '../people/matchStudent'
-
-/** What work is out of where nothing tells it. */
-const usualMost = 100
 
 /** What is known beside the file itself. */
 export interface BesideFile {
@@ -84,40 +83,6 @@ function withChildren(named: readonly (ColumnRole | null)[], ours: ChildColumns 
 }
 
 /**
- * Where the row with the children's headings holds over the work nothing but dates, maxima, or one word ("Points"), the
- * titles stand in the row above, or, below dates, in the one below.
- */
-function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside: DescribingRow } | null {
-  const place = table.rows.indexOf(heading)
-  const over = heading.cells.flatMap((cell, at) => {
-    const role = roleByHeading(cell)
-    return cell !== '' && (role === null || role === 'score') ? [at] : []
-  })
-  const cells = over.map((at) => heading.cells[at] ?? '')
-  const beside = whatAllAre(cells)
-  const areTitles = (row: TableRow | undefined): boolean =>
-    row !== undefined &&
-    row.cells.every((cell, at) => cell === '' || over.includes(at)) &&
-    over.every((at) => isTitle(row.cells[at] ?? ''))
-  const near = [...(beside === 'date' || areCounted(cells) ? [table.rows[place + 1]] : []), table.rows[place - 1]]
-  const row = beside === null ? undefined : near.find(areTitles)
-  return row && beside !== null ? { row, beside } : null
-}
-
-function whatAllAre(cells: readonly string[]): DescribingRow | null {
-  if (cells.length === 0) return null
-  if (cells.every((cell) => readDate(cell) !== undefined)) return 'date'
-  if (areCounted(cells)) return 'nothing'
-  if (cells.every((cell) => mostIn(cell) !== null)) return 'out of'
-  const areScores = cells.every((cell) => roleByHeading(cell) === 'score') || new Set(cells).size === 1
-  return cells.length > 1 && areScores ? 'nothing' : null
-}
-
-function isTitle(cell: string): boolean {
-  return /\p{L}/u.test(cell) && readScore(cell, null).kind === 'refused'
-}
-
-/**
  * Where one column is headed as scores are and no other holds numbers, the one column of words that repeat tells the
  * piece of work, whatever it is called.
  */
@@ -183,181 +148,9 @@ function rolesByHeadings(cells: readonly string[]): (ColumnRole | null)[] {
   return named.map((role) => (role === 'family name' ? 'name' : role))
 }
 
-/**
- * The row among the first twelve with the most headings we know; where none has any, the one above the first child, or
- * the first.
- */
-function headingRowOf(table: Table, ours: ChildColumns | null): TableRow {
-  const first = table.rows[0] ?? { number: 1, cells: [] }
-  const above = table.rows.filter(({ number }) => number < (ours?.firstRow ?? 0))
-  const likely = above.findLast(({ cells }) => describedBy(cells.find((cell) => cell !== '') ?? '') === null)
-  let best = { row: likely ?? first, known: 0 }
-  for (const row of above.length > 0 ? above.slice(0, 12) : table.rows.slice(0, 12)) {
-    const cells = row.cells.filter((cell) => cell !== '')
-    const roles = cells.map(roleByHeading)
-    const namesPeople = roles.some((role) => role !== null && identifying.has(role))
-    // "Out of; 20; 15" describes the work.
-    if (above.length > 0 && !namesPeople && describedBy(cells[0] ?? '') !== null) continue
-    const known = roles.filter((role) => role !== null).length
-    // "Class; 5 Juniper" stands above "Pupil; Quiz".
-    const isNearer = above.length > 0 && namesPeople
-    if (known > best.known || (isNearer && known === best.known)) best = { row, known }
-  }
-  return best.row
-}
-
-/** Rows that tell of the work: those whose label says so, and those above the headings that stand over work alone. */
-function describingRowsOf(
-  table: Table,
-  heading: TableRow,
-  { named, firstChild }: { named: readonly (ColumnRole | null)[]; firstChild: number | null },
-): Record<string, DescribingRow> {
-  const people = named.flatMap((role, at) => (role !== null && identifying.has(role) ? [at] : []))
-  return Object.fromEntries(
-    table.rows.slice(0, 14).flatMap((row) => {
-      if (row === heading) return []
-      const label = describedBy(row.cells.find((cell) => cell !== '') ?? '')
-      const kind =
-        label !== null && !mayBeChild(row, { table, heading, people })
-          ? label
-          : (toldWithoutLabel(row, people, row.number < heading.number) ??
-            (firstChild !== null && row.number > heading.number && row.number < firstChild
-              ? (goesOn(row, heading, people) ?? toldByFigures(row, table, { people, firstChild }))
-              : null))
-      return kind === null ? [] : [[String(row.number), kind] as const]
-    }),
-  )
-}
-
-const identifying: ReadonlySet<ColumnRole> = new Set<ColumnRole>(['number', 'name', 'given name', 'family name'])
-
-/**
- * Whether a row below the headings is a child who is called like a label: Max, who has scored no more than others. At
- * the foot Max is what was reached and not what could be.
- */
-function mayBeChild(
-  row: TableRow,
-  { table, heading, people }: { table: Table; heading: TableRow; people: readonly number[] },
-): boolean {
-  if (row.number < heading.number) return false
-  if (people.filter((at) => (row.cells[at] ?? '') !== '').length > 1) return true
-  if (!row.cells.some((cell) => /^max(imum)?$/i.test(cell))) return false
-  const others = table.rows.filter((each) => each.number > heading.number && each !== row)
-  const isAtHead = others.every(
-    (each) => each.number > row.number || describedBy(each.cells.find((cell) => cell !== '') ?? '') !== null,
-  )
-  const isHighest = row.cells.every((cell, at) => {
-    const most = people.includes(at) ? null : numberIn(cell)
-    return most === null || others.every((other) => (numberIn(other.cells[at] ?? '') ?? 0) <= most)
-  })
-  return !isAtHead || !isHighest
-}
-
-/** A row without a name whose cells tell columns apart that are called the same: 1, 2, 3 below "Spelling". */
-function goesOn(row: TableRow, heading: TableRow, people: readonly number[]): DescribingRow | null {
-  if (people.some((at) => (row.cells[at] ?? '') !== '')) return null
-  const work = heading.cells.flatMap((cell, at) => (cell === '' || people.includes(at) ? [] : [at]))
-  const titles = new Set(work.map((at) => heading.cells[at]))
-  const whole = new Set(work.map((at) => `${heading.cells[at]} ${row.cells[at] ?? ''}`))
-  return titles.size < work.length && whole.size === work.length ? 'title' : null
-}
-
-/** A row without a name above the children whose figures no child exceeds: what there was to reach. */
-function toldByFigures(
-  row: TableRow,
-  table: Table,
-  { people, firstChild }: { people: readonly number[]; firstChild: number },
-): DescribingRow | null {
-  // Somebody with a name may be a child whom the class does not know.
-  if (people.some((at) => (row.cells[at] ?? '') !== '')) return null
-  const most = row.cells.flatMap((cell, at) => (cell === '' ? [] : [[at, mostIn(cell)] as const]))
-  if (most.length === 0) return null
-  const children = table.rows.filter(({ number }) => number >= firstChild)
-  const isReached = ([at, value]: readonly [number, number | null]): boolean =>
-    value !== null && children.every(({ cells }) => (numberIn(cells[at] ?? '') ?? 0) <= value)
-  return most.every(isReached) ? 'out of' : null
-}
-
-/**
- * What a row tells without a label, with nothing in the columns of the children: dates in those of the work; above the
- * headings numbers and words too, which below them are sums and remarks.
- */
-function toldWithoutLabel(row: TableRow, people: readonly number[], isAbove: boolean): DescribingRow | null {
-  const cells = row.cells.filter((cell) => cell !== '')
-  if (people.length === 0 || cells.length === 0 || people.some((at) => (row.cells[at] ?? '') !== '')) return null
-  if (row.cells.findIndex((cell) => cell !== '') < Math.max(...people)) return null
-  if (cells.every((cell) => readDate(cell) !== undefined) && (isAbove || numberIn(cells[0] ?? '') === null))
-    return 'date'
-  if (!isAbove) return null
-  if (cells.every((cell) => mostIn(cell) !== null)) return 'out of'
-  return cells.every((cell) => numberIn(cell) === null) ? 'category' : null
-}
-
-function numberIn(cell: string): number | null {
-  const value = Number(cell.replace(',', '.'))
-  return cell === '' || Number.isNaN(value) ? null : value
-}
-
 function widestColumns(table: Table, heading: TableRow): number[] {
   const width = Math.max(heading.cells.length, ...table.rows.slice(0, 50).map((row) => row.cells.length))
   return Array.from({ length: width }, (_, index) => index)
-}
-
-interface ColumnsOf {
-  readonly heading: TableRow
-  readonly students: readonly TableRow[]
-  readonly long: boolean
-  readonly delimiter: string
-  /** Whether a row tells what there was to reach. */
-  readonly maximaTold: boolean
-}
-
-/** "41,200" where commas part the cells, so that decimals have points: no score, but so many of something. */
-function isInThousands(cell: string, delimiter: string): boolean {
-  return delimiter === ',' && /^\d{1,3}(,\d{3})+$/.test(cell)
-}
-
-function guessColumn(
-  index: number,
-  named: ColumnRole | null,
-  { heading, students, long, delimiter, maximaTold }: ColumnsOf,
-): ColumnRole {
-  if (long) return named ?? 'ignore'
-  if (named !== null && ['number', 'name', 'given name', 'family name', 'ignore'].includes(named)) return named
-  // Of the children, not of the work; the most that could be scored may stand beside each score.
-  if (named !== null && ['category', 'weight', 'counts'].includes(named)) return 'ignore'
-  if (named === 'out of' || isMostBeside(index, heading)) return 'out of'
-  const values = students.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
-  // "Effort (1-5)" is rated.
-  if (/\(\d\s*[-–]\s*\d+\)$/.test(heading.cells[index] ?? '')) return 'ignore'
-  // "Grade" beside marks, the same for everybody, is the year they are in.
-  if (/^grade$/i.test(heading.cells[index] ?? '') && values.length > 2 && new Set(values).size === 1) return 'ignore'
-  const unit = unitOf(values)
-  const scores = values.filter(
-    (cell) => !isInThousands(cell, delimiter) && readScore(withoutUnit(cell, unit), null).kind === 'result',
-  ).length
-  if ((heading.cells[index] ?? '') === '' || areCounted(values)) return 'ignore'
-  // "Note" is a grade next door.
-  if (named === 'remark' && !values.some((cell) => /\d/.test(cell))) return 'ignore'
-  if (!maximaTold && areCounts(heading.cells[index] ?? '', values)) return 'ignore'
-  return values.length > 0 && scores >= values.length / 2 ? 'score' : 'ignore'
-}
-
-/** What is mostly above the usual maximum, with none told, is so many of something: pages, minutes, a scaled score. */
-export function areCounts(title: string, values: readonly string[]): boolean {
-  const above = values.filter((value) => (numberIn(value) ?? 0) > usualMost)
-  return readWorkHeading(title).outOf === null && above.length > values.length / 2
-}
-
-/** "Poster max" behind "Poster points". */
-function isMostBeside(index: number, heading: TableRow): boolean {
-  const [, work = '', last = ''] = /^(.*\S)[\s:–-]+(\S+)$/.exec(heading.cells[index] ?? '') ?? []
-  return work !== '' && (heading.cells[index - 1] ?? '').startsWith(work) && roleByHeading(last) === 'out of'
-}
-
-/** Whether they number the rows: 1, 2, 3 … */
-function areCounted(values: readonly string[]): boolean {
-  return values.length > 2 && values.every((value, at) => value.replace(/\.$/, '') === String(at + 1))
 }
 
 /** Month first only when some date can be read no other way. */

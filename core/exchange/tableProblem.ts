@@ -1,7 +1,7 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import { childRows, type GradebookMapping } from './gradebookMapping'
 import { roleByHeading } from './gradebookWords'
-import { areCounts } from './guessGradebook'
+import { areCounts } from './guessColumn'
 import { identityOf } from './readGradebook'
 import type { Table, TableRow } from './readTable'
 
