@@ -35,7 +35,7 @@ export function headingRowOf(table: Table, ours: ChildColumns | null): TableRow 
  * Where the row with the children's headings holds over the work nothing but dates, maxima, or one word ("Points"), the
  * titles stand in the row above, or, below dates, in the one below.
  * @returns that row, and what the row with the children's headings tells instead; null where it holds the titles
- * @example titlesBesides(table with ',KA 1,KA 2' above 'Name,Punkte,Punkte', heading)?.row.cells // ['', 'KA 1', 'KA 2']
+ * @example titlesBesides(table with ',KA 1,KA 2' above 'Name,Punkte,Punkte', heading)?.row.cells[1] // 'KA 1'
  */
 export function titlesBesides(table: Table, heading: TableRow): { row: TableRow; beside: DescribingRow } | null {
   const place = table.rows.indexOf(heading)

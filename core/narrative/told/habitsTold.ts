@@ -37,7 +37,13 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
     // "Seldom does she": the verb would come first.
     ...(isSeldom(often)
       ? [{ id: `told ${often} it is`, text: `It is ${often} that {they} ${words.does}` }]
-      : [{ id: `told ${often} fronted`, text: `${capitalised(often)} {they} ${words.does}` }]),
+      : [
+          { id: `told ${often} fronted`, text: `${capitalised(often)} {they} ${words.does}` },
+          ...countedOn(often, words.do),
+          ...(/^(often|sometimes)$/.test(often)
+            ? [{ id: `told ${often} seen`, text: `We ${often} see {them} ${words.doing}` }]
+            : []),
+        ]),
     ...(of === 1 && isOneThing(words)
       ? [
           {
@@ -72,6 +78,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
   const [one, other] = [`${high.often} ${high.words.does}`, `${low.often} ${low.words.does}`]
   const contrast = isSeldom(low.often) || /sometimes|occasionally/.test(low.often)
   const link = contrast ? 'but' : 'and'
+  const only = contrast && !isSeldom(low.often) ? 'only ' : ''
   return [
     { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${other}` },
     { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
@@ -82,7 +89,16 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
             id: `told ${high.often} fronted ${link} ${low.often}`,
             text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${other}`,
           },
+          ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${low.words.do}`),
         ]),
+    ...(high.often === 'often' && !isSeldom(low.often)
+      ? [
+          {
+            id: `told often seen and ${low.often}`,
+            text: `We often see {them} ${high.words.doing}, and ${low.often} ${low.words.doing}`,
+          },
+        ]
+      : []),
     ...(isSeldom(high.often) || isSeldom(low.often)
       ? []
       : [
@@ -92,6 +108,13 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
           },
         ]),
   ]
+}
+
+/** What happens more often than not can be counted on. */
+function countedOn(often: string, what: string): ToldWording[] {
+  return /^(sometimes|occasionally|seldom|rarely)$/.test(often)
+    ? []
+    : [{ id: `told ${often} counted on`, text: `{They} can ${often} be counted on to ${what}` }]
 }
 
 function isSeldom(often: string): boolean {
