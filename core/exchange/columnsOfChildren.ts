@@ -1,3 +1,4 @@
+import { grouped } from '../grouped'
 import type { Matchable } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import { letterSpellings, lettersOf, wordsOf } from '../people/nearNames'
@@ -49,18 +50,30 @@ function waysOf(children: readonly Matchable[]): [ColumnRole, Known][] {
   const parted = children.flatMap(({ legalGiven, usedName, family }) =>
     family === '' ? [] : [legalGiven, usedName].map((given) => wordsOf(`${given} ${family}`)),
   )
+  const byWord = grouped(parted, ([first = '']) => first)
   // "Maya Reed / A" is whose it is, too.
   const holdsWhole = (cell: string): boolean => {
-    const words = new Set(wordsOf(cell))
-    return words.size > 1 && parted.some((own) => own.every((word) => words.has(word)))
+    if (!/\p{L}[^\p{L}]+\p{L}/u.test(cell)) return false
+    const words = wordsOf(cell)
+    return words.some((first) => byWord.get(first)?.some((own) => own.every((word) => words.includes(word))) ?? false)
   }
   const wholes = new Set(children.flatMap(letterSpellings).filter((letters) => letters !== ''))
   return [
-    ['number', (cell) => numbers(bare(cell))],
-    ['name', (cell) => wholes.has(lettersOf(cell)) || holdsWhole(cell)],
-    ['family name', families],
-    ['given name', givens],
+    ['number', remembered((cell) => numbers(bare(cell)))],
+    ['name', remembered((cell) => wholes.has(lettersOf(cell)) || holdsWhole(cell))],
+    ['family name', remembered(families)],
+    ['given name', remembered(givens)],
   ]
+}
+
+/** The same is written in many rows. */
+function remembered(known: Known): Known {
+  const told = new Map<string, boolean>()
+  return (cell) => {
+    const is = told.get(cell) ?? known(cell)
+    told.set(cell, is)
+    return is
+  }
 }
 
 /** A number of one or two signs could as well be what somebody scored. */

@@ -156,9 +156,8 @@ function widestColumns(table: Table, heading: TableRow): number[] {
 /** Month first only when some date can be read no other way. */
 function datesOf(table: Table): GradebookMapping['dates'] {
   // In a title, too: "Vocabulary 9/18/2026".
-  const local = table.rows.flatMap((row) =>
-    row.cells.map((cell) => /(?:^|[\s(])(\d{1,2})[./-](\d{1,2})[./-]\d{2,4}(?=$|[\s),])/.exec(cell)),
-  )
+  const written = table.rows.flatMap(({ cells }) => cells.filter((cell) => /\d[./-]\d/.test(cell)))
+  const local = written.map((cell) => /(?:^|[\s(])(\d{1,2})[./-](\d{1,2})[./-]\d{2,4}(?=$|[\s),])/.exec(cell))
   const monthFirst = local.some((parts) => parts !== null && Number(parts[2]) > 12)
   const dayFirst = local.some((parts) => parts !== null && Number(parts[1]) > 12)
   return monthFirst && !dayFirst ? 'month first' : 'day first'

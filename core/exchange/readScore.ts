@@ -58,6 +58,8 @@ const judged = new RegExp(
  * "17 1/2", "17 ↑", "17 (B)", "B 17", "good (17)", "17 (85 %)".
  */
 function plainly(written: string): string {
+  // Most cells are nothing but figures.
+  if (/^\d+(?:[.,]\d+)?$/.test(written)) return written
   return written
     .replace(/(?<=\d.*)[\p{So}\u2190-\u21ff]|[\p{So}\u2190-\u21ff](?=.*\d)/gu, ' ')
     .trim()

@@ -16,7 +16,8 @@ export function meaningOfStar(rows: readonly TableRow[]): SignMeaning | null {
  * @example signLegend(rows with a cell 'AB = absent that day') // { ab: 'nothing' }
  */
 export function signLegend(rows: readonly TableRow[]): Record<string, SignMeaning> {
-  const pairs = rows.flatMap(({ cells }) => cells.flatMap((cell) => cell.split(/[;,]\s+(?=\S{1,4}\s*=)/)))
+  const keys = rows.flatMap(({ cells }) => cells.filter((cell) => cell.includes('=')))
+  const pairs = keys.flatMap((cell) => cell.split(/[;,]\s+(?=\S{1,4}\s*=)/))
   const told = pairs.flatMap((pair) => {
     const [, sign, words = ''] = /^([^\s\d=*]{1,4})\s*=\s*(\p{L}.*)$/u.exec(pair) ?? []
     const meaning = meaningIn(words)
