@@ -20,6 +20,18 @@ const notOwned = oneOf(
     very also too again now here there today is was has had can will would could should`,
 )
 
+/** "Tries her best", "at her best". */
+const doesBest = /^(try|tries|tried|trying|do|does|did|done|doing|gives?|gave|given|giving|at)$/
+
+/** "Makes her writing a joy to read": what is said of the thing, not who does it. */
+const saidOfThing = /^(a|an|so|such|easy|easier|hard|harder|clear|clearer|better|more|stand|come|shine)$/
+
+const goodFor = /^(hard|harder|easy|easier|difficult|good|new|important|possible|fun|right|helpful|tiring)$/
+const takesTime = {
+  before: /^(take|takes|took|taking|taken|cost|costs)$/,
+  after: /^(a|an|some|time|long|longer|less)$/,
+}
+
 /** Verbs after which somebody does what the next verb says. */
 const hasDone = /^(help|let|make|see|watch|hear)(s|ed|ing)?$|^(made|saw|seen|heard|letting|making|having)$/
 
@@ -27,7 +39,7 @@ const hasDone = /^(help|let|make|see|watch|hear)(s|ed|ing)?$|^(made|saw|seen|hea
 const leadsToVerb = oneOf(
   String.raw`will would can could should must may might needs? has have had to is are was were be been and learning
     learnt learned tries try trying wants? likes? began begun beginning able happy willing ready going starts?
-    starting \p{L}+ly always often usually never now also`,
+    starting \p{L}+ly always often usually never now also since yet long`,
   'u',
 )
 
@@ -37,10 +49,18 @@ const madeByStudents = oneOf(
     timing planning recording learning`,
 )
 
+/** What things can do, too. */
+const thingsDo = oneOf(
+  String.raw`are were mean meant come came go went look looked sound fit work worked belong have had can could
+    should will would must may need grew grow change changed float sink differ turn turned end begin stand lie seem
+    become became make made show help move aren't weren't don't \p{L}+ly`,
+  'u',
+)
+
 const othersInSight = new RegExp(
   String.raw`\b${anyOf(`
     classmates others partners friends children pupils students peers adults players teachers families groups?
-    class team`)}\b`,
+    (?<!in_)class team`)}\b`,
   'i',
 )
 
@@ -76,6 +96,7 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   const things =
     set.takesPluralVerb &&
     !besidePerson &&
+    !isForPerson(reading, at) &&
     first !== 'subject' &&
     first !== 'reflexive' &&
     severalBefore(reading, at, isUs)
@@ -85,6 +106,12 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
       : piece(word, token(first), [plain], mayBeOthers(word.text))
   if (!second) return piece(word, token(first), [plain])
   return piece(word, token(first), [token(second.case), plain], second.sure ? null : questionOf(word.text, first))
+}
+
+/** "Takes them a while", "makes cutting hard for them". */
+function isForPerson({ words }: Reading, at: number): boolean {
+  if (words[at - 1]?.lower === 'for' && goodFor.test(words[at - 2]?.lower ?? '')) return true
+  return takesTime.before.test(words[at - 1]?.lower ?? '') && takesTime.after.test(words[at + 1]?.lower ?? '')
 }
 
 function peopleBefore(reading: Reading, at: number): string {
@@ -134,7 +161,9 @@ export function likelierCase(
   const after = reading.words[at + 2]
   const isHad =
     next?.lower === 'best' &&
-    (next.beforeStop ? /^(is|are|was|were|be)$/.test(before?.lower ?? '') : !notOwned.test(after?.lower ?? 'and'))
+    (alone === 'possessive' ||
+      doesBest.test(before?.lower ?? '') ||
+      (next.beforeStop ? /^(is|are|was|were|be)$/.test(before?.lower ?? '') : !notOwned.test(after?.lower ?? 'and')))
   if (!next || word.beforeStop || (notOwned.test(next.lower) && !isHad) || /ly$/.test(next.lower))
     return [alone, { case: 'determiner', sure: true }]
   const done = before !== undefined && doneTo.test(before.lower) && alone === 'object'
@@ -145,6 +174,8 @@ export function likelierCase(
     reading.words[reading.subjectAt]?.sentence === word.sentence &&
     reading.words.slice(reading.subjectAt + 1, at - 1).every(({ lower }) => leadsToVerb.test(lower))
   // "Gave her talk" gives a thing, "show her working" too; "made her talk" has her do it.
+  const isSaidOf = madeByStudents.test(next.lower) && saidOfThing.test(after?.lower ?? '')
+  if (isSaidOf) return ['determiner', { case: alone, sure: false }]
   const isThing = pluralVerbs.has(next.lower) ? !hasDone.test(before.lower) : madeByStudents.test(next.lower)
   const isAct = !isThing && (pluralVerbs.has(next.lower) || /ing$/.test(next.lower))
   return !byStudent || isAct
@@ -159,8 +190,10 @@ function spokenOfOthers(reading: Reading, at: number): boolean {
     .filter((each) => each.sentence === word?.sentence)
     .map((each) => each.text)
     .join(' ')
+  // Things do not think or write: "explains how they did it".
+  const mayBeThings = severalBefore(reading, at) && thingsDo.test(reading.words[at + 1]?.lower ?? '')
   return (
-    (othersInSight.test(before) || severalBefore(reading, at)) &&
+    (othersInSight.test(before) || mayBeThings) &&
     /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(
       reading.words[at - 1]?.lower ?? '',
     )

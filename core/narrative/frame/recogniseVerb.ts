@@ -40,9 +40,24 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   }
   const question = `Is “${word.text}” something the student does, or are these things?`
   // "plans and reports": two things; "plans well": a verb.
-  const things = word.beforeStop || /^(and|or|of)$/.test(next?.lower ?? '')
+  const things =
+    next?.lower === reading.set?.subject ||
+    (!goesOnWithVerb(at, reading) && (word.beforeStop || /^(and|or|of)$/.test(next?.lower ?? '')))
   if (!things) reading.subjectAt = at
   return things ? piece(word, plain, [verb, plain], question) : piece(word, verb, [plain], question)
+}
+
+/** "Takes turns, shares and says thank you": a row of verbs, by its last. */
+function goesOnWithVerb(at: number, { words, plural }: Reading): boolean {
+  const [word, link, last] = words.slice(at, at + 3)
+  const singular = plural ? pluralVerbs.get(last?.lower ?? '') : last?.lower
+  return (
+    word?.afterComma === true &&
+    link?.lower === 'and' &&
+    singular !== undefined &&
+    singularVerbs.has(singular) &&
+    !alsoNouns.has(singular)
+  )
 }
 
 /** "They cut": now or then. */
@@ -54,7 +69,8 @@ function tellsOfThen(at: number, { words }: Reading): boolean {
     .slice(0, at)
     .some(
       ({ lower, sentence }) =>
-        sentence === words[at]?.sentence && (/\p{L}{3}ed$/u.test(lower) || irregularPast.has(lower)),
+        sentence === words[at]?.sentence &&
+        (/\p{L}{3}ed$/u.test(lower) || (irregularPast.has(lower) && !isItsOwnPast.test(lower))),
     )
 }
 
