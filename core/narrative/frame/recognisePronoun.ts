@@ -49,11 +49,17 @@ const madeByStudents = oneOf(
     timing planning recording learning`,
 )
 
+/** What acts as a person does, in a lesson or a story. */
+const livingThings = new RegExp(
+  `\\b${anyOf('animals plants birds insects characters heroes figures creatures pets bees ducks dogs cats horses')}\\b`,
+  'i',
+)
+
 /** What things can do, too. */
 const thingsDo = oneOf(
   String.raw`are were mean meant come came go went look looked sound fit work worked belong have had can could
     should will would must may need grew grow change changed float sink differ turn turned end begin stand lie seem
-    become became make made show help move aren't weren't don't \p{L}+ly`,
+    become became make made show help move happen happened depend aren't weren't don't \p{L}+ly`,
   'u',
 )
 
@@ -193,7 +199,7 @@ function spokenOfOthers(reading: Reading, at: number): boolean {
   // Things do not think or write: "explains how they did it".
   const mayBeThings = severalBefore(reading, at) && thingsDo.test(reading.words[at + 1]?.lower ?? '')
   return (
-    (othersInSight.test(before) || mayBeThings) &&
+    (othersInSight.test(before) || livingThings.test(before) || mayBeThings) &&
     /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(
       reading.words[at - 1]?.lower ?? '',
     )
