@@ -92,6 +92,24 @@ it('a sign of the teacher’s own is asked about, and read as was said', () => {
   expect([plan.signs, plan.results.length]).toEqual([[], 5])
 })
 
+it('what is below zero has no sign, and a word that objects know by themselves is one', () => {
+  const table = readTable('Name,Quiz\nFinn Reed,-2\nUmi Sato,constructor\nZoë Bell,9\nFinn Reed,8\n')
+  const guess = { ...guessGradebook(table, [], { children }), columns: ['name' as const, 'score' as const] }
+  expect(planImport(table, guess, nothingYet).signs).toEqual([{ written: 'constructor', times: 1 }])
+})
+
+it('one piece of work with its maximum and without is one', () => {
+  const { came, mapping } = corrected('Name,Work,Score\nFinn Reed,Atlas (30),7\nUmi Sato,Atlas,8\nZoë Bell,atlas,9\n')
+  expect([mapping.shape, came]).toEqual(['long', ['Atlas s0 7', 'Atlas s1 8', 'Atlas s2 9']])
+})
+
+it('a wide file may tell the maximum beside each score', () => {
+  const text = 'Name,Quiz,A,Test,B\nFinn Reed,7,10,16,20\nUmi Sato,8,10,18,20\nZoë Bell,9,10,15,20\n'
+  const { mapping } = corrected(text, { column: 2, role: 'out of' }, { column: 4, role: 'out of' })
+  const plan = planImport(readTable(text), mapping, nothingYet)
+  expect(plan.work.map(({ work }) => `${work.title} ${work.outOf}`)).toEqual(['Quiz 10', 'Test 20'])
+})
+
 it('those who can be only one student can be answered in one step, unless two are the same', () => {
   const candidate = (id: string) => ({ id, name: id })
   const doubt = (written: string, ...ids: string[]) => ({ written, rows: [1], candidates: ids.map(candidate) })

@@ -68,7 +68,7 @@ function anew(table: Table, mapping: GradebookMapping, beside: Parameters<typeof
 
 /** Whether only one column of a file can be it. */
 function isOfOne(role: ColumnRole, shape: GradebookMapping['shape']): boolean {
-  return role !== 'ignore' && (role !== 'score' || shape === 'long')
+  return role !== 'ignore' && (shape === 'long' || !['score', 'out of'].includes(role))
 }
 
 /** Of a file that was read a row per student, the column with the scores: the one that is called so, or the last. */

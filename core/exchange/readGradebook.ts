@@ -195,7 +195,7 @@ function wideWork(
     })
   }
   return {
-    title: title,
+    title,
     category: category || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
     outOf:
@@ -258,11 +258,11 @@ function readLong(
       refuse('work', 'The row names no piece of work.')
       continue
     }
-    const piece = byTitle.get(written) ?? longWork(cell, mapping, standing, refuse)
-    if (!byTitle.has(written)) {
-      byTitle.set(written, piece)
-      content.work.push(piece)
-    }
+    const told = byTitle.get(nameKey(written)) ?? longWork(cell, mapping, standing, refuse)
+    // "Atlas test" and "Atlas test (30)" are one.
+    const piece = byTitle.get(nameKey(told.title)) ?? told
+    if (piece === told && !byTitle.has(nameKey(told.title))) content.work.push(piece)
+    byTitle.set(nameKey(written), piece).set(nameKey(piece.title), piece)
     takeScore(content, mapping.signs, {
       row: row.number,
       column: nameOf('score'),
@@ -345,8 +345,8 @@ function takeScore(
 /** A cell with its sign in a word: for 'L', which the teacher says is late, "L 17" is "late 17". */
 function withMeaning(cell: string, signs: GradebookMapping['signs']): string {
   const { sign, figures } = partedSign(cell)
-  const meaning = sign === '' ? undefined : signs[signKey(sign)]
-  if (meaning === undefined) return cell
+  if (!Object.hasOwn(signs, signKey(sign))) return cell
+  const meaning = signs[signKey(sign)]
   return meaning === 'nothing' ? figures : `${meaning} ${figures}`.trim()
 }
 
@@ -356,6 +356,8 @@ function withMeaning(cell: string, signs: GradebookMapping['signs']): string {
  */
 function partedSign(cell: string): { sign: string; figures: string } {
   const number = '\\d+(?:[.,]\\d+)?'
+  // Below zero is no sign.
+  if (/^-\s*\d/.test(cell)) return { sign: '', figures: cell }
   const parts = new RegExp(`^(\\D*?)(?:(${number}(?:\\s*/\\s*${number})?(?:\\s*%)?)(\\D*))?$`).exec(cell.trim())
   if (!parts) return { sign: '', figures: cell }
   const [, before = '', figures = '', behind = ''] = parts
