@@ -3,6 +3,7 @@ import type { Matchable } from '../people/matchStudent'
 import { nameKey } from '../people/names'
 import { letterSpellings, lettersOf, wordsOf } from '../people/nearNames'
 import type { ColumnRole } from './gradebookMapping'
+import { isSummary } from './gradebookWords'
 import type { Table } from './readTable'
 
 /** Which columns hold the children of the class, and the first row that is one of theirs. */
@@ -94,8 +95,8 @@ function shareOf(table: Table, at: number, known: Known): { share: number; first
       ours += 1
       firstRow ||= number
     }
-    // What stands above the first child is no child.
-    if (firstRow > 0 && cell !== '') of += 1
+    // What stands above the first child is no child, nor is an average below.
+    if (firstRow > 0 && cell !== '' && !isSummary(cell)) of += 1
   }
   return { share: ours >= 2 ? ours / of : 0, firstRow }
 }

@@ -19,7 +19,10 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
     'name',
     /^(full)?name$|^(student|pupil|learner|child)(name)?s?$|^(student|pupil)s?fullname$|^nome$|^naam$|^navn$|^namn$/,
   ],
-  ['name', /^(schuler(in)?|kind|eleve|alumn[oa]a?s?|estudiante|alun[no]?[oa]|studente|leerling|elev|elevensnavn)$/],
+  [
+    'name',
+    /^((schuler(in)?){1,2}|kind|eleve|alumn[oa]a?s?|estudiante|alun[no]?[oa]|studente|leerling|elev|elevensnavn)$/,
+  ],
   [
     'name',
     /^(children|kids?|names|who|participant|candidate|displayname)$|^names?of(the)?(student|pupil|child|learner)s?$/,
