@@ -121,7 +121,7 @@ function columnOf(nth: number): { heading: string; values: string } {
           <th scope="col" class="px-2 py-1 text-muted">Row</th>
           <th v-for="(role, column) in mapping.columns" :key="column" scope="col" class="px-1 py-1">
             <select
-              class="field w-32 py-0.5"
+              class="field w-36 py-0.5"
               :class="role === 'ignore' ? 'text-muted' : 'font-semibold'"
               :aria-label="`Column ${column + 1} is`"
               :value="role"
