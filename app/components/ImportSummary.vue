@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { signMeanings, type GradebookMapping, type SignMeaning } from '~~/core/exchange/gradebookMapping'
 import { countPlan, soleCandidates, type DoubtfulPerson, type ImportPlan } from '~~/core/exchange/planImport'
-import { signKey } from '~~/core/exchange/readGradebook'
+import { signKey } from '~~/core/exchange/takeScore'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 

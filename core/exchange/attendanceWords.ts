@@ -3,10 +3,8 @@ import { headingKey } from './readRecords'
 export type DaysColumn = 'daysOpen' | 'absences' | 'lates' | 'present'
 
 const daysWords: readonly [DaysColumn, RegExp][] = [
-  [
-    'absences',
-    /^(days?)?(absen(t|ces?)|missed)(days)?$|^(fehl(tage|std|stunden|zeiten)|hoursabsent|absenthours|absences?|ausencias|assenze|afwezig)$/,
-  ],
+  ['absences', /^(days?)?(absen(t|ces?)|missed)(days)?$|^(hoursabsent|absenthours)$/],
+  ['absences', /^(fehl(tage|std|stunden|zeiten)|absences?|ausencias|assenze|afwezig)$/],
   ['lates', /^(times?|days)?(late|lates|tardy|tardies|latearrivals?)(s|times)?$|^(verspatungen|retards?|retrasos)$/],
   ['daysOpen', /^(days(open|possible|enrolled|inschool)|(school|possible)days|schultage|jours(ouverts)?)$/],
   ['present', /^(days?)?(present|attended|attendances?)(days)?$/],

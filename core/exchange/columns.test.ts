@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { guessGradebook } from './guessGradebook'
 import { planImport } from './planImport'
+import { readScore } from './readScore'
 import { readTable } from './readTable'
+import { columnNotes } from './tableProblem'
 
 const child = (schoolNumber: string, legalGiven: string, family: string) => ({
   ...{ id: schoolNumber, schoolNumber, legalGiven, usedName: legalGiven, family },
@@ -39,6 +41,15 @@ describe('columns that work others out again', () => {
       ...['name', 'score', 'score', 'ignore', 'ignore', 'ignore'],
     ])
   })
+  it('are left out aloud, and ticks that happen to be the highest before them are work', () => {
+    const rows = ['Name,Map,Poster,Diary,Total', 'a,1,1,1,3', 'b,0,1,1,2', 'c,1,0,1,2', 'd,0,0,0,0']
+    expect(columnsOf(rows)).toEqual(['name', 'score', 'score', 'score', 'ignore'])
+    const table = readTable(rows.join('\n'))
+    const mapping = guessGradebook(table, [])
+    expect(columnNotes(table, mapping)).toEqual([
+      'Left out, though there are figures in it: “Total”. If it is work, choose Score above it.',
+    ])
+  })
   it('are none where one row says otherwise, or where two rows agree by chance', () => {
     expect(columnsOf(['Name;One;Two;X', 'a;8;6;14', 'b;5;9;14', 'c;10;9;20'])).toEqual([
       ...['name', 'score', 'score', 'score'],
@@ -61,4 +72,23 @@ it('a total of a long file is left out and named', () => {
   })
   expect(plan.work.map(({ work }) => work.title)).toEqual(['Plan'])
   expect(plan.notes).toEqual(['Row 3 (Maya Reed) adds the others up and was left out.'])
+})
+
+it('work that the class has under its whole heading stays that work, in either shape', () => {
+  const students = [child('4101', 'Maya', 'Reed')]
+  const work = { id: 'w', title: 'Quiz (20 marks)', category: 'q', date: null, outOf: 20, weight: 1, counts: true }
+  for (const text of ['Name,Quiz (20 marks)\nMaya Reed,17\n', 'Name,Work,Score\nMaya Reed,Quiz (20 marks),17\n']) {
+    const table = readTable(text)
+    const plan = planImport(table, guessGradebook(table, [], { children: students }), {
+      ...{ students, work: [work], results: [], categories: [{ key: 'q', name: 'Classwork', weight: 1 }] },
+    })
+    expect(plan.work.map(({ change, work: { title, outOf } }) => [change, title, outOf])).toEqual([
+      ['unchanged', 'Quiz (20 marks)', 20],
+    ])
+  }
+})
+
+it('a page of text in a cell is no score, and is told of in a line', () => {
+  const read = readScore(`${'↑7 '.repeat(30_000)}`, 20)
+  expect(read.kind === 'refused' && read.reason.length < 250).toBe(true)
 })

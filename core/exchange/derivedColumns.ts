@@ -1,4 +1,5 @@
 import { isSummary } from './gradebookWords'
+import { numberIn, withoutLastWord } from './plainCells'
 import { readWorkHeading } from './readWorkHeading'
 import type { TableRow } from './readTable'
 
@@ -29,7 +30,7 @@ export function derivedColumns(
 
 /** "Part C" is a part as "Part A" and "Part B" are, whatever its figures. */
 function isCalledAs(heading: TableRow, at: number, before: readonly number[]): boolean {
-  const stemOf = (column: number): string => readWorkHeading(heading.cells[column] ?? '').title.replace(/\s*\S+$/, '')
+  const stemOf = (column: number): string => withoutLastWord(readWorkHeading(heading.cells[column] ?? '').title)
   const stem = stemOf(at)
   const last = (heading.cells[at] ?? '').split(/\s+/).at(-1) ?? ''
   return (
@@ -54,11 +55,14 @@ function isWorkedOut(
     rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
   const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
   if (isPercent) return true
-  if (isFinal(heading.cells[at] ?? '') && all(isAmong, 0)) return true
+  const title = heading.cells[at] ?? ''
+  if (isFinal(title) && all(isAmong, 0)) return true
+  // Ticks are often the highest of those before: only what is called so is the best of them.
+  if (isSummary(title) && all((value, parts) => near(value, Math.max(...parts)), 0)) return true
   if (isShareOfAll(rows)) return true
   // The run that is added up ends just before it.
   for (let from = before.length - 2; from >= 0; from -= 1)
-    if (all((value, parts) => isOfAll(value, parts), from)) return true
+    if (waysOfAll.some((way) => all((value, parts) => near(value, way(parts)), from))) return true
   return false
 }
 
@@ -84,11 +88,12 @@ function isShareOfAll(rows: readonly { value: number; parts: (from: number) => r
   return sums.every(({ value, all }) => near(value, (all * most.value) / most.all))
 }
 
+const finalWords = /^(final|weighted|course|result|ergebnis|nota|note|cijfer|betyg|karakter)$/i
+const finalOf = /^(final|weighted|course) (mark|grade|score|result|total)$/i
+
 /** Words for what comes of all work, as weighed as it may be. */
 function isFinal(title: string): boolean {
-  return /^(final|weighted|course|result|ergebnis|nota|note|cijfer|betyg|karakter)( (mark|grade|score|result|total))?$/i.test(
-    title,
-  )
+  return finalWords.test(title) || finalOf.test(title)
 }
 
 /** Whether it may be a mean of them, by whatever weights. */
@@ -96,17 +101,12 @@ function isAmong(value: number, parts: readonly number[]): boolean {
   return value >= Math.min(...parts) - roundedBy && value <= Math.max(...parts) + roundedBy
 }
 
-/** The sum, the mean, the mean without the lowest, or the best. */
-function isOfAll(value: number, parts: readonly number[]): boolean {
-  const all = sum(parts)
-  const withoutLowest = (all - Math.min(...parts)) / (parts.length - 1)
-  return (
-    near(value, Math.max(...parts)) ||
-    near(value, all) ||
-    near(value, all / parts.length) ||
-    (parts.length > 2 && near(value, withoutLowest))
-  )
-}
+/** The sum, the mean, the mean without the lowest of three or more: one of them for everybody. */
+const waysOfAll: readonly ((parts: readonly number[]) => number)[] = [
+  sum,
+  (parts) => sum(parts) / parts.length,
+  (parts) => (parts.length > 2 ? (sum(parts) - Math.min(...parts)) / (parts.length - 1) : Number.NaN),
+]
 
 function near(one: number, other: number): boolean {
   return Math.abs(one - other) <= roundedBy
@@ -121,9 +121,4 @@ function partsOf(cells: readonly string[], columns: readonly number[]): number[]
     const value = numberIn(cells[at] ?? '')
     return value === null ? [] : [value]
   })
-}
-
-function numberIn(cell: string): number | null {
-  const written = /^\s*(-?\d+(?:[.,]\d+)?)\s*%?\s*$/.exec(cell)?.[1]
-  return written === undefined ? null : Number(written.replace(',', '.'))
 }

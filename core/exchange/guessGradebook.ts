@@ -7,7 +7,7 @@ import { childRows, identifying, type ColumnRole, type GradebookMapping } from '
 import { roleByHeading } from './gradebookWords'
 import { guessColumn, usualMost } from './guessColumn'
 import { headingRowOf, titlesBesides } from './headingRow'
-import { isTitle } from './plainCells'
+import { isTitle, withoutLastWord } from './plainCells'
 import { readDate } from './readDate'
 import { readScore } from './readScore'
 import type { Table, TableRow } from './readTable'
@@ -123,7 +123,7 @@ function gradesBeside(heading: TableRow, scores: readonly number[]): number[] {
     const title = titles.get(at) ?? ''
     const work = title.replace(gradeWord, '')
     if (work === title || work === '') return false
-    return [...titles].some(([other, each]) => other !== at && (each === work || each.replace(/\s*\S+$/, '') === work))
+    return [...titles].some(([other, each]) => other !== at && (each === work || withoutLastWord(each) === work))
   })
 }
 

@@ -26,7 +26,7 @@ type Column = 'number' | 'name' | 'given name' | 'used name' | 'family name' | '
  * @param next the first number to give
  * @throws UnreadableFile when there is nothing to read
  * @example pastedStudents('05101\tMaya\tReed\tshe/her', { grade: '5', next: 1 })
- * // [{ schoolNumber: '05101', legalGiven: 'Maya', usedName: 'Maya', family: 'Reed', pronouns: 'she/her', row: 1, … }]
+ * // [{ schoolNumber: '05101', legalGiven: 'Maya', usedName: 'Maya', family: 'Reed', pronouns: 'she/her', … }]
  */
 export function pastedStudents(text: string, { grade, next }: { grade: string; next: number }): PastedStudent[] {
   if (text.trim() === '') throw new UnreadableFile('There is nothing here yet. Copy a class list and paste it here.')

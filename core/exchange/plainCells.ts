@@ -1,12 +1,20 @@
 import { readScore } from './readScore'
 
 /**
- * The number that a cell is, and nothing else; null where it is none.
+ * The number that a cell is, in per cent or not, and nothing else; null where it is none.
  * @example numberIn('17,5') // 17.5
  */
 export function numberIn(cell: string): number | null {
-  const value = Number(cell.replace(',', '.'))
-  return cell === '' || Number.isNaN(value) ? null : value
+  const written = /^\s*(-?\d+(?:[.,]\d+)?)\s*%?\s*$/.exec(cell)?.[1]
+  return written === undefined ? null : Number(written.replace(',', '.'))
+}
+
+/**
+ * What is before the last word of a title; nothing where it has only one.
+ * @example withoutLastWord('Part C') // 'Part'
+ */
+export function withoutLastWord(title: string): string {
+  return title.slice(0, Math.max(0, title.lastIndexOf(' '))).trim()
 }
 
 /**

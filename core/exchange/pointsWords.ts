@@ -1,9 +1,11 @@
 /** What stands behind a number of points, as a part of a pattern: here, and as next door writes it. */
 export const pointsWords = '(?:points?|marks?|mks?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng)\\.?'
 
-/** What stands before the most that can be scored: "out of 20", "max. 20", as a part of a pattern. */
-export const mostWords =
-  '(?:out[\\s_]of|max(?:imum|imal)?\\.?(?:[\\s_](?:points?|marks?|score))?|total|possible|worth|von|sur|su|de|van|av|af|x?/)'
+/** "out of", "max.", "maximum points", as a part of a pattern: what says by itself that figures are the most. */
+export const surelyMost = '(?:out[\\s_]of|max(?:imum|imal)?\\.?(?:[\\s_](?:points?|marks?|score))?)'
+
+/** What stands before the most that can be scored where the place says that it is one, as a part of a pattern. */
+export const mostWords = `(?:${surelyMost}|total|possible|worth|von|sur|su|de|van|av|af|x?/)`
 
 /** @example withoutBrackets('(20)') // '20' */
 export function withoutBrackets(cell: string): string {

@@ -9,10 +9,8 @@ export type ScoreCell =
 
 /** What says of a result how it stands, in small letters and without accents: here, and what next door writes. */
 const stateWords: readonly [ResultState, RegExp][] = [
-  [
-    'missing',
-    /^(missing|m|not (handed|turned) in|not submitted|not (yet )?(done|in)|fehlt|nicht abgegeben|manquant|non rendue?|falta)$/,
-  ],
+  ['missing', /^(missing|m|not (handed|turned) in|not submitted|not (yet )?(done|in)|fehlt|nicht abgegeben)$/],
+  ['missing', /^(manquant|non rendue?|falta)$/],
   ['missing', /^(miss|nhi|nothing( handed)? in|no work|did not hand in|owing|nicht gemacht|non fatto)$/],
   ['missing', /^(no entregad[oa]|non consegnat[oa]|niet ingeleverd|ej inlamnad|ikke (levert|afleveret))$/],
   ['late', /^(late|l|verspatet|zu spat|en retard|tarde|con retraso|in ritardo|te laat|for sent|sen|forsinket)$/],
@@ -20,6 +18,9 @@ const stateWords: readonly [ResultState, RegExp][] = [
   ['excused', /^(giustificat[oa]|vrijgesteld|fritaget|fritatt|befriad)$/],
   ['incomplete', /^(incomplet[eoa]?|inc|i|unvollstandig|onvolledig)$/],
 ]
+
+/** No score has more letters; a page of text is not searched for one. */
+const longest = 100
 
 function stateOf(words: string): ResultState | undefined {
   const plain = words.normalize('NFD').replace(/\p{M}/gu, '')
@@ -34,6 +35,7 @@ function stateOf(words: string): ResultState | undefined {
  * readScore('absent', 20) // refused: “absent” is no score.
  */
 export function readScore(written: string, outOf: number | null): ScoreCell {
+  if (written.length > longest) return refusal(written.slice(0, longest))
   const tidy = plainly(written)
   if (/^([-–—]{0,3}|\.)$/.test(tidy)) return { kind: 'empty' }
   const ahead = /^(\p{L}[\p{L} ]*?\.?)\s*(?:(?:[:,]|[–-](?= ))?\s*(\d.*))?$/u.exec(tidy)
@@ -99,11 +101,11 @@ export function withoutUnit(cell: string, unit: string | null): string {
 
 const inPoints = new RegExp(`\\s*${pointsWords}$`)
 
+const scored = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|(?:\/|out of|of|von|sur|de|su|van|av|af)\s*(\d+(?:[.,]\d+)?))?$/
+
 function readFigures(written: string, figures: string, state: ResultState, outOf: number | null): ScoreCell {
   const plain = figures.replace(inPoints, '')
-  const parts = /^(-?\d+(?:[.,]\d+)?)\s*(?:(%)|(?:\/|out of|of|von|sur|de|su|van|av|af)\s*(\d+(?:[.,]\d+)?))?$/.exec(
-    plain,
-  )
+  const parts = scored.exec(plain)
   if (!parts) return refusal(written)
   const value = toNumber(parts[1] ?? '')
   const ownOutOf = parts[3] === undefined ? null : toNumber(parts[3])

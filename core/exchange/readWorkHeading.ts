@@ -1,4 +1,4 @@
-import { mostWords, pointsWords } from './pointsWords'
+import { mostWords, pointsWords, surelyMost } from './pointsWords'
 import { readDate } from './readDate'
 
 const fullDate = /(?:^|[\s,;(])(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}([./-])\d{1,2}\2(?:\d{4}|\d{2}))(?=$|[\s,;)])/
@@ -7,7 +7,7 @@ const figures = '(\\d+(?:[.,]\\d+)?)'
 const behind = `(?:\\s*${pointsWords})?(?:\\s*(?:max\\.?|possible|total))?`
 const inBrackets = `[([{]\\s*(?:${mostWords}[\\s:]*)?${figures}${behind}\\s*[)\\]}]`
 /** Without brackets a word has to say it, before the figures or behind them. */
-const behindSign = `(?:/|[\\s_,:–|-](?:out[\\s_]of|max(?:imum)?\\.?(?:[\\s_](?:points?|marks?|score))?|sur|von)[\\s_:]+)\\s*${figures}${behind}`
+const behindSign = `(?:/|[\\s_,:–|-](?:${surelyMost}|sur|von)[\\s_:]+)\\s*${figures}${behind}`
 /** "Quiz 1: 20 points", "Quiz 1 20pts"; in "Test 1 points" the number is the test's. */
 const inPoints = `(?:[,:–|]|\\s-)\\s*${figures}\\s*${pointsWords}|\\s${figures}(?!p$)${pointsWords}`
 const ownMaximum = new RegExp(`^(.*[^\\s_,:–|-])[\\s_,:–|-]*(?:${inBrackets}|${behindSign}|${inPoints})$`, 'i')

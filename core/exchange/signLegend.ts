@@ -26,9 +26,13 @@ export function signLegend(rows: readonly TableRow[]): Record<string, SignMeanin
   return Object.fromEntries(told)
 }
 
+/** What explains a sign is short. */
+const longest = 80
+
 const away = /\b(absent|away|ill|sick|abwesend|krank|malade|enferm[oa]|ziek|sjuk|syg|syk|assente|ausente)\b/
 
 function meaningIn(words: string): SignMeaning | null {
+  if (words.length > longest) return null
   const states = [words, ...words.split(/\s+/).filter(({ length }) => length > 2)].map((each) => readScore(each, null))
   const found = states.find((read) => read.kind === 'result' && read.state !== 'scored')
   if (found?.kind === 'result' && found.state !== 'scored') return found.state

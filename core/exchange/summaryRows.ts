@@ -1,7 +1,7 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import { childRows, type GradebookMapping } from './gradebookMapping'
 import { isSummary } from './gradebookWords'
-import { identityOf, writtenIdentity } from './readGradebook'
+import { identityOf, writtenIdentity } from './rowIdentity'
 import type { Table } from './readTable'
 
 /**

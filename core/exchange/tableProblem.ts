@@ -1,11 +1,10 @@
 import { studentMatcher, type Matchable } from '../people/matchStudent'
-import { childRows, type GradebookMapping } from './gradebookMapping'
+import { childRows, identifying, type GradebookMapping } from './gradebookMapping'
 import { roleByHeading } from './gradebookWords'
 import { areCounts } from './guessColumn'
-import { identityOf } from './readGradebook'
+import { areCounted, numberIn } from './plainCells'
+import { identityOf } from './rowIdentity'
 import type { Table, TableRow } from './readTable'
-
-const identifying = ['number', 'name', 'given name', 'family name'] as const
 
 /**
  * Why a table as mapped cannot be a gradebook at all, with what to do about it; null when it can be read.
@@ -30,7 +29,7 @@ export function tableProblem(table: Table, mapping: GradebookMapping, students: 
       'Put a row above it that says what each column is, and choose the file again.'
     )
   }
-  if (!mapping.columns.some((role) => identifying.some((each) => each === role))) {
+  if (!mapping.columns.some((role) => identifying.has(role))) {
     return (
       'No column says whose the results are. Choose the column with the school number or the name above it; ' +
       'if the file has no row of headings, put one in first.'
@@ -65,7 +64,8 @@ export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
   const heading = table.rows.find((row) => row.number === mapping.headingRow)
   const body = childRows(table, mapping)
   if (!heading || mapping.shape === 'long') return []
-  return mapping.columns.flatMap((role, index) => {
+  const figures: string[] = []
+  const notes = mapping.columns.flatMap((role, index) => {
     const cells = body.map((row) => row.cells[index] ?? '').filter((cell) => cell !== '')
     const title = heading.cells[index] ?? ''
     if (role !== 'ignore' || cells.length === 0) return []
@@ -75,7 +75,19 @@ export function columnNotes(table: Table, mapping: GradebookMapping): string[] {
         `“${title}” is mostly above 100, with no maximum told, and was left out: add one to it (“${title} /300”).`,
       ]
     }
+    if (holdsFigures(cells)) figures.push(`“${title}”`)
     if (cells.filter((cell) => letter.test(cell)).length < cells.length / 2) return []
     return [`“${title}” holds letters and was left out: results are numbers here, a letter is settled in Settle.`]
   })
+  if (figures.length === 0) return notes
+  const which = figures.length === 1 ? 'it is' : 'one of them is'
+  return [
+    ...notes,
+    `Left out, though there are figures in it: ${figures.join(', ')}. If ${which} work, choose Score above it.`,
+  ]
+}
+
+/** What could be results by its cells, other than a count of the rows. */
+function holdsFigures(cells: readonly string[]): boolean {
+  return !areCounted(cells) && cells.filter((cell) => numberIn(cell) !== null).length > cells.length / 2
 }

@@ -4,7 +4,7 @@ import { correctMapping, rowKinds, type Correction } from '../../core/exchange/c
 import { columnRoles, signMeanings, type GradebookMapping } from '../../core/exchange/gradebookMapping'
 import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { planImport, soleCandidates } from '../../core/exchange/planImport'
-import { signKey } from '../../core/exchange/readGradebook'
+import { signKey } from '../../core/exchange/takeScore'
 import { readTable, type Table } from '../../core/exchange/readTable'
 import { turnedTable } from '../../core/exchange/turnedTable'
 import type { ResultState } from '../../core/marks/work'
