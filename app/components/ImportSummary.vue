@@ -24,7 +24,7 @@ const withWeight = (name: string): string => {
   return given ? `${name}, weight ${given.weight}` : `${name}, which weighs as much as the usual one`
 }
 const meaningWords: Record<SignMeaning, string> = {
-  nothing: 'nothing: left empty',
+  nothing: 'nothing: figures alone, or empty',
   missing: 'missing',
   late: 'late',
   excused: 'excused',
