@@ -50,6 +50,11 @@ describe('columns that work others out again', () => {
       'Left out, though there are figures in it: “Total”. If it is work, choose Score above it.',
     ])
   })
+  it('are also what two differ by, for everybody', () => {
+    const rows = ['a;9;17;8', 'b;8;14;6', 'c;15;14;-1', 'd;5;9;4']
+    expect(columnsOf(['Name;Before;After;Gain', ...rows])).toEqual(['name', 'score', 'score', 'ignore'])
+    expect(columnsOf(['Name;Before;After;Gain', ...rows, 'e;4;9;6'])[3]).toBe('score')
+  })
   it('are none where one row says otherwise, or where two rows agree by chance', () => {
     expect(columnsOf(['Name;One;Two;X', 'a;8;6;14', 'b;5;9;14', 'c;10;9;20'])).toEqual([
       ...['name', 'score', 'score', 'score'],
@@ -91,4 +96,25 @@ it('work that the class has under its whole heading stays that work, in either s
 it('a page of text in a cell is no score, and is told of in a line', () => {
   const read = readScore(`${'↑7 '.repeat(30_000)}`, 20)
   expect(read.kind === 'refused' && read.reason.length < 250).toBe(true)
+})
+
+describe('a column in per cent', () => {
+  const mostOf = (lines: readonly string[]) => {
+    const table = readTable(lines.join('\n'))
+    const children = table.rows.slice(1).map(({ cells }) => child('', cells[0] ?? '', ''))
+    const mapping = guessGradebook(table, [], { children })
+    const plan = planImport(table, mapping, { students: children, work: [], results: [], categories: [] })
+    return plan.work.map(({ work: { title, outOf } }) => `${title} of ${outOf}`)
+  }
+  it('tells what the scores beside it are out of, rounded as it may be', () => {
+    expect(mostOf(['Name;Quiz;Percent', 'a;8;67', 'b;5;42', 'c;12;100'])).toEqual(['Quiz of 12'])
+    expect(mostOf(['Name;Tries;Quiz;Rate', 'a;2;8;66,7%', 'b;1;5;41,7%', 'c;1;11;91,7%'])).toContain('Quiz of 12')
+  })
+  it('tells nothing where it does not agree for everybody, or is too coarse to tell', () => {
+    expect(mostOf(['Name;Quiz;Percent', 'a;8;67', 'b;5;50', 'c;12;100'])).toEqual(['Quiz of 100'])
+    expect(mostOf(['Name;Quiz;Percent', 'a;8;9', 'b;5;6', 'c;9;10'])).toEqual(['Quiz of 100'])
+  })
+  it('is not asked where a heading tells it', () => {
+    expect(mostOf(['Name;Quiz (15);Percent', 'a;8;67', 'b;5;42', 'c;12;100'])).toEqual(['Quiz of 15'])
+  })
 })

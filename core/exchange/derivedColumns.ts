@@ -1,4 +1,5 @@
 import { isSummary } from './gradebookWords'
+import { mostByPercent } from './mostByPercent'
 import { numberIn, withoutLastWord } from './plainCells'
 import { readWorkHeading } from './readWorkHeading'
 import type { TableRow } from './readTable'
@@ -10,7 +11,7 @@ const fewest = 3
 
 /**
  * Of columns with scores, those that only work the ones before them out again: their sum, their mean (with or without
- * the lowest), the best, or one of them in per cent. They are no work.
+ * the lowest), what two differ by, the best, or one of them in per cent. They are no work.
  * @param columns the places of the columns that hold scores, in their order
  * @example derivedColumns(heading of 'Quiz,Test,Avg', rows, [1, 2, 3]) // 3, where each is the mean of 1 and 2
  */
@@ -50,12 +51,13 @@ function isWorkedOut(
     return value === null ? [] : [{ value, parts: (from: number) => partsOf(cells, before.slice(from)) }]
   })
   if (rows.length < fewest || new Set(rows.map(({ value }) => value)).size < 2) return false
-  const outOf = readWorkHeading(heading.cells[last] ?? '').outOf ?? mostByPercent(heading.cells[at] ?? '', rows, before)
+  const { outOf } = readWorkHeading(heading.cells[last] ?? '')
   const all = (is: (value: number, parts: readonly number[]) => boolean, from: number): boolean =>
     rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
   const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
-  if (isPercent) return true
   const title = heading.cells[at] ?? ''
+  const beside = students.map(({ cells }) => [cells[last] ?? '', cells[at] ?? ''] as const)
+  if (isPercent || mostByPercent(title, beside) !== null) return true
   if (isFinal(title) && all(isAmong, 0)) return true
   // Ticks are often the highest of those before: only what is called so is the best of them.
   if (isSummary(title) && all((value, parts) => near(value, Math.max(...parts)), 0)) return true
@@ -64,20 +66,6 @@ function isWorkedOut(
   for (let from = before.length - 2; from >= 0; from -= 1)
     if (waysOfAll.some((way) => all((value, parts) => near(value, way(parts)), from))) return true
   return false
-}
-
-/** What the column before is out of, as the first child's per cent have it; null where a column is no per cent. */
-function mostByPercent(
-  title: string,
-  rows: readonly { value: number; parts: (from: number) => readonly number[] }[],
-  before: readonly number[],
-): number | null {
-  if (!/%|\bper ?cent|\bprozent|\bpourcent/i.test(title)) return null
-  const [most] = rows.flatMap(({ value, parts }) => {
-    const [part] = parts(before.length - 1)
-    return part !== undefined && part > 0 && value > 0 ? [Math.round((part / value) * 100)] : []
-  })
-  return most ?? null
 }
 
 /** Whether it is the same share of the sum for everybody: all that was reached, in per cent. */
@@ -101,11 +89,12 @@ function isAmong(value: number, parts: readonly number[]): boolean {
   return value >= Math.min(...parts) - roundedBy && value <= Math.max(...parts) + roundedBy
 }
 
-/** The sum, the mean, the mean without the lowest of three or more: one of them for everybody. */
+/** The sum, the mean, the mean without the lowest of three or more, what two differ by: one of them for everybody. */
 const waysOfAll: readonly ((parts: readonly number[]) => number)[] = [
   sum,
   (parts) => sum(parts) / parts.length,
   (parts) => (parts.length > 2 ? (sum(parts) - Math.min(...parts)) / (parts.length - 1) : Number.NaN),
+  ([first = Number.NaN, second = Number.NaN, ...others]) => (others.length > 0 ? Number.NaN : second - first),
 ]
 
 function near(one: number, other: number): boolean {

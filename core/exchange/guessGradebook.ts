@@ -91,14 +91,24 @@ function withWork(named: (ColumnRole | null)[], rows: readonly TableRow[], headi
   const unnamed = heading.cells.flatMap((cell, at) => (cell !== '' && (named[at] ?? null) === null ? [at] : []))
   const cellsOf = (at: number): string[] => rows.map(({ cells }) => cells[at] ?? '').filter((cell) => cell !== '')
   const holdsScores = unnamed.some((at) => cellsOf(at).some((cell) => readScore(cell, null).kind === 'result'))
+  // Where each child has one row, words that differ are answers.
+  const mayDiffer = areRepeated(named, rows)
   const repeated = unnamed.filter((at) => {
     const cells = cellsOf(at)
     const times = grouped(cells, (cell) => cell)
-    return cells.length === rows.length && cells.every(isTitle) && [...times.values()].every((each) => each.length > 1)
+    const isTold = (mayDiffer || times.size === 1) && cells.length === rows.length && cells.every(isTitle)
+    return isTold && [...times.values()].every((each) => each.length > 1)
   })
   const [work, ...others] = repeated
   if (holdsScores || work === undefined || others.length > 0) return named
   return named.map((role, at) => (at === work ? 'work' : role))
+}
+
+/** Whether somebody has more than one row, as far as the columns tell that say whose each is. */
+function areRepeated(named: readonly (ColumnRole | null)[], rows: readonly TableRow[]): boolean {
+  const places = named.flatMap((role, at) => (role !== null && identifying.has(role) ? [at] : []))
+  const children = rows.map(({ cells }) => places.map((at) => cells[at] ?? '').join('|'))
+  return places.length === 0 || new Set(children).size < children.length
 }
 
 /** Whether a column tells the piece of work of each row: ticks under "Title" do not. */
@@ -114,7 +124,7 @@ function withoutDerived(columns: ColumnRole[], heading: TableRow, students: read
   return columns.map((role, at) => (derived.has(at) ? 'ignore' : role))
 }
 
-const gradeWord = /\s*\b(note|grade|level|band|prozent|per ?cent|%)$/i
+const gradeWord = /\s*[([]?\b(note|grade|level|band|prozent|per ?cent|%|karakter|cijfer|betyg|nota|voto)[)\]]?$/i
 
 /** Columns that tell the grade of the work beside them: "Test 1 points" and "Test 1 grade". */
 function gradesBeside(heading: TableRow, scores: readonly number[]): number[] {

@@ -1,5 +1,6 @@
 /** What stands behind a number of points, as a part of a pattern: here, and as next door writes it. */
-export const pointsWords = '(?:points?|marks?|mks?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng)\\.?'
+export const pointsWords =
+  '(?:points?|marks?|mks?|pts?|p|punkte?|pkte?|puntos|punti|punten|poeng|poäng|questions?|items?|fragen|aufgaben)\\.?'
 
 /** "out of", "max.", "maximum points", as a part of a pattern: what says by itself that figures are the most. */
 export const surelyMost = '(?:out[\\s_]of|max(?:imum|imal)?\\.?(?:[\\s_](?:points?|marks?|score))?)'

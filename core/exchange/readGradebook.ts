@@ -12,6 +12,7 @@ import {
   type StandingWork,
 } from './gradebookContent'
 import { childRows, type DescribingRow, type GradebookMapping } from './gradebookMapping'
+import { mostByPercent } from './mostByPercent'
 import { readDate } from './readDate'
 import { readLong } from './readLong'
 import { unitOf, withoutUnit } from './readScore'
@@ -63,11 +64,9 @@ function readWide(
       })
       continue
     }
-    const cells = students.map((row) => row.cells[index] ?? '')
-    const beside = mapping.columns[index + 1] === 'out of' ? students.map((row) => row.cells[index + 1] ?? '') : []
-    const piece = wideWork({ table, heading, index, title, cells, beside }, mapping, standing, content.refused)
+    const piece = wideWork({ table, heading, students, index, title }, mapping, standing, content.refused)
     content.work.push(piece)
-    const unit = unitOf(cells)
+    const unit = unitOf(students.map((row) => row.cells[index] ?? ''))
     for (const row of students) {
       const cell = withStar(withoutUnit(row.cells[index] ?? '', unit), starred)
       takeScore(content, mapping.signs, {
@@ -120,20 +119,13 @@ function headingProblem(title: string, titles: Map<string, number>, index: numbe
 interface WorkColumn {
   table: Table
   heading: TableRow
+  readonly students: readonly TableRow[]
   index: number
   title: string
-  /** What stands below the heading. */
-  readonly cells: readonly string[]
-  /** What stands in the column behind it, where that tells the most that could be scored. */
-  readonly beside: readonly string[]
 }
 
-function wideWork(
-  { table, heading, index, title, cells, beside }: WorkColumn,
-  mapping: GradebookMapping,
-  standing: StandingWork,
-  refused: Refusal[],
-): FileWork {
+function wideWork(column: WorkColumn, mapping: GradebookMapping, standing: StandingWork, refused: Refusal[]): FileWork {
+  const { table, heading, index, title } = column
   const own = calledWork(heading.cells[index] ?? '', standing)
   const told = (kind: DescribingRow): TableRow | undefined =>
     table.rows.find((row) => mapping.describingRows[String(row.number)] === kind && (row.cells[index] ?? '') !== '')
@@ -163,8 +155,7 @@ function wideWork(
     title,
     category: category || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
-    outOf:
-      most ?? (own.outOf || null) ?? maximumInCells(cells) ?? maximumBeside(beside) ?? known?.outOf ?? mapping.outOf,
+    outOf: most ?? (own.outOf || null) ?? maximumInColumns(column, mapping, known?.outOf) ?? mapping.outOf,
     weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
     counts: countsIn(cellOf('counts')) ?? known?.counts ?? true,
   }
@@ -188,8 +179,29 @@ function spanningCell(
   return ''
 }
 
+/**
+ * What a column and its neighbours tell of the most that could be scored: each score's own ("17/20"), a column behind
+ * it, and, where it does not stand already, a column that tells the same in per cent.
+ */
+function maximumInColumns(
+  { heading, students, index }: WorkColumn,
+  { columns }: GradebookMapping,
+  standing: number | undefined,
+): number | null {
+  const cellsAt = (at: number): string[] => students.map(({ cells }) => cells[at] ?? '')
+  const said = maximumInCells(cellsAt(index)) ?? (columns[index + 1] === 'out of' ? sole(cellsAt(index + 1)) : null)
+  if (said !== null || standing !== undefined) return said ?? standing ?? null
+  const isAlone = columns.filter((role) => role === 'score').length === 1
+  const besides = columns.flatMap((role, at) => (role === 'ignore' && (isAlone || at === index + 1) ? [at] : []))
+  const shares = besides.map((at) => {
+    const pairs = students.map(({ cells }) => [cells[index] ?? '', cells[at] ?? ''] as const)
+    return mostByPercent(heading.cells[at] ?? '', pairs)
+  })
+  return shares.find((most) => most !== null) ?? null
+}
+
 /** The one number that stands beside all scores; null where there are several. */
-function maximumBeside(cells: readonly string[]): number | null {
+function sole(cells: readonly string[]): number | null {
   const [only, ...others] = new Set(cells.map(positive).filter((most) => most !== null))
   return only !== undefined && others.length === 0 ? only : null
 }

@@ -89,7 +89,7 @@ export function studentMatcher<S extends Matchable>(
 function agrees(row: RowIdentity, student: Matchable): boolean {
   const plain = plainly(row)
   const words = nameKey([plain.name, plain.given, plain.family].filter(Boolean).join(' ').replaceAll(',', ' '))
-  if (words === '') return true
+  if (words === '' || letterSpellings(student).includes(lettersOf(words))) return true
   const own = new Set(
     [student.legalGiven, student.usedName, student.family].flatMap((name) => nameKey(name).split(/[\s-]+/)),
   )

@@ -50,6 +50,8 @@ export const collections = [
   'unread13',
   'unread14',
   'unread15',
+  'unread16',
+  'unread17',
 ] as const
 
 /** The files of one collection. */
