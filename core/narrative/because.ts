@@ -119,8 +119,22 @@ export interface WholeRecord {
   readonly best: readonly SayableFact[]
   /** The subjects that it was added up from, by key: those that whoever asks may read. */
   readonly subjects: readonly string[]
-  /** Skills rated in all subjects, and how many went up and down since the term before; null where none is rated. */
-  readonly skills: { readonly of: number; readonly up: number; readonly down: number; readonly because: Because } | null
+  /** The skills rated in all subjects; null where none is. */
+  readonly skills: SkillsInAll | null
+}
+
+/** What the skills of all subjects add up to. */
+export interface SkillsInAll {
+  readonly of: number
+  /** How many went up and down since the term before. */
+  readonly up: number
+  readonly down: number
+  readonly because: Because
+  /** How many stand at the sound tier or above, and how many of those above it. */
+  readonly secure: number
+  readonly strong: number
+  readonly becauseOfSecure: Because
+  readonly becauseOfStrong: Because
 }
 
 /** What is counted of a student, in the box's subject or, for the general comment, in all. */

@@ -83,6 +83,7 @@ function partsOf({
       describingFamilies: new Set(describing.top.map(familyNumber)),
       atMost,
       costAsWhole: (phrases) => wholeOf(phrases, alike),
+      leastAsWhole: null,
       fits: () => true,
     },
   }
@@ -137,7 +138,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
 }
 
 /** Any choice may be taken, and none costs more as a whole. */
-const free = { atMost: Infinity, costAsWhole: () => 0, fits: () => true }
+const free = { atMost: Infinity, costAsWhole: () => 0, leastAsWhole: null, fits: () => true }
 
 describe('choosing wordings', () => {
   it('finds the cheapest choice of all that keep the hard rules, or says that there is none', () => {

@@ -27,6 +27,8 @@ export interface ChoiceSetting extends CostSetting {
    * classmate's very words, which may not be taken.
    */
   readonly costAsWhole: (phrases: readonly ReadyPhrase[]) => number | null
+  /** The least that costAsWhole can give for some phrases and one more, asked of many in turn; null where it is 0. */
+  readonly leastAsWhole: ((others: readonly ReadyPhrase[]) => (phrase: ReadyPhrase) => number) | null
   /** Whether the whole text is as long as it may be. */
   readonly fits: (chosen: readonly ChosenPart[]) => boolean
 }
@@ -47,8 +49,8 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
   const counts = new Map<number, number>()
-  const path: ReadyPhrase[] = []
-  const search = { best: Infinity, found: null as ChosenPart[] | null, steps: 0, tried: 0 }
+  const path: Offer[] = []
+  const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
   descend(0, atFirst)
   if (search.steps >= mostSteps || search.tried >= mostTried) improve()
   return search.found
@@ -58,17 +60,27 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       finish(soFar.cost)
       return
     }
+    let asWhole: ((phrase: ReadyPhrase) => number) | null = null
     for (const { offer, least } of inOrder(at, soFar.run)) {
       if (search.steps >= mostSteps || search.tried >= mostTried) return
       search.steps += 1
       if (soFar.cost + least >= search.best) return
+      if (at === parts.length - 1 && search.found) asWhole ??= leastAsWhole(path)
+      if (asWhole && soFar.cost + least + asWhole(offer.phrase) >= search.best) {
+        search.tried += 1
+        continue
+      }
       const next = goOn(at, soFar, offer)
       if (!next) continue
-      path.push(offer.phrase)
+      path.push(offer)
       descend(at + 1, next)
       path.pop()
       giveBack(offer.families)
     }
+  }
+
+  function leastAsWhole(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
+    return setting.leastAsWhole && setting.leastAsWhole(others.map(({ phrase }) => phrase))
   }
 
   /** A choice with one more wording, whose words are counted in; null, and nothing counted, where it may not be. */
@@ -91,32 +103,35 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   function improve(): void {
     for (let found = null as ChosenPart[] | null; found !== search.found;) {
       found = search.found
-      parts.forEach((_, at) => {
-        for (const other of offers[at] ?? []) {
-          const standing = search.found?.map(({ phrase }) => phrase) ?? []
-          tryOut(standing.flatMap((phrase, nth) => (nth === at ? other : (offerOf(nth, phrase) ?? []))))
-        }
-      })
+      offers.forEach(improveAt)
     }
   }
 
-  function offerOf(at: number, phrase: ReadyPhrase): Offer | undefined {
-    return offers[at]?.find((offer) => offer.phrase === phrase)
+  function improveAt(own: readonly Offer[], at: number): void {
+    const { choice } = search
+    const others = choice.filter((_, nth) => nth !== at)
+    const cost = others.reduce((sum, each) => sum + each.cost, 0)
+    let asWhole: ((phrase: ReadyPhrase) => number) | null = null
+    for (const other of own) {
+      // The cheapest come first: what follows cannot be better either.
+      if (cost + other.cost >= search.best) return
+      if (other === choice[at]) continue
+      asWhole ??= leastAsWhole(others)
+      if (!asWhole || cost + other.cost + asWhole(other.phrase) < search.best) tryOut(choice.with(at, other))
+    }
   }
 
   /** Takes a whole choice where it costs less than the best found. */
   function tryOut(choice: readonly Offer[]): void {
-    const gone: Offer[] = []
     let soFar: SoFar | null = atFirst
     for (const offer of choice) {
-      soFar = soFar && goOn(gone.length, soFar, offer)
+      soFar = goOn(path.length, soFar, offer)
       if (!soFar) break
-      gone.push(offer)
+      path.push(offer)
     }
-    path.push(...gone.map(({ phrase }) => phrase))
     if (soFar) finish(soFar.cost)
+    for (const { families } of path) giveBack(families)
     path.length = 0
-    for (const { families } of gone) giveBack(families)
   }
 
   /** Counts words in; false, and nothing counted, when one would stand too often. */
@@ -147,12 +162,14 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   function finish(cost: number): void {
     search.tried += 1
     if (cost >= search.best) return
-    const asWhole = setting.costAsWhole(path)
+    const phrases = path.map(({ phrase }) => phrase)
+    const asWhole = setting.costAsWhole(phrases)
     if (asWhole === null || cost + asWhole >= search.best) return
-    const chosen = chosenBy(path)
+    const chosen = chosenBy(phrases)
     if (!chosen || !setting.fits(chosen)) return
     search.best = cost + asWhole
     search.found = chosen
+    search.choice = [...path]
   }
 
   /** A choice with its describing words; null when they do not go round. */
@@ -183,7 +200,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
 
   function slotAt(slot: number): { phrase: ReadyPhrase; part: OpenPart; example: string } | null {
     let before = 0
-    for (const [at, phrase] of path.entries()) {
+    for (const [at, { phrase }] of path.entries()) {
       const part = parts[at]
       const example = phrase.slots[slot - before]
       if (part && example !== undefined && slot >= before) return { phrase, part, example }

@@ -177,8 +177,15 @@ function choose(
     atMost: most + 1,
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
+    // What stands may stay, whatever it shares.
+    leastAsWhole: same.isEmpty || setting.standing.size > 0 ? null : leastAsWhole,
     fits,
   })
+
+  function leastAsWhole(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
+    const share = same.mostAlikeWith(others)
+    return (phrase) => alikeCost(share(phrase))
+  }
 
   function costAsWhole(phrases: readonly ReadyPhrase[]): number | null {
     if (taken.size > 0 && taken.has(idsOf(phrases))) return null

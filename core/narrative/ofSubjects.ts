@@ -10,11 +10,16 @@ export function aboutSkillsOf(subjects: readonly string[]): string {
   return `skills of ${subjects.join(', ')}`.slice(0, 300)
 }
 
+/** How many skills stand so there. @example aboutSkillsThat('secure', ['art']) // 'secure skills of art' */
+export function aboutSkillsThat(are: 'secure' | 'strong', subjects: readonly string[]): string {
+  return `${are} ${aboutSkillsOf(subjects)}`.slice(0, 300)
+}
+
 /**
  * Whether a reason lies in a subject that is none of these: whoever may not read it cannot know whether it still holds.
  * @example isOfOtherSubject({ …, about: 'mark of art' }, ['music']) // true
  */
 export function isOfOtherSubject({ about }: Because, subjects: readonly string[]): boolean {
-  const [, named] = /^(?:mark|skills) of (.+)$/.exec(about) ?? []
+  const [, named] = /^(?:mark|(?:secure |strong )?skills) of (.+)$/.exec(about) ?? []
   return named !== undefined && named.split(', ').some((subject) => !subjects.includes(subject))
 }

@@ -16,6 +16,8 @@ export interface OpenPart {
   /** True when it tells of an uneven strand: no describing word is true of all of it. */
   readonly uneven: boolean
   readonly because: readonly Because[]
+  /** What single wordings rest on besides, by their phrases' ids, where they do not all tell the same. */
+  readonly becauseOf?: ReadonlyMap<string, readonly Because[]>
   /** What its phrases may say of the record. */
   readonly facts: Partial<Record<FactName, SayableFact>>
   /** The same facts as plain words. */

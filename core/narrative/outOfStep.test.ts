@@ -95,8 +95,10 @@ describe('a general comment that rests on several subjects and a note', () => {
   })
   const marked = because('mark', 'mark of art', 'Art: Good')
   const counted = because('skill level', 'skills of art, music', '4 of 9 went up')
+  const secure = because('skill level', 'secure skills of art, music', '7 of 9 are secure')
+  const strong = because('skill level', 'strong skills of art, music', '2 of 9 are strengths')
   const noted = because('note', 'n1', 'Note of 2 March: read aloud')
-  const sentences = [marked, counted, noted].map((each, at): DraftSentence => ({
+  const sentences = [marked, counted, secure, strong, noted].map((each, at): DraftSentence => ({
     ...{ start: at, end: at + 1, composed: 'x', parts: [], phraseIds: [], because: [each] },
   }))
   const seenBy = (subjects: string[], note: boolean) => ({
@@ -107,13 +109,22 @@ describe('a general comment that rests on several subjects and a note', () => {
       whole: {
         subjects,
         best: [{ text: 'art', because: marked }],
-        skills: { of: 9, up: 4, down: 0, because: counted },
+        skills: {
+          of: 9,
+          up: 4,
+          down: 0,
+          because: counted,
+          secure: 7,
+          strong: 2,
+          becauseOfSecure: secure,
+          becauseOfStrong: strong,
+        },
       },
     },
   })
   it('is in step for who may read them all, and out of it where the note is gone', () => {
     expect(staleSentences(sentences, seenBy(['art', 'music'], true))).toEqual([])
-    expect(staleSentences(sentences, seenBy(['art', 'music'], false)).map(({ at }) => at)).toEqual([2])
+    expect(staleSentences(sentences, seenBy(['art', 'music'], false)).map(({ at }) => at)).toEqual([4])
   })
   it('is not called out of step by who may read one of them, and cannot know', () => {
     const narrow = { ...seenBy(['music'], false) }

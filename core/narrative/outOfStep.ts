@@ -1,4 +1,4 @@
-import type { Because, Draft, DraftSentence } from './because'
+import type { Because, Draft, DraftSentence, SkillsInAll } from './because'
 import type { DraftRequest } from './draftRequest'
 import { draftComment } from './draftComment'
 import { fidelity } from './followEdits'
@@ -192,10 +192,14 @@ function factsToday({ facts }: DraftRequest): Map<string, Because> {
     ...facts.rated.flatMap((fact) => reasons(fact, facts)),
     ...facts.notes.map(({ because }) => because),
     ...(facts.whole?.best ?? []).flatMap(({ because }) => because ?? []),
-    ...(facts.whole?.skills ? [facts.whole.skills.because] : []),
+    ...reasonsOfWhole(facts.whole?.skills ?? null),
     lookedAt(facts),
   ]
   return new Map(all.map((because) => [keyOf(because), because]))
+}
+
+function reasonsOfWhole(skills: SkillsInAll | null): Because[] {
+  return skills ? [skills.because, skills.becauseOfSecure, skills.becauseOfStrong] : []
 }
 
 function keyOf({ kind, about }: Because): string {

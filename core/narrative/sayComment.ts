@@ -113,7 +113,7 @@ function becauseOf({ part, phrase }: ChosenPart): Because[] {
     token.kind === 'fact' ? (part.facts[token.fact]?.because ?? []) : [],
   )
   // A title and its date rest on one and the same result.
-  return [...part.because, ...new Set(told)]
+  return [...part.because, ...(part.becauseOf?.get(phrase.id) ?? []), ...new Set(told)]
 }
 
 function withoutFullStop(tokens: readonly PlainToken[]): PlainToken[] {

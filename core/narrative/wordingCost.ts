@@ -42,7 +42,9 @@ export const weights = {
   /** Times the square of how often the student's other boxes have the same shape. */
   perElsewhere: 0.6,
   /** For a comment all of whose words are a classmate's of whom the same is told; less for less. */
-  alike: 80,
+  alike: 400,
+  /** The same again for what is so like that two families who compare would notice. */
+  tooAlike: 4000,
   /** For each word that all have of whom the very same is told; less for fewer. */
   heard: 0.3,
   /** For a comment that leaves its box almost empty. */
@@ -55,14 +57,14 @@ export const weights = {
   /** For a phrase of every level where the level is known: what is chosen by it says more. */
   anyLevel: 0.8,
   /** For a sentence that begins with the student: one in two is enough. */
-  withStudent: 0.5,
+  withStudent: 1.2,
   namedAgain: 0.7,
   shownBefore: 6,
   leavesStanding: 8,
   /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
-  sameOpening: 5,
+  sameOpening: 12,
   /** For a sentence that begins as the one before it does, or is told in the same shape. */
   sameBeginning: 4,
 } as const
@@ -101,6 +103,8 @@ export function wordingCosts(
 
 /** So much that tells the same must share of its words: below it nothing costs. */
 const alikeFrom = 0.3
+/** From here on two texts are taken for one; a little below the half that none may share. */
+const tooAlikeFrom = 0.46
 
 /**
  * The cost of a comment for the share of words that it has in common with the most alike one of a classmate of whom the
@@ -108,7 +112,7 @@ const alikeFrom = 0.3
  * @param share Jaccard's index of the two word sets, from 0 to 1
  */
 export function alikeCost(share: number): number {
-  return Math.max(0, share - alikeFrom) ** 2 * weights.alike
+  return Math.max(0, share - alikeFrom) ** 2 * weights.alike + Math.max(0, share - tooAlikeFrom) ** 2 * weights.tooAlike
 }
 
 /**

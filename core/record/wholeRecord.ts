@@ -1,5 +1,5 @@
-import type { WholeRecord } from '../narrative/because'
-import { aboutMarkOf, aboutSkillsOf } from '../narrative/ofSubjects'
+import type { SkillsInAll, WholeRecord } from '../narrative/because'
+import { aboutMarkOf, aboutSkillsOf, aboutSkillsThat } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
 import { levelOfMark } from './levelOfMark'
 import { ratedFacts } from './ratedFacts'
@@ -10,25 +10,28 @@ const mostSubjects = 3
 
 /** What the record of a child adds up to over all subjects. Only settled values count. */
 export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord {
+  const subjects = index.record.subjects.map(({ key }) => key)
+  return { subjects, best: bestSubjects(index, studentId), skills: skillsInAll(index, studentId, subjects) }
+}
+
+function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly string[]): SkillsInAll | null {
   const { record } = index
-  const { id: termId } = record.term
   const rated = record.subjects.flatMap((subject) =>
     ratedFacts(index, studentId, subject).filter(({ kind }) => kind === 'skill'),
   )
+  if (rated.length === 0) return null
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length
-  const text = `Skills in all subjects: ${rated.length}, of which ${up} went up and ${down} down`
-  const subjects = record.subjects.map(({ key }) => key)
+  const ranks = rated.map(({ level }) => tierRank(level.tier))
+  const secure = ranks.filter((rank) => rank >= tierRank('sound')).length
+  const strong = ranks.filter((rank) => rank > tierRank('sound')).length
+  const all = `Skills in all subjects: ${rated.length}, of which`
+  const because = { kind: 'skill level' as const, tier: null, termId: record.term.id }
   return {
-    subjects,
-    best: bestSubjects(index, studentId),
-    skills:
-      rated.length === 0
-        ? null
-        : {
-            ...{ of: rated.length, up, down },
-            because: { kind: 'skill level', about: aboutSkillsOf(subjects), text, tier: null, termId },
-          },
+    ...{ of: rated.length, up, down, secure, strong },
+    because: { ...because, about: aboutSkillsOf(subjects), text: `${all} ${up} went up and ${down} down` },
+    becauseOfSecure: { ...because, about: aboutSkillsThat('secure', subjects), text: `${all} ${secure} are secure` },
+    becauseOfStrong: { ...because, about: aboutSkillsThat('strong', subjects), text: `${all} ${strong} are strengths` },
   }
 }
 

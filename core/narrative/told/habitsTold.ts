@@ -40,8 +40,11 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
       : [
           { id: `told ${often} fronted`, text: `${capitalised(often)} {they} ${words.does}` },
           ...countedOn(often, words.do),
-          ...(/^(often|sometimes)$/.test(often)
-            ? [{ id: `told ${often} seen`, text: `We ${often} see {them} ${words.doing}` }]
+          { id: `told ${often} seen`, text: `We ${often} see {them} ${words.doing}` },
+          { id: `told ${often} seen do`, text: `We ${often} see {them} ${words.do}` },
+          { id: `told is ${often} seen`, text: `{They} {is} ${often} seen ${words.doing}` },
+          ...(of > 1
+            ? [{ id: `told of habits ${often}`, text: `Of {their} habits, ${words.doing} are seen ${often}` }]
             : []),
         ]),
     ...(of === 1 && isOneThing(words)
@@ -91,11 +94,28 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
           },
           ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${low.words.do}`),
         ]),
-    ...(high.often === 'often' && !isSeldom(low.often)
+    ...(!isSeldom(high.often) && !isSeldom(low.often)
       ? [
           {
-            id: `told often seen and ${low.often}`,
-            text: `We often see {them} ${high.words.doing}, and ${low.often} ${low.words.doing}`,
+            id: `told ${high.often} seen and ${low.often}`,
+            text: `We ${high.often} see {them} ${high.words.doing}, and ${low.often} ${low.words.doing}`,
+          },
+          {
+            id: `told ${high.often} seen do and ${low.often}`,
+            text: `We ${high.often} see {them} ${high.words.do}, and ${low.often} ${low.words.do}`,
+          },
+          {
+            id: `told is ${high.often} seen and ${low.often}`,
+            text: `{They} {is} ${high.often} seen ${high.words.doing}, and ${low.often} ${low.words.doing}`,
+          },
+        ]
+      : []),
+    // Two that end with how often would not be told apart.
+    ...(low.of === 1 && !isSeldom(high.often) && !isSeldom(low.often)
+      ? [
+          {
+            id: `told of habits ${high.often} and ${low.often}`,
+            text: `Of {their} habits, ${high.words.doing} ${high.of === 1 ? 'is' : 'are'} seen ${high.often}, and ${low.words.doing} ${low.often}`,
           },
         ]
       : []),
@@ -114,7 +134,10 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
 function countedOn(often: string, what: string): ToldWording[] {
   return /^(sometimes|occasionally|seldom|rarely)$/.test(often)
     ? []
-    : [{ id: `told ${often} counted on`, text: `{They} can ${often} be counted on to ${what}` }]
+    : [
+        { id: `told ${often} counted on`, text: `{They} can ${often} be counted on to ${what}` },
+        { id: `told ${often} we count on`, text: `We can ${often} count on {them} to ${what}` },
+      ]
 }
 
 function isSeldom(often: string): boolean {

@@ -20,6 +20,7 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
   const away = isAway && days ? days.text : null
   if (away === null && !isFew) return null
   const where = subject === null ? '' : ` in ${subject}`
+  const have = rated === 1 ? 'has' : 'have'
   const looked = `${numberWord(rated)} of the ${numberWord(facts.skillsInAll)} skills${where}`
   const because = [...(away === null ? [] : [days?.because ?? []].flat()), ...(isFew ? [lookedAt(facts)] : [])]
   if (away !== null && isFew)
@@ -30,8 +31,8 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
         { id: 'told few and away', text: `We looked at ${looked} this term; {they} {was} here on ${away}` },
         { id: 'told at school and few', text: `{They} {was} at school on ${away}, and we looked at ${looked}` },
         { id: 'told on away', text: `On the ${away} when {they} {was} here, we looked at ${looked}` },
-        { id: 'told known so far', text: `So far ${looked} have been looked at; {they} {was} here on ${away}` },
-        { id: 'told came on', text: `{They} came to school on ${away} this term; ${looked} have been looked at` },
+        { id: 'told known so far', text: `So far ${looked} ${have} been looked at; {they} {was} here on ${away}` },
+        { id: 'told came on', text: `{They} came to school on ${away} this term; ${looked} ${have} been looked at` },
         { id: 'told with days', text: `With {them} here on ${away}, we looked at ${looked}` },
         {
           id: 'told of days and few',
@@ -57,7 +58,7 @@ export function littleKnownTold(facts: NarrativeFacts): ToldFact | null {
       { id: 'told few', text: `We looked at ${looked} with {them} this term` },
       { id: 'told few this term', text: `This term we looked at ${looked} with {them}` },
       { id: 'told few levels', text: `{They} {has} a level in ${looked} so far` },
-      { id: 'told few so far', text: `${capitalised(looked)} have been looked at with {them} so far` },
+      { id: 'told few so far', text: `${capitalised(looked)} ${have} been looked at with {them} so far` },
     ],
   }
 }

@@ -12,8 +12,8 @@ import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
 import { noteWordings } from './noteWordings'
-import type { ToldSetting, ToldWording } from './toldWording'
-import { bestSubjectsTold, movesTold, type ToldFact } from './wholeTold'
+import { mostInOneBreath, readInOneBreath, type ToldSetting, type ToldWording } from './toldWording'
+import { bestSubjectsTold, skillsInAllTold, type ToldFact } from './wholeTold'
 
 /**
  * What a plan has said of skills and habits by their own words: a part for each sentence, with every true wording.
@@ -58,6 +58,9 @@ function needOf(parts: readonly PlannedPart[]): Need | undefined {
   return first && parts.every(({ need }) => need === first.need) ? first.need : undefined
 }
 
+/** Habits are told in two halves, each with a breath of its own. */
+const mostWordsOfHabits = 26
+
 const known = new Map<string, readonly ReadyPhrase[]>()
 
 /** About what a class has of different sentences. */
@@ -71,7 +74,8 @@ function phrasesOf(telling: Telling, setting: ToldSetting): readonly ReadyPhrase
   const found = known.get(key)
   if (found) return found
   if (known.size > mostKnown) known.clear()
-  const made = readInOneBreath(wordingsOf(telling, setting)).map((wording) => phraseOf(wording, setting.subject))
+  const most = telling.relation === 'habits' ? mostWordsOfHabits : mostInOneBreath
+  const made = readInOneBreath(wordingsOf(telling, setting), most).map((wording) => phraseOf(wording, setting.subject))
   known.set(key, made)
   return made
 }
@@ -92,14 +96,6 @@ function countsFor(
 function wordsThatCount({ kind, words, level, before, moved }: RatedFact): (string | number)[] {
   const ofLevel = (at: RatedFact['before']): string => (at ? `${at.tier} ${at.name} ${at.familySentence}` : '')
   return [kind, words?.does ?? '', words?.do ?? '', words?.doing ?? '', ofLevel(level), ofLevel(before), moved]
-}
-
-/** A sentence of more words is taken only where there is no shorter one. */
-const mostWords = 24
-
-function readInOneBreath(wordings: readonly ToldWording[]): readonly ToldWording[] {
-  const short = wordings.filter(({ text }) => text.split(' ').length <= mostWords)
-  return short.length > 0 ? short : wordings
 }
 
 function isOfTwo({ relation, facts }: Telling): boolean {
@@ -149,20 +145,24 @@ export function reasons(
 function toldPart(
   keys: readonly string[],
   planned: PlannedPart,
-  { wordings, because }: ToldFact,
+  { wordings, because, becauseOf }: ToldFact,
   { box }: DraftRequest,
 ): OpenPart {
-  return partOf(keys, planned, { candidates: wordings.map((each) => knownPhrase(each, box.subject)), because })
+  const candidates = wordings.map((each) => knownPhrase(each, box.subject))
+  return { ...partOf(keys, planned, { candidates, because }), ...(becauseOf ? { becauseOf } : {}) }
 }
 
 const knownByText = new Map<string, ReadyPhrase>()
+
+/** About what two classes have of best subjects, best work and sums, each in all its wordings. */
+const mostKnownByText = 3000
 
 /** Read once, as many children have the same best subject or the same best work. */
 function knownPhrase(wording: ToldWording, subject: string | null): ReadyPhrase {
   const key = `${subject}\u0000${wording.id}\u0000${wording.text}`
   const known = knownByText.get(key)
   if (known) return known
-  if (knownByText.size > mostKnown) knownByText.clear()
+  if (knownByText.size > mostKnownByText) knownByText.clear()
   const made = phraseOf(wording, subject)
   knownByText.set(key, made)
   return made
@@ -280,7 +280,7 @@ export function openingParts(planned: PlannedPart, request: DraftRequest): OpenP
   const told: [string, ToldFact | null, number][] = [
     ['opening known', littleKnownTold(facts), toldGivesWay.best],
     ['opening best', bestSubjectsTold(facts), toldGivesWay.best],
-    ['opening moves', movesTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
+    ['opening moves', skillsInAllTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
   return told.flatMap(([key, fact, dispensable]) =>
     fact ? [{ ...toldPart([key], planned, fact, request), dispensable: givesWayAs(dispensable, planned.need) }] : [],

@@ -38,3 +38,15 @@ export function numberWord(count: number): string {
 export function stepsOf(moved: number): string {
   return Math.abs(moved) === 1 ? 'a step' : `${numberWord(Math.abs(moved))} steps`
 }
+
+/** A sentence of more words is taken only where there is no shorter one. */
+export const mostInOneBreath = 24
+
+/** The wordings that can be read in one breath; all where none can. */
+export function readInOneBreath(
+  wordings: readonly ToldWording[],
+  mostWords: number = mostInOneBreath,
+): readonly ToldWording[] {
+  const short = wordings.filter(({ text }) => text.split(' ').length <= mostWords)
+  return short.length > 0 ? short : wordings
+}

@@ -1,5 +1,5 @@
 import { capitalised } from '../capitals'
-import type { Because, NarrativeFacts } from '../because'
+import type { Because, NarrativeFacts, SkillsInAll } from '../because'
 import { listOf } from '../listOf'
 import { numberWord, type ToldWording } from './toldWording'
 
@@ -7,6 +7,8 @@ import { numberWord, type ToldWording } from './toldWording'
 export interface ToldFact {
   readonly wordings: readonly ToldWording[]
   readonly because: readonly Because[]
+  /** What single wordings rest on besides, by their ids. */
+  readonly becauseOf?: ReadonlyMap<string, readonly Because[]>
 }
 
 /** The subjects in which the child did best; null where none stands out. */
@@ -15,6 +17,8 @@ export function bestSubjectsTold({ whole }: NarrativeFacts): ToldFact | null {
   if (best.length === 0) return null
   const subjects = listOf(best.map(({ text }) => text))
   const [which, were] = best.length === 1 ? ['subject', 'was'] : ['subjects', 'were']
+  const [those, stand] = best.length === 1 ? ['the one', 'stands'] : ['those', 'stand']
+  const marks = best.length === 1 ? 'mark is' : 'marks are'
   const strongest = best.length === 1 ? 'strongest subject' : 'strongest subjects'
   return {
     because: best.flatMap(({ because }) => because ?? []),
@@ -29,49 +33,135 @@ export function bestSubjectsTold({ whole }: NarrativeFacts): ToldFact | null {
         id: 'told best subjects went',
         text: `The ${which} that went best for {them} this term ${were} ${subjects}`,
       },
+      { id: 'told best subjects highest', text: `{Their} highest ${marks} in ${subjects}` },
+      { id: 'told best subjects among marks', text: `Among {their} marks, ${those} in ${subjects} ${stand} out` },
       { id: 'told best subjects strongest in', text: `This term {they} {was} strongest in ${subjects}` },
     ],
   }
 }
 
-/** How far the skills of all subjects have come since the term before; null where nothing is known of it. */
-export function movesTold({ whole }: NarrativeFacts, termBefore: string | null): ToldFact | null {
+/** Of fewer skills nothing adds up. */
+const fewest = 4
+
+/**
+ * What the skills of all subjects add up to, told in one way or the other: how many have come on since the term before,
+ * how many are secure, or how many are strengths; null where there is nothing good to say of them. Children of whom the
+ * same is known are so told different things.
+ */
+export function skillsInAllTold({ whole }: NarrativeFacts, termBefore: string | null): ToldFact | null {
   const skills = whole?.skills
-  if (!skills || termBefore === null || skills.up === 0) return null
-  const { up, down, of } = skills
-  const count = capitalised(numberWord(up))
+  if (!skills || skills.of < fewest) return null
+  const moves = termBefore === null || skills.up === 0 ? [] : movesTold(skills, termBefore)
+  // Where much has moved, that is what there is to tell.
+  const hasMoved = moves.length > 0 && skills.up * 3 >= skills.of
+  const levels = hasMoved ? [] : levelsTold(skills)
+  if (moves.length + levels.length === 0) return null
+  return {
+    because: [],
+    becauseOf: new Map([...moves.map(({ id }) => [id, [skills.because]] as const), ...levels.map(reasonsOf)]),
+    wordings: [...moves, ...levels],
+  }
+
+  function reasonsOf({ id }: ToldWording): readonly [string, readonly Because[]] {
+    const of = skills && /secure/.test(id) ? [skills.becauseOfSecure] : []
+    return [id, [...of, ...(skills && /strengths/.test(id) ? [skills.becauseOfStrong] : [])]]
+  }
+}
+
+/** How many are secure and how many strengths: both in one, where both are worth telling and differ. */
+function levelsTold(skills: SkillsInAll): ToldWording[] {
+  const { secure, strong, of } = skills
+  const isBoth = secure * 2 >= of && strong > 0 && strong < secure
+  return [...(isBoth ? bothTold(skills) : []), ...secureTold(skills), ...strengthsTold(skills)]
+}
+
+function bothTold({ secure, strong, of }: SkillsInAll): ToldWording[] {
+  const [count, all] = [numberWord(strong), numberWord(of)]
+  const [are, strengths] = strong === 1 ? ['is', 'a strength'] : ['are', 'strengths']
+  const [some, which] =
+    secure === of ? ['all', `all ${all} skills`] : [numberWord(secure), `${numberWord(secure)} of the ${all} skills`]
+  const them = `${count} of them ${are} ${strengths}`
+  return [
+    { id: 'told secure and strengths', text: `{They} {is} secure in ${which}, and ${them}` },
+    { id: 'told secure with strengths', text: `${capitalised(which)} are secure, ${count} of them ${strengths}` },
+    {
+      id: 'told secure, strengths of all',
+      text: `Of ${all} skills, ${some} are secure and ${count} ${are} ${strengths}`,
+    },
+    { id: 'told secure and strengths together', text: `All subjects taken together, ${which} are secure, and ${them}` },
+    { id: 'told secure and strengths looked', text: `We looked at ${all} skills: ${some} are secure, and ${them}` },
+    { id: 'told strengths and secure', text: `{They} {has} ${strengths} in ${count}, and {is} secure in ${which}` },
+    { id: 'told secure and strengths found', text: `We find ${which} secure, and ${count} of them ${strengths}` },
+  ]
+}
+
+/** How far the skills have come since the term before. */
+function movesTold({ up, down, of }: SkillsInAll, termBefore: string): ToldWording[] {
   const have = up === 1 ? 'has' : 'have'
   const all = numberWord(of)
-  const risen = `${numberWord(up)} ${have}`
   const skillsOf = `${numberWord(up)} of the ${all} skills`
   const fallen = down === 0 ? '' : `, and down in ${numberWord(down)}`
   const haveFallen = down === 0 ? '' : ` and ${numberWord(down)} ${down === 1 ? 'has' : 'have'} gone down`
-  return {
-    because: [skills.because],
-    wordings: [
-      { id: 'told moves', text: `Since ${termBefore}, {they} {has} gone up in ${skillsOf} we looked at${fallen}` },
-      {
-        id: 'told moves of all',
-        text: `Of the ${all} skills in all subjects, ${risen} gone up since ${termBefore}${haveFallen}`,
-      },
-      {
-        id: 'told moves counted',
-        text: `${count} of {their} ${all} skills ${have} gone up since ${termBefore}${haveFallen}`,
-      },
-      {
-        id: 'told moves over all',
-        text: `In all subjects together, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
-      },
-      {
-        id: 'told moves compared',
-        text: `Compared with ${termBefore}, ${numberWord(up)} of the ${all} skills ${have} gone up${haveFallen}`,
-      },
-      {
-        id: 'told moves is up',
-        text: `{They} {is} further on in ${skillsOf} than in ${termBefore}${
-          down === 0 ? '' : `, and further back in ${numberWord(down)}`
-        }`,
-      },
-    ],
-  }
+  const further = down === 0 ? '' : `, and further back in ${numberWord(down)}`
+  return [
+    { id: 'told moves', text: `Since ${termBefore}, {they} {has} gone up in ${skillsOf} we looked at${fallen}` },
+    {
+      id: 'told moves of all',
+      text: `Of the ${all} skills in all subjects, ${numberWord(up)} ${have} gone up since ${termBefore}${haveFallen}`,
+    },
+    {
+      id: 'told moves counted',
+      text: `${capitalised(numberWord(up))} of {their} ${all} skills ${have} gone up since ${termBefore}${haveFallen}`,
+    },
+    {
+      id: 'told moves over all',
+      text: `In all subjects together, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
+    },
+    { id: 'told moves compared', text: `Compared with ${termBefore}, ${skillsOf} ${have} gone up${haveFallen}` },
+    { id: 'told moves is up', text: `{They} {is} further on in ${skillsOf} than in ${termBefore}${further}` },
+  ]
+}
+
+/** How many are secure, where that is half of them or more. */
+function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
+  const all = numberWord(of)
+  const some = numberWord(secure)
+  if (secure === of)
+    return [
+      { id: 'told secure all', text: `All ${all} skills that we looked at are secure` },
+      { id: 'told secure in all', text: `{They} {is} secure in all ${all} skills that we looked at` },
+      { id: 'told secure each', text: `Every one of {their} ${all} skills is secure` },
+      { id: 'told secure looked', text: `We looked at ${all} skills, and all of them are secure` },
+      { id: 'told secure every subject', text: `In every subject that we looked at, {their} skills are secure` },
+      { id: 'told secure throughout', text: `Looking at all subjects, {they} {is} secure throughout` },
+      { id: 'told secure level', text: `{They} {stands} at a secure level in each of the ${all} skills` },
+      { id: 'told secure whole', text: `All subjects taken together, {their} ${all} skills are secure` },
+    ]
+  if (secure * 2 < of) return []
+  const rest = `${numberWord(of - secure)} ${of - secure === 1 ? 'is' : 'are'} not yet`
+  return [
+    { id: 'told secure in', text: `{They} {is} secure in ${some} of the ${all} skills that we looked at` },
+    { id: 'told secure of all', text: `Of ${all} skills in all, ${some} are secure` },
+    { id: 'told secure and not', text: `${capitalised(some)} of {their} ${all} skills are secure; ${rest}` },
+    ...(secure * 3 >= of * 2
+      ? [{ id: 'told secure mostly', text: `{Their} skills are mostly secure: ${some} of ${all}` }]
+      : []),
+    { id: 'told secure some looked', text: `We looked at ${all} skills; ${some} of them are secure` },
+    { id: 'told secure together', text: `All subjects taken together, ${some} of ${all} skills are secure` },
+  ]
+}
+
+/** How many are strengths, where there are some, and others. */
+function strengthsTold({ strong, of }: SkillsInAll): ToldWording[] {
+  if (strong === 0 || strong === of) return []
+  const [some, all] = [numberWord(strong), numberWord(of)]
+  const [are, strengths] = strong === 1 ? ['is', 'a strength'] : ['are', 'strengths']
+  return [
+    { id: 'told strengths', text: `${capitalised(some)} of the ${all} skills ${are} ${strengths} of {theirs}` },
+    { id: 'told strengths among', text: `Among the ${all} skills that we looked at, ${some} ${are} ${strengths}` },
+    { id: 'told strengths has', text: `{They} {has} ${strengths} in ${some} of ${all} skills` },
+    { id: 'told strengths looked', text: `We looked at ${all} skills; ${some} of them ${are} ${strengths}` },
+    { id: 'told strengths counted', text: `We count ${some} of {their} ${all} skills as ${strengths}` },
+    { id: 'told strengths called', text: `${capitalised(some)} of ${all} skills can be called ${strengths}` },
+  ]
 }
