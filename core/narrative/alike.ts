@@ -1,51 +1,33 @@
 import type { ReadyPhrase } from './readyPhrase'
-
-const numbers = new Map<string, number>()
-const wordsOfPhrases = new WeakMap<ReadyPhrase, readonly number[]>()
-
-/** The words of a text of some phrases that are the same whoever the student is, as numbers, each once. */
-export function wordsIn(phrases: readonly ReadyPhrase[]): number[] {
-  return [...new Set(phrases.flatMap(wordsOf))]
-}
-
-function wordsOf(phrase: ReadyPhrase): readonly number[] {
-  const known = wordsOfPhrases.get(phrase)
-  if (known) return known
-  const words = new Set(phrase.fixed.toLowerCase().match(/[\p{L}’]+/gu) ?? [])
-  const made = [...words].map((word) => {
-    const number = numbers.get(word) ?? numbers.size
-    numbers.set(word, number)
-    return number
-  })
-  wordsOfPhrases.set(phrase, made)
-  return made
-}
+import { wordsNumbered } from './wordNumbers'
 
 /** So many texts can be compared with at once: one bit for each. */
-export const mostCompared = 30
+const mostCompared = 30
 
 /** So many places has a count of words that a text shares, in twos: no comment has more of them. */
 const places = 8
 
-/** Texts that others have been given, each as its words (wordsIn); at most `mostCompared`. */
+/** The last texts that others have been given, at most thirty, each as its words. */
 export class TextsOfOthers {
+  private readonly texts: (readonly number[])[] = []
+  private next = 0
   /** For each word a bit for each text that has it. */
-  private readonly having = new Map<number, number>()
+  private readonly having: number[] = []
 
-  constructor(private readonly texts: readonly (readonly number[])[]) {
-    texts.forEach((words, at) => {
-      for (const word of words) this.having.set(word, (this.having.get(word) ?? 0) | (1 << at))
-    })
-  }
-
-  get isEmpty(): boolean {
-    return this.texts.length === 0
+  /** One more text; where there are too many, the oldest gives way. */
+  add(phrases: readonly ReadyPhrase[]): void {
+    const bit = 1 << this.next
+    for (const word of this.texts[this.next] ?? []) this.having[word] = (this.having[word] ?? 0) & ~bit
+    const words = [...new Set(phrases.flatMap((phrase) => phrase.words))]
+    for (const word of words) this.having[word] = (this.having[word] ?? 0) | bit
+    this.texts[this.next] = words
+    this.next = (this.next + 1) % mostCompared
   }
 
   /** How many words of a phrase stand in the texts already, each counted by the share of the texts that have it. */
   wordsHeard(phrase: ReadyPhrase): number {
     let heard = 0
-    for (const word of wordsOf(phrase)) heard += bitsIn(this.having.get(word) ?? 0)
+    for (const word of phrase.words) heard += bitsIn(this.having[word] ?? 0)
     return heard === 0 ? 0 : heard / this.texts.length
   }
 
@@ -60,22 +42,24 @@ export class TextsOfOthers {
 
   /** The same for texts that differ in one phrase: what the others have is counted once. */
   mostAlikeWith(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
-    const counted = new Set<number>()
+    const counted = new Uint8Array(wordsNumbered())
     const shared = new Int32Array(places)
+    let size = 0
     for (const phrase of others)
-      for (const word of wordsOf(phrase)) {
-        if (counted.has(word)) continue
-        counted.add(word)
-        addTo(shared, this.having.get(word) ?? 0)
+      for (const word of phrase.words) {
+        if (counted[word] === 1) continue
+        counted[word] = 1
+        size += 1
+        addTo(shared, this.having[word] ?? 0)
       }
     const all = new Int32Array(places)
     return (phrase) => {
       all.set(shared)
-      let of = counted.size
-      for (const word of wordsOf(phrase)) {
-        if (counted.has(word)) continue
+      let of = size
+      for (const word of phrase.words) {
+        if (counted[word] === 1) continue
         of += 1
-        addTo(all, this.having.get(word) ?? 0)
+        addTo(all, this.having[word] ?? 0)
       }
       return this.highest(all, of)
     }
@@ -83,10 +67,12 @@ export class TextsOfOthers {
 
   /** The highest index of all texts, by what each shares with a text of so many words. */
   private highest(shared: Int32Array, of: number): number {
+    let used = places
+    while (used > 0 && shared[used - 1] === 0) used -= 1
     let most = 0
     for (let at = 0; at < this.texts.length; at += 1) {
       let both = 0
-      for (let place = 0; place < places; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
+      for (let place = 0; place < used; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
       const index = both / (of + (this.texts[at]?.length ?? 0) - both)
       if (index > most) most = index
     }

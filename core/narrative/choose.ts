@@ -99,11 +99,13 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     }
   }
 
-  /** After a search that was cut short: each part's other wordings in turn, as long as one is better. */
+  /** After a search that was cut short: each part's other wordings in turn, until none of any part is better. */
   function improve(): void {
-    for (let found = null as ChosenPart[] | null; found !== search.found;) {
-      found = search.found
-      offers.forEach(improveAt)
+    for (let [at, still] = [0, 0]; search.found && still < parts.length; at = (at + 1) % parts.length) {
+      const { found } = search
+      improveAt(offers[at] ?? [], at)
+      // What has just been gone through need not be again.
+      still = search.found === found ? still + 1 : 1
     }
   }
 

@@ -1,7 +1,7 @@
-import { mostCompared, TextsOfOthers, wordsIn } from './alike'
+import { TextsOfOthers } from './alike'
 import type { Draft, LeftOut } from './because'
 import { farUnder, wellFilled } from './boxes'
-import { chooseWordings } from './choose'
+import { chooseWordings, type ChoiceSetting } from './choose'
 import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
 import type { OpenPart } from './openPart'
@@ -26,14 +26,15 @@ export function draftClass(
   given: Usage = new Usage(),
 ): Draft[] {
   const usage = given.copy()
-  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, number[][]>() }
+  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, TextsOfOthers>() }
   return requests.map((request) => {
     const { draft, chosen } = compose(request, phrasebook, classmates)
     for (const { phrase, part } of chosen) usage.note(phrase, { keys: part.keys, tiers: part.tier ? [part.tier] : [] })
     classmates.taken.add(idsOf(phrasesIn(chosen)))
     const tells = keysOf(chosen.map(({ part }) => part))
-    const same = classmates.alike.get(tells) ?? []
-    classmates.alike.set(tells, [...same.slice(1 - mostCompared), wordsIn(phrasesIn(chosen))])
+    const same = classmates.alike.get(tells) ?? new TextsOfOthers()
+    same.add(phrasesIn(chosen))
+    classmates.alike.set(tells, same)
     return draft
   })
 }
@@ -43,8 +44,8 @@ interface Classmates {
   readonly usage: Usage
   /** Phrase ids, joined by spaces, of whole comments. */
   readonly taken: ReadonlySet<string>
-  /** By what a comment tells: the words of the last ones that tell just that. */
-  readonly alike: ReadonlyMap<string, readonly (readonly number[])[]>
+  /** By what a comment tells: the last ones that tell just that. */
+  readonly alike: ReadonlyMap<string, TextsOfOthers>
 }
 
 /**
@@ -156,7 +157,7 @@ function choose(
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
-  const same = new TextsOfOthers(alike.get(keysOf(parts)) ?? [])
+  const same = alike.get(keysOf(parts)) ?? null
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
@@ -168,7 +169,7 @@ function choose(
     shown: wish?.shown ?? new Map(),
     standing: request.standing ?? new Set(),
     elsewhere: request.elsewhere ?? new Map(),
-    heard: same.isEmpty ? null : same,
+    heard: same,
   }
   return chooseWordings(parts, {
     ...setting,
@@ -178,13 +179,15 @@ function choose(
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
     // What stands may stay, whatever it shares.
-    leastAsWhole: same.isEmpty || setting.standing.size > 0 ? null : leastAsWhole,
+    leastAsWhole: same === null || setting.standing.size > 0 ? null : leastAsWhole(same),
     fits,
   })
 
-  function leastAsWhole(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
-    const share = same.mostAlikeWith(others)
-    return (phrase) => alikeCost(share(phrase))
+  function leastAsWhole(texts: TextsOfOthers): ChoiceSetting['leastAsWhole'] {
+    return (others) => {
+      const share = texts.mostAlikeWith(others)
+      return (phrase) => alikeCost(share(phrase))
+    }
   }
 
   function costAsWhole(phrases: readonly ReadyPhrase[]): number | null {
@@ -192,7 +195,7 @@ function choose(
     // A draft that stands stays, whatever is said of others since.
     const stands = phrases.every(({ id }) => setting.standing.has(id))
     if (stands) return 0
-    return (isForgotten(phrases) ? weights.veryShort : 0) + (same.isEmpty ? 0 : alikeCost(same.mostAlike(phrases)))
+    return (isForgotten(phrases) ? weights.veryShort : 0) + (same === null ? 0 : alikeCost(same.mostAlike(phrases)))
   }
 
   function isForgotten(phrases: readonly ReadyPhrase[]): boolean {

@@ -2,6 +2,7 @@ import { familyNumber } from './familyNumber'
 import { parsePhrase, type FactName, type PlainToken, type Token } from './notation'
 import type { Phrase } from './phrase'
 import { contentWords } from './wordFamily'
+import { wordNumbers } from './wordNumbers'
 
 /** A phrase with everything about it that does not depend on a student, worked out once. */
 export interface ReadyPhrase extends Phrase {
@@ -29,6 +30,8 @@ export interface ReadyPhrase extends Phrase {
   readonly fixed: string
   /** How many words those are. */
   readonly wordCount: number
+  /** The same words as numbers, each once. */
+  readonly words: readonly number[]
   /** Characters that are printed whoever the student is. */
   readonly fixedLength: number
   /** The fewest characters that it takes with the gap before it, whoever the student is and whatever its facts say. */
@@ -130,6 +133,7 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     namings: Math.max(0, people - 1),
     fixed,
     wordCount: fixed.split(' ').length,
+    words: wordNumbers(fixed),
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
     frame: counts?.frame ?? frameOf(phrase.text),

@@ -10,18 +10,22 @@ import type { RecordIndex } from './recordIndex'
  * What is for the teacher only is no matter for a comment that the family reads.
  */
 export function ratedFacts(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
-  const { record } = index
-  const skills = record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly)
   return [
-    ...skills.flatMap((skill) => {
-      const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject?.skillScale ?? '' }
-      return rated(index, studentId, place, { worded: skill, name: skill.statement })
-    }),
-    ...record.habits.flatMap((habit) => {
+    ...ratedSkills(index, studentId, subject),
+    ...index.record.habits.flatMap((habit) => {
       const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
       return rated(index, studentId, place, { worded: habit, name: habit.name })
     }),
   ]
+}
+
+/** The skills alone. */
+export function ratedSkills(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
+  const skills = index.record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly)
+  return skills.flatMap((skill) => {
+    const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject?.skillScale ?? '' }
+    return rated(index, studentId, place, { worded: skill, name: skill.statement })
+  })
 }
 
 function rated(

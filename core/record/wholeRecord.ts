@@ -2,7 +2,7 @@ import type { SkillsInAll, WholeRecord } from '../narrative/because'
 import { aboutMarkOf, aboutSkillsOf, aboutSkillsThat } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
 import { levelOfMark } from './levelOfMark'
-import { ratedFacts } from './ratedFacts'
+import { ratedSkills } from './ratedFacts'
 import type { RecordIndex } from './recordIndex'
 
 /** So many subjects at most are named as the best. */
@@ -16,9 +16,7 @@ export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord 
 
 function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly string[]): SkillsInAll | null {
   const { record } = index
-  const rated = record.subjects.flatMap((subject) =>
-    ratedFacts(index, studentId, subject).filter(({ kind }) => kind === 'skill'),
-  )
+  const rated = record.subjects.flatMap((subject) => ratedSkills(index, studentId, subject))
   if (rated.length === 0) return null
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length

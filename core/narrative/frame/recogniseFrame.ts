@@ -227,7 +227,8 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
 }
 
 /** "Nora, who likes order, labels …", "Emil, once he is sure, explains …": the verb comes after the next comma. */
-const goesOnLater = /^(who(se)?|once|when|while|if|although|though|as|after|before|unless|because|since)$/
+const goesOnLater =
+  /^(who(se)?|like|unlike|with|without|once|when|while|if|although|though|as|after|before|unless|because|since)$/
 
 /** "The next step for Emil is …", "what helps Emil is …": what follows is no verb of the name's. */
 function isDoneTo(reading: Reading, at: number): boolean {

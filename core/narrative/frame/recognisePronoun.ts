@@ -16,8 +16,15 @@ const doneTo = new RegExp(
 /** Words that cannot be owned: after one of these "her" stands alone. */
 const notOwned = oneOf(
   `to in on at with for from of by and or but so as than when while if because that who which what how why
-    where a an the this these into out up down about after before during through well best better more most much
+    where a an the this these into out up down off away along together aside apart ahead about after before during through well best better more most much
     very also too again now here there today is was has had can will would could should`,
+)
+
+/** What can be owned, or describes what is, though it ends as adverbs do: "her family", "his lovely drawings". */
+const ownedThoughLy = oneOf(
+  `family assembly reply fly butterfly belly jelly lily ally supply rally lovely friendly lively lonely silly ugly
+    early only daily weekly monthly yearly orderly costly elderly homely jolly timely wobbly curly bubbly smelly likely
+    wrinkly melancholy`,
 )
 
 /** "Tries her best", "at her best". */
@@ -89,7 +96,16 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   const [first, second] = likelierCase(readings, word, at, reading)
   if (!first) return null
   // "He showed the new boy the hooks and helped him": somebody else of the same pronoun has been spoken of.
-  if (first === 'object' && whoElse[set.subject]?.test(peopleBefore(reading, at)))
+  const other = whoElse[set.subject]
+  // "Helps a new boy find his peg": whose it is stands right before what is done.
+  const isOthers =
+    pluralVerbs.has(reading.words[at - 1]?.lower ?? '') && other?.test(reading.words[at - 2]?.lower ?? '')
+  if (first === 'determiner' && isOthers) return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
+  const before = peopleBefore(reading, at)
+  // "Asked his grandfather and wrote down what he said"; "when somebody is left out, asks them".
+  const isSaidByOther = first === 'subject' && other?.test(before) && isWhatWasSaid(reading, at)
+  const isOfAnybody = first === 'object' && set.takesPluralVerb && anybody.test(before)
+  if (isSaidByOther || isOfAnybody || (first === 'object' && other?.test(before)))
     return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const meansOthers = set.takesPluralVerb && first === 'subject' && spokenOfOthers(reading, at)
   if (first === 'subject' && !meansOthers) {
@@ -99,19 +115,50 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   if (meansOthers) return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   // "Whoever sits beside them": beside a person.
   const besidePerson = /^(beside|behind|near|opposite)$/.test(reading.words[at - 1]?.lower ?? '')
+  // "The pictures that Emil draws tell a story of their own": what several things have is theirs.
+  if (first === 'determiner' && set.takesPluralVerb && isOwnOfThings(reading, at))
+    return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const things =
     set.takesPluralVerb &&
     !besidePerson &&
     !isForPerson(reading, at) &&
     first !== 'subject' &&
     first !== 'reflexive' &&
-    severalBefore(reading, at, isUs)
+    severalBefore(reading, at, (each) => isUs(each) || (first === 'object' && isOwnersSubject(each, reading, at)))
   if (things)
     return first === 'object' || first === 'possessive'
       ? piece(word, plain, [token(first), plain], mayBeOthers(word.text))
       : piece(word, token(first), [plain], mayBeOthers(word.text))
   if (!second) return piece(word, token(first), [plain])
   return piece(word, token(first), [token(second.case), plain], second.sure ? null : questionOf(word.text, first))
+}
+
+/** Of whom "them" is said as of one. */
+const anybody = /\b(some|any|every|no)(body|one)\b|\bwhoever\b/
+
+/** "What he said" */
+function isWhatWasSaid({ words }: Reading, at: number): boolean {
+  return words[at - 1]?.lower === 'what' && /^(said|says|told|tells|meant|means)$/.test(words[at + 1]?.lower ?? '')
+}
+
+/** Whether "their own" is that of the things with which the sentence begins, by what they do. */
+function isOwnOfThings({ words }: Reading, at: number): boolean {
+  const own = words.filter(({ sentence }) => sentence === words[at]?.sentence)
+  const [article, things] = own
+  const verb = words.slice(0, at).findLast(({ lower }) => pluralVerbs.has(lower))
+  return (
+    words[at + 1]?.lower === 'own' &&
+    /^(the|these|those|all|some)$/.test(article?.lower ?? '') &&
+    things !== undefined &&
+    mayBeSeveral(things) &&
+    verb?.sentence === words[at]?.sentence
+  )
+}
+
+/** "Wren's parents can help by listening to them": who does it are not those to whom it is done. */
+function isOwnersSubject(several: FrameWord, { words }: Reading, at: number): boolean {
+  const [owner, subject] = words.filter(({ sentence }) => sentence === words[at]?.sentence)
+  return several === subject && /[’']s$/.test(owner?.text ?? '')
 }
 
 /** "Takes them a while", "makes cutting hard for them". */
@@ -170,7 +217,8 @@ export function likelierCase(
     (alone === 'possessive' ||
       doesBest.test(before?.lower ?? '') ||
       (next.beforeStop ? /^(is|are|was|were|be)$/.test(before?.lower ?? '') : !notOwned.test(after?.lower ?? 'and')))
-  if (!next || word.beforeStop || (notOwned.test(next.lower) && !isHad) || /ly$/.test(next.lower))
+  const isAdverb = next !== undefined && /ly$/.test(next.lower) && !ownedThoughLy.test(next.lower)
+  if (!next || word.beforeStop || (notOwned.test(next.lower) && !isHad) || isAdverb)
     return [alone, { case: 'determiner', sure: true }]
   const done = before !== undefined && doneTo.test(before.lower) && alone === 'object'
   if (!done || next.lower === 'own') return ['determiner', { case: alone, sure: true }]
@@ -198,12 +246,12 @@ function spokenOfOthers(reading: Reading, at: number): boolean {
     .join(' ')
   // Things do not think or write: "explains how they did it".
   const mayBeThings = severalBefore(reading, at) && thingsDo.test(reading.words[at + 1]?.lower ?? '')
-  return (
-    (othersInSight.test(before) || livingThings.test(before) || mayBeThings) &&
-    /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(
-      reading.words[at - 1]?.lower ?? '',
-    )
-  )
+  const [last, nextToLast] = [reading.words[at - 1]?.lower ?? '', reading.words[at - 2]?.lower ?? '']
+  // "How tall they are"; "younger children, and they trust them".
+  const isOfThem = last === 'and' && othersInSight.test(before) && reading.words[at + 2]?.lower === 'them'
+  const isAfterLink = /^(when|if|because|as|that|until|so|before|after|what|how|why|where|which)$/.test(last)
+  const isHow = nextToLast === 'how' && mayBeThings
+  return isOfThem || isHow || (isAfterLink && (othersInSight.test(before) || livingThings.test(before) || mayBeThings))
 }
 
 /** Whether several things or people were named before in the sentence, which "them" could mean. */

@@ -33,7 +33,7 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   // "And always tries", "then cuts": only a verb follows an adverb or "then".
   const before = reading.words[at - 1]?.lower ?? ''
   const afterAdverb =
-    before === 'then' || (betweenSubjectAndVerb.test(before) && !/^(both|either|neither)$/.test(before))
+    before === 'then' || (betweenSubjectAndVerb.test(before) && !/^(both|either|neither|no)$/.test(before))
   if (place === 'after subject' || followed || afterAdverb || !alsoNouns.has(singular)) {
     reading.subjectAt = at
     return piece(word, verb, [plain])

@@ -52,7 +52,27 @@ supplies surveys sustains sweeps swings switches tackles tallies tames tastes te
 times tolerates tops tracks trains transfers transforms translates travels trims trips tunes twists types underlines
 unites unlocks updates upsets urges utilises vanishes ventures verifies voices votes wades wakes warns wastes waves
 weaves weighs whispers whistles widens wipes withdraws witnesses wraps yields zooms praises means hunts empties warms
-tidies ends belongs differs hopes matters hasn't isn't wasn't doesn't`.split(/\s+/)
+tidies ends belongs differs hopes matters accompanies acquires alerts amuses announces annotates approves assembles
+attaches awaits begs blinks blurts blushes braids budgets buttons buys categorises chairs chatters chuckles cites
+clicks clips codes commemorates compiles compliments comprehends compromises computes conducts consoles continues
+contradicts controls crawls criticises crouches curls dashes dawdles daydreams deciphers decodes deduces
+delegates delights devises dictates digs dips disappears disproves disrupts distributes disturbs dodges doodles
+downloads drags dresses dribbles dries dusts emphasises enlarges entertains erases exaggerates exclaims extracts
+fastens fiddles fidgets filters fixes flicks flips flourishes fumbles giggles gossips grabs grins grips grumbles
+halves harvests heats hops hosts hugs hypothesises imitates impresses indicates infers influences informs inserts
+interferes interviews jogs jumbles laminates lectures lengthens limits loads magnifies mediates memorises mentions
+mentors mimes misbehaves misjudges misreads misspells mocks modifies monitors motivates mumbles muddles murmurs
+mutters nominates notates nudges operates opts overestimates overuses paces paddles panics paraphrases pastes patches
+pats pedals peers pesters photographs pilots pitches pivots polishes ponders poses postpones pretends prevents prints
+probes programs prompts protects protests prunes publishes pumps pursues quarrels queues rakes rambles
+rearranges reassures reckons redoes redrafts regards regrets remedies reorders resembles restarts reuses
+reverses rhymes rinses rotates sacrifices sails scares scatters schedules scolds scoops scrapes scratches screams
+scrubs sells sews shivers shoots shrinks shuffles sighs signals sinks skates slices slouches smells snaps sniffs soaks
+soothes speculates speeds splashes sprinkles squeaks stamps staples steadies steals stimulates straightens strips
+strolls strokes strums stutters submits substitutes suffers sulks supervises swaps tabulates taps threads
+tickles tosses totals trades trembles triples trots tucks tugs tumbles uncovers underestimates undertakes
+undoes unfolds unpacks untangles uploads wanders washes waters wears weeds whisks wiggles winds winks wobbles
+wrestles wriggles yawns yells steps hasn't isn't wasn't doesn't`.split(/\s+/)
 
 /** Forms after "she". */
 export const singularVerbs: ReadonlySet<string> = new Set(singulars.filter((verb) => /(s|n't)$/.test(verb)))
@@ -64,7 +84,7 @@ export const pluralVerbs: ReadonlyMap<string, string> = new Map(
 
 /** Verbs whose form after "she" is also a plural noun. */
 export const alsoNouns: ReadonlySet<string> = new Set(
-  `needs uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests sounds
+  `needs steps uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests sounds
 shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts
 comments copies cuts deals designs displays drafts dreams experiments forms guides judges matches models paints
 promises questions reasons reports respects signs states studies supports traces values views visits wishes worries
@@ -79,13 +99,21 @@ returns rewards rides rings rises risks roams rubs rules samples saves scans sco
 shades shakes shifts shouts shrugs skips sketches slides slips smiles sparks spills spins splits sprints stacks stares
 stays stirs stitches stores strays stresses stretches stumbles supplies surveys sweeps swings switches tastes tears
 teases ties tilts times tops tracks trains transfers travels trims trips tunes twists types updates upsets urges
-voices votes wakes wastes waves whispers whistles wraps yields dives sticks hides`.split(/\s+/),
+voices votes wakes wastes waves whispers whistles wraps yields dives sticks hides blinks braids budgets buttons chairs
+clicks clips codes compliments compromises conducts controls curls dashes delights dips doodles downloads dresses
+dusts extracts filters fixes flips giggles gossips grabs grips halves harvests heats hops hosts hugs influences
+interviews jogs lectures limits loads mentions mentors mimes monitors mumbles murmurs nudges paces paddles panics
+pastes patches pats pedals peers photographs pilots pitches pivots poses prints probes programs prompts protests pumps
+quarrels queues rakes regards regrets remedies reverses rhymes sacrifices sails scares schedules scoops
+scrapes scratches screams shuffles sighs signals sinks skates slices smells snaps sniffs speeds splashes stamps
+staples strips strolls strokes substitutes swaps taps threads tosses totals trades triples trots tugs tumbles
+uploads washes waters weeds whisks winks wrestles yawns yells`.split(/\s+/),
 )
 
 /** Words that can stand between a subject and its verb. */
 export const betweenSubjectAndVerb = oneOf(
   String.raw`also always often usually sometimes never seldom rarely already still now just really soon then generally
-    mostly not only both either neither ever even first once \p{L}+ly`,
+    mostly not only both either neither ever even first once longer no \p{L}+ly`,
   'iu',
 )
 
