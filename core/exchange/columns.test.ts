@@ -54,6 +54,8 @@ describe('columns that work others out again', () => {
     const rows = ['a;9;17;8', 'b;8;14;6', 'c;15;14;-1', 'd;5;9;4']
     expect(columnsOf(['Name;Before;After;Gain', ...rows])).toEqual(['name', 'score', 'score', 'ignore'])
     expect(columnsOf(['Name;Before;After;Gain', ...rows, 'e;4;9;6'])[3]).toBe('score')
+    // Ticks are so by chance.
+    expect(columnsOf(['Name;One;Two;Three', 'a;0;1;1', 'b;1;1;0', 'c;0;0;0', 'd;0;1;1'])[3]).toBe('score')
   })
   it('are none where one row says otherwise, or where two rows agree by chance', () => {
     expect(columnsOf(['Name;One;Two;X', 'a;8;6;14', 'b;5;9;14', 'c;10;9;20'])).toEqual([

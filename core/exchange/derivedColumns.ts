@@ -61,7 +61,7 @@ function isWorkedOut(
   if (isFinal(title) && all(isAmong, 0)) return true
   // Ticks are often the highest of those before: only what is called so is the best of them.
   if (isSummary(title) && all((value, parts) => near(value, Math.max(...parts)), 0)) return true
-  if (isShareOfAll(rows)) return true
+  if (isShareOfAll(rows) || isGain(rows, before.length - 2)) return true
   // The run that is added up ends just before it.
   for (let from = before.length - 2; from >= 0; from -= 1)
     if (waysOfAll.some((way) => all((value, parts) => near(value, way(parts)), from))) return true
@@ -89,13 +89,26 @@ function isAmong(value: number, parts: readonly number[]): boolean {
   return value >= Math.min(...parts) - roundedBy && value <= Math.max(...parts) + roundedBy
 }
 
-/** The sum, the mean, the mean without the lowest of three or more, what two differ by: one of them for everybody. */
+/** The sum, the mean, the mean without the lowest of three or more: one of them for everybody. */
 const waysOfAll: readonly ((parts: readonly number[]) => number)[] = [
   sum,
   (parts) => sum(parts) / parts.length,
   (parts) => (parts.length > 2 ? (sum(parts) - Math.min(...parts)) / (parts.length - 1) : Number.NaN),
-  ([first = Number.NaN, second = Number.NaN, ...others]) => (others.length > 0 ? Number.NaN : second - first),
 ]
+
+/** Of ticks, one is often by chance what two others differ by. */
+const fewestOfGain = 3
+
+/** Whether it is what the two before it differ by, for everybody: a gain. */
+function isGain(rows: readonly { value: number; parts: (from: number) => readonly number[] }[], from: number): boolean {
+  return (
+    rows.some(({ value }) => Math.abs(value) >= fewestOfGain) &&
+    rows.every(({ value, parts }) => {
+      const [first, second] = parts(from)
+      return first !== undefined && second !== undefined && near(value, second - first)
+    })
+  )
+}
 
 function near(one: number, other: number): boolean {
   return Math.abs(one - other) <= roundedBy

@@ -140,7 +140,11 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
     (word, at) =>
       // A capital by itself is a mark, seldom a name: "an A is a good mark".
       /^\p{Lu}[\p{L}’'-]/u.test(word.text) &&
+      // "In PE": no name has capitals only.
+      !/^\p{Lu}{2,}$/u.test(word.text) &&
       !capitalByHabit.test(word.text) &&
+      // "The Vikings", "a Roman villa", "in Europe", "on Tuesdays".
+      !/^(the|an?|these|those|our|some|all|many|in|on|at|from|near|through|across)$/.test(words[at - 1]?.lower ?? '') &&
       !pronounSets.some((set) => formsOf(set).has(word.lower)) &&
       (words[at - 1]?.sentence === word.sentence ||
         (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) ||
@@ -228,7 +232,7 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
 
 /** "Nora, who likes order, labels …", "Emil, once he is sure, explains …": the verb comes after the next comma. */
 const goesOnLater =
-  /^(who(se)?|like|unlike|with|without|once|when|while|if|although|though|as|after|before|unless|because|since)$/
+  /^(who(se)?|like|unlike|with|without|now|even|once|when|while|if|although|though|as|after|before|unless|because|since)$/
 
 /** "The next step for Emil is …", "what helps Emil is …": what follows is no verb of the name's. */
 function isDoneTo(reading: Reading, at: number): boolean {

@@ -97,9 +97,9 @@ export function recognisePronoun(word: FrameWord, at: number, reading: Reading):
   if (!first) return null
   // "He showed the new boy the hooks and helped him": somebody else of the same pronoun has been spoken of.
   const other = whoElse[set.subject]
-  // "Helps a new boy find his peg": whose it is stands right before what is done.
-  const isOthers =
-    pluralVerbs.has(reading.words[at - 1]?.lower ?? '') && other?.test(reading.words[at - 2]?.lower ?? '')
+  // "Helps a new boy find his peg", "when classmates give their reasons": whose it is stands before what is done.
+  const doer = pluralVerbs.has(reading.words[at - 1]?.lower ?? '') ? (reading.words[at - 2]?.lower ?? '') : ''
+  const isOthers = other?.test(doer) || (set.takesPluralVerb && othersInSight.test(doer))
   if (first === 'determiner' && isOthers) return piece(word, plain, [token(first), plain], mayBeOthers(word.text))
   const before = peopleBefore(reading, at)
   // "Asked his grandfather and wrote down what he said"; "when somebody is left out, asks them".
