@@ -140,10 +140,11 @@ function guessedDelimiters(text: string): string[] {
     const counts = lines.map((line) => line.split(delimiter).length - 1).sort((a, b) => a - b)
     const usual = counts[Math.floor(counts.length / 2)] ?? 0
     const even = counts.filter((count) => count === usual).length / Math.max(1, counts.length)
-    return { delimiter, score: usual * even }
+    return { delimiter, score: usual * even, most: counts.at(-1) ?? 0 }
   })
+  // Those that few lines have, too: one of them may be meant where the likelier leave a quote open.
   return scores
-    .filter(({ score }) => score > 0)
+    .filter(({ most }) => most > 0)
     .toSorted((a, b) => b.score - a.score)
     .map(({ delimiter }) => delimiter)
 }

@@ -93,6 +93,7 @@ describe('a workbook', () => {
         examples: [
           [[['=1+1', ' '], ['']]],
           [[['"quoted", and more', '=1+1'], ['Ana;Bea|Cy', '=1+1', '!'], ['Ana;Bea|Cy'], ['']]],
+          [[['Ana;Bea|Cy'], ['Ana;Bea|Cy'], ['"', '=1+1']]],
         ],
       },
     )
