@@ -123,6 +123,9 @@ test('a meeting shows one student, keeps the teacher’s own away, and is left o
     .click()
   await page.goto('/student')
   await page.getByRole('link', { name: 'Hold a meeting' }).click()
+  // The page before has the same heading.
+  await expect(page).toHaveURL(/\/meeting$/)
+  await expect(classList(page)).toHaveCount(0)
   await expect(page.getByRole('heading', { level: 1, name: /^Hyun-woo/ })).toBeVisible()
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 800 })
