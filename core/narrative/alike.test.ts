@@ -22,7 +22,7 @@ function jaccard(one: readonly ReadyPhrase[], other: readonly ReadyPhrase[]): nu
   return both / ((a?.size ?? 0) + (b?.size ?? 0) - both)
 }
 
-it('a text is as like the most alike of others as Jaccard’s index says, whichever of its phrases is asked about last', () => {
+it('a text is as like the most alike of others as Jaccard’s index says, whichever phrase is asked about last', () => {
   fc.assert(
     fc.property(fc.array(aText, { minLength: 1, maxLength: 40 }), aText, (others, text) => {
       const of = given(others)

@@ -1,6 +1,6 @@
 import type { PronounSet } from '../../people/pronouns'
 import { he, she, they } from '../../people/pronouns'
-import { anyOf } from '../../text/pattern'
+import { anyOf, oneOf } from '../../text/pattern'
 import { writePhrase, type PlainToken } from '../notation'
 import { contraction } from './contractions'
 import {
@@ -231,8 +231,9 @@ function recogniseName(word: FrameWord, at: number, reading: Reading, setting: F
 }
 
 /** "Nora, who likes order, labels …", "Emil, once he is sure, explains …": the verb comes after the next comma. */
-const goesOnLater =
-  /^(who(se)?|like|unlike|with|without|now|even|once|when|while|if|although|though|as|after|before|unless|because|since)$/
+const goesOnLater = oneOf(
+  `who whose like unlike with without now even once when while if although though as after before unless because since`,
+)
 
 /** "The next step for Emil is …", "what helps Emil is …": what follows is no verb of the name's. */
 function isDoneTo(reading: Reading, at: number): boolean {

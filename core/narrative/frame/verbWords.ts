@@ -84,8 +84,8 @@ export const pluralVerbs: ReadonlyMap<string, string> = new Map(
 
 /** Verbs whose form after "she" is also a plural noun. */
 export const alsoNouns: ReadonlySet<string> = new Set(
-  `needs steps uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests sounds
-shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts
+  `needs steps uses works plans checks answers names plays talks walks looks shows shares records rounds rolls tests
+sounds shapes sets points passes orders offers lists lines labels jumps guesses groups counts changes calls cares acts
 comments copies cuts deals designs displays drafts dreams experiments forms guides judges matches models paints
 promises questions reasons reports respects signs states studies supports traces values views visits wishes worries
 runs measures moves links hands starts stops turns leaves throws catches draws claims closes repeats rests tries aims

@@ -54,28 +54,26 @@ export function skillsInAllTold({ whole }: NarrativeFacts, termBefore: string | 
   const moves = termBefore === null || skills.up === 0 ? [] : movesTold(skills, termBefore)
   // Where much has moved, that is what there is to tell.
   const hasMoved = moves.length > 0 && skills.up * 3 >= skills.of
-  const levels = hasMoved ? [] : levelsTold(skills)
-  if (moves.length + levels.length === 0) return null
-  return {
-    because: [],
-    becauseOf: new Map([...moves.map(({ id }) => [id, [skills.because]] as const), ...levels.map(reasonsOf)]),
-    wordings: [...moves, ...levels],
-  }
-
-  function reasonsOf({ id }: ToldWording): readonly [string, readonly Because[]] {
-    const of = skills && /secure/.test(id) ? [skills.becauseOfSecure] : []
-    return [id, [...of, ...(skills && /strengths/.test(id) ? [skills.becauseOfStrong] : [])]]
-  }
+  const { becauseOfSecure, becauseOfStrong } = skills
+  const told: readonly (readonly [readonly ToldWording[], readonly Because[]])[] = [
+    [moves, [skills.because]],
+    ...(hasMoved
+      ? []
+      : ([
+          [bothTold(skills), [becauseOfSecure, becauseOfStrong]],
+          [secureTold(skills), [becauseOfSecure]],
+          [strengthsTold(skills), [becauseOfStrong]],
+        ] as const)),
+  ]
+  const wordings = told.flatMap(([each]) => each)
+  if (wordings.length === 0) return null
+  const becauseOf = new Map(told.flatMap(([each, reasons]) => each.map(({ id }) => [id, reasons] as const)))
+  return { because: [], becauseOf, wordings }
 }
 
-/** How many are secure and how many strengths: both in one, where both are worth telling and differ. */
-function levelsTold(skills: SkillsInAll): ToldWording[] {
-  const { secure, strong, of } = skills
-  const isBoth = secure * 2 >= of && strong > 0 && strong < secure
-  return [...(isBoth ? bothTold(skills) : []), ...secureTold(skills), ...strengthsTold(skills)]
-}
-
+/** How many are secure and how many of them strengths, where both are worth telling and differ. */
 function bothTold({ secure, strong, of }: SkillsInAll): ToldWording[] {
+  if (secure * 2 < of || strong === 0 || strong >= secure) return []
   const [count, all] = [numberWord(strong), numberWord(of)]
   const [are, strengths] = strong === 1 ? ['is', 'a strength'] : ['are', 'strengths']
   const [some, which] =
@@ -133,7 +131,7 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
       { id: 'told secure each', text: `Every one of {their} ${all} skills is secure` },
       { id: 'told secure looked', text: `We looked at ${all} skills, and all of them are secure` },
       { id: 'told secure every subject', text: `In every subject that we looked at, {their} skills are secure` },
-      { id: 'told secure throughout', text: `Looking at all subjects, {they} {is} secure throughout` },
+      { id: 'told secure throughout', text: `Looking at all skills with a level, {they} {is} secure throughout` },
       { id: 'told secure level', text: `{They} {stands} at a secure level in each of the ${all} skills` },
       { id: 'told secure whole', text: `All subjects taken together, {their} ${all} skills are secure` },
     ]
