@@ -12,7 +12,8 @@ import { planImport } from '../core/exchange/planImport'
 import { readTable } from '../core/exchange/readTable'
 import { median } from '../core/marks/middle'
 import { checkComment } from '../core/checks/checkComment'
-import { draftClass, draftComment } from '../core/narrative/draftComment'
+import { draftClass } from '../core/narrative/draftClass'
+import { draftComment } from '../core/narrative/draftComment'
 import type { ClassRecord } from '../core/record/classRecord'
 import type { Student } from '../core/record/roster'
 import { draftRequest } from '../core/record/narrativeFacts'
@@ -112,10 +113,7 @@ function draftLine(record: ClassRecord): string {
 function draftAll(record: ClassRecord): ReturnType<typeof draftClass>[] {
   const index = indexRecord(record)
   return record.boxes.map((box) =>
-    draftClass(
-      record.students.map((student) => draftRequest(index, student, box)),
-      record.phrasebook,
-    ),
+    draftClass(record.students, (student) => draftRequest(index, student, box), record.phrasebook),
   )
 }
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
+import { draftClass } from '../core/narrative/draftClass'
 import type { DraftRequest } from '../core/narrative/draftRequest'
-import type { DraftSentence, StandingFact } from '../core/narrative/because'
+import type { Draft, DraftSentence, StandingFact } from '../core/narrative/because'
 import type { Phrase, Phrasebook } from '../core/narrative/phrase'
 import { readPlan } from '../core/narrative/plan'
 import { Usage } from '../core/narrative/usage'
@@ -100,6 +101,11 @@ export function requestOf(
     },
     ...rest,
   }
+}
+
+/** A class by its requests alone. */
+export function draftRequests(requests: readonly DraftRequest[], phrasebook: Phrasebook, given?: Usage): Draft[] {
+  return draftClass(requests, (request) => request, phrasebook, given)
 }
 
 export const pronounSets: Pronouns[] = [she, he, they, 'name only', readPronouns('xe/xem/xyr/xyrs/xemself') ?? she]

@@ -36,6 +36,27 @@ it('a text is as like the most alike of others as Jaccard’s index says, whiche
   )
 })
 
+it('a text that is taken back was never there, and others may come in its place', () => {
+  fc.assert(
+    fc.property(
+      fc.array(aText, { minLength: 2, maxLength: 30 }),
+      fc.nat(),
+      aText,
+      aText,
+      (others, nth, later, text) => {
+        const at = nth % others.length
+        const of = given(others)
+        of.takeBack(others[at] ?? [])
+        const left = given(others.toSpliced(at, 1))
+        expect(of.mostAlike(text)).toBeCloseTo(left.mostAlike(text), 9)
+        for (const each of [of, left]) each.add(later)
+        expect(of.mostAlike(text)).toBeCloseTo(left.mostAlike(text), 9)
+        for (const one of text) expect(of.wordsHeard(one)).toBeCloseTo(left.wordsHeard(one), 9)
+      },
+    ),
+  )
+})
+
 it('words are heard by the share of the others’ texts that have them', () => {
   const texts = ['reads maps', 'reads plans', 'finds maps'].map((text) => [readyPhrase(phrase(text, text))])
   const of = given(texts)

@@ -7,28 +7,59 @@ const mostCompared = 30
 /** So many places has a count of words that a text shares, in twos: no comment has more of them. */
 const places = 8
 
+interface Text {
+  readonly phrases: readonly ReadyPhrase[]
+  readonly words: readonly number[]
+}
+
 /** The last texts that others have been given, at most thirty, each as its words. */
 export class TextsOfOthers {
-  private readonly texts: (readonly number[])[] = []
+  /** Each in a place of its own, which is left empty where one was taken back. */
+  private readonly texts: (Text | null)[] = []
   private next = 0
+  private count = 0
   /** For each word a bit for each text that has it. */
   private readonly having: number[] = []
 
   /** One more text; where there are too many, the oldest gives way. */
   add(phrases: readonly ReadyPhrase[]): void {
-    const bit = 1 << this.next
-    for (const word of this.texts[this.next] ?? []) this.having[word] = (this.having[word] ?? 0) & ~bit
+    const place = this.placeForOne()
     const words = [...new Set(phrases.flatMap((phrase) => phrase.words))]
-    for (const word of words) this.having[word] = (this.having[word] ?? 0) | bit
-    this.texts[this.next] = words
-    this.next = (this.next + 1) % mostCompared
+    for (const word of words) this.having[word] = (this.having[word] ?? 0) | (1 << place)
+    this.texts[place] = { phrases: [...phrases], words }
+    this.count += 1
+  }
+
+  /** A text that was added; false, and nothing, where it has given way since. */
+  takeBack(phrases: readonly ReadyPhrase[]): boolean {
+    const place = this.texts.findIndex(
+      (text) => text?.phrases.length === phrases.length && phrases.every((each, at) => text.phrases[at] === each),
+    )
+    if (place >= 0) this.empty(place)
+    return place >= 0
+  }
+
+  private placeForOne(): number {
+    const empty = this.texts.indexOf(null)
+    if (empty >= 0) return empty
+    if (this.texts.length < mostCompared) return this.texts.length
+    const oldest = this.next
+    this.next = (oldest + 1) % mostCompared
+    this.empty(oldest)
+    return oldest
+  }
+
+  private empty(place: number): void {
+    for (const word of this.texts[place]?.words ?? []) this.having[word] = (this.having[word] ?? 0) & ~(1 << place)
+    this.texts[place] = null
+    this.count -= 1
   }
 
   /** How many words of a phrase stand in the texts already, each counted by the share of the texts that have it. */
   wordsHeard(phrase: ReadyPhrase): number {
     let heard = 0
     for (const word of phrase.words) heard += bitsIn(this.having[word] ?? 0)
-    return heard === 0 ? 0 : heard / this.texts.length
+    return heard === 0 ? 0 : heard / this.count
   }
 
   /**
@@ -73,7 +104,8 @@ export class TextsOfOthers {
     for (let at = 0; at < this.texts.length; at += 1) {
       let both = 0
       for (let place = 0; place < used; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
-      const index = both / (of + (this.texts[at]?.length ?? 0) - both)
+      if (both === 0) continue
+      const index = both / (of + (this.texts[at]?.words.length ?? 0) - both)
       if (index > most) most = index
     }
     return most

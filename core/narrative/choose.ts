@@ -12,7 +12,7 @@ import { beginningAgain, openingCost, weights, wordingCosts, type CostSetting } 
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
 const mostSteps = 6000
-const mostTried = 60
+const mostTried = 30
 
 /** A content word may stand so often in a comment; a describing word, or a relative of it, once. */
 const mostTimes = 2
@@ -90,9 +90,10 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     if (!part || longer + (lengthToCome[at] ?? 0) > setting.atMost || !take(families)) return null
     const link = linkOf(now, phrase, part, parts[at - 1])
     const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
+    const apart = part.planned.part === 'next step' && !link ? weights.stepApart : 0
     const again = beginningAgain(now.last?.phrase, phrase) + saidAgain(phrase.families) * weights.wordAgain
     return {
-      cost: cost + own + opening + again,
+      cost: cost + own + opening + again + apart,
       length: longer,
       run: link ? run : phrase.opensWithStudent ? run + 1 : 0,
       now: joined(now, phrase, part.tier, link),

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
+import { draftRequests, phrase, requestOf, smallBook, standing } from '../../tests/exampleDraft'
 import type { Tier } from '../scales/tier'
-import { draftClass } from './draftComment'
 import { readPlan } from './plan'
 import { Usage } from './usage'
 
@@ -19,19 +18,19 @@ describe('a class', () => {
     ),
   })
   it('hears each wording once before any twice, and those who stand alike before all', () => {
-    const texts = draftClass(alike(8), wordings(4)).map((made) => made.text)
+    const texts = draftRequests(alike(8), wordings(4)).map((made) => made.text)
     expect(new Set(texts.slice(0, 4)).size).toBe(4)
     expect(new Set(texts.slice(4)).size).toBe(4)
     // What is given already counts as told.
     const given = new Usage()
     for (const id of ['w0', 'w1']) given.notePhrase(id, [], 40)
     expect(
-      draftClass(alike(2), wordings(4), given)
+      draftRequests(alike(2), wordings(4), given)
         .map((made) => made.sentences[0]?.phraseIds[0])
         .toSorted(),
     ).toEqual(['w2', 'w3'])
     // Of two at each level: whoever stands alike hears different words before whoever does not.
-    const mixed = draftClass(
+    const mixed = draftRequests(
       alike(4, (nth) => (nth < 2 ? 'sound' : 'top')),
       wordings(2),
     ).map((made) => made.text)

@@ -1,6 +1,7 @@
-import { TextsOfOthers } from './alike'
+import type { TextsOfOthers } from './alike'
 import type { Draft, LeftOut } from './because'
 import { farUnder, wellFilled } from './boxes'
+import { Classmates } from './classmates'
 import { chooseWordings, type ChoiceSetting } from './choose'
 import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
@@ -12,41 +13,8 @@ import type { Phrasebook } from './phrase'
 import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
-import { Usage } from './usage'
+import type { Usage } from './usage'
 import { alikeCost, weights, type CostSetting } from './wordingCost'
-
-/**
- * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
- * phrasebook give the same texts. No two students get the very same sentences while another choice is left.
- * @param given phrases already used by classmates whose texts stand, with how often
- */
-export function draftClass(
-  requests: readonly DraftRequest[],
-  phrasebook: Phrasebook,
-  given: Usage = new Usage(),
-): Draft[] {
-  const usage = given.copy()
-  const classmates = { usage, taken: new Set<string>(), alike: new Map<string, TextsOfOthers>() }
-  return requests.map((request) => {
-    const { draft, chosen } = compose(request, phrasebook, classmates)
-    for (const { phrase, part } of chosen) usage.note(phrase, { keys: part.keys, tiers: part.tier ? [part.tier] : [] })
-    classmates.taken.add(idsOf(phrasesIn(chosen)))
-    const tells = keysOf(chosen.map(({ part }) => part))
-    const same = classmates.alike.get(tells) ?? new TextsOfOthers()
-    same.add(phrasesIn(chosen))
-    classmates.alike.set(tells, same)
-    return draft
-  })
-}
-
-/** What classmates have been given. */
-interface Classmates {
-  readonly usage: Usage
-  /** Phrase ids, joined by spaces, of whole comments. */
-  readonly taken: ReadonlySet<string>
-  /** By what a comment tells: the last ones that tell just that. */
-  readonly alike: ReadonlyMap<string, TextsOfOthers>
-}
 
 /**
  * Writes one comment from the facts, or an empty one when the facts and the phrasebook have nothing to say together.
@@ -54,16 +22,18 @@ interface Classmates {
  * from the least needed on until a choice keeps every rule and fits the box.
  * @throws NotationError for a phrase that cannot be read
  */
-export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage: Usage = new Usage()): Draft {
-  return compose(request, phrasebook, { usage, taken: new Set(), alike: new Map() }).draft
+export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage?: Usage): Draft {
+  return compose(request, phrasebook, new Classmates(usage)).draft
 }
 
-interface Composed {
+/** A comment, with the wordings that were chosen for it. */
+export interface Composed {
   readonly draft: Draft
   readonly chosen: readonly ChosenPart[]
 }
 
-function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Classmates): Composed {
+/** The same, beside what classmates have been given; with what was chosen. */
+export function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Classmates): Composed {
   const opened = openParts(request, phrasebook)
   const leftOut: LeftOut[] = [...opened.leftOut]
   let parts = held(opened.parts, request.wish)
@@ -94,8 +64,8 @@ function chooseAmong(
   classmates: Classmates,
 ): ChosenPart[] | null {
   return (
-    choose(parts, request, phrasebook, classmates) ??
-    (classmates.taken.size > 0 ? choose(parts, request, phrasebook, { ...classmates, taken: new Set() }) : null)
+    choose(parts, request, phrasebook, { classmates, mayRepeat: false }) ??
+    choose(parts, request, phrasebook, { classmates, mayRepeat: true })
   )
 }
 
@@ -119,22 +89,6 @@ function usualLength(candidates: readonly ReadyPhrase[]): number {
   return candidates.reduce((sum, each) => sum + each.leastLength, 0) / Math.max(1, candidates.length)
 }
 
-/** What a comment tells of skills and habits, whatever else it tells: what has the same is compared. */
-function keysOf(parts: readonly OpenPart[]): string {
-  return parts
-    .flatMap(({ keys }) => keys.filter((key) => /^(skill|habit) /.test(key)))
-    .toSorted()
-    .join('\u0000')
-}
-
-function phrasesIn(chosen: readonly ChosenPart[]): ReadyPhrase[] {
-  return chosen.map(({ phrase }) => phrase)
-}
-
-function idsOf(phrases: readonly ReadyPhrase[]): string {
-  return phrases.map(({ id }) => id).join(' ')
-}
-
 /** A comment that speaks of nothing in particular is none. */
 function saysSomething(parts: readonly OpenPart[]): boolean {
   return parts.some((part) => part.planned.about !== 'any')
@@ -152,16 +106,16 @@ function choose(
   parts: readonly OpenPart[],
   request: DraftRequest,
   phrasebook: Phrasebook,
-  { usage, taken, alike }: Classmates,
+  { classmates, mayRepeat }: { classmates: Classmates; mayRepeat: boolean },
 ): ChosenPart[] | null {
   const { box, wish } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
-  const same = alike.get(keysOf(parts)) ?? null
+  const same = classmates.tellingTheSame(parts)
   const setting: CostSetting = {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
-    usage,
+    usage: classmates.usage,
     tone: box.tone,
     subject: box.subject,
     namedOnly: request.subject.pronouns === 'name only',
@@ -191,7 +145,7 @@ function choose(
   }
 
   function costAsWhole(phrases: readonly ReadyPhrase[]): number | null {
-    if (taken.size > 0 && taken.has(idsOf(phrases))) return null
+    if (!mayRepeat && classmates.have(phrases)) return null
     // A draft that stands stays, whatever is said of others since.
     const stands = phrases.every(({ id }) => setting.standing.has(id))
     if (stands) return 0

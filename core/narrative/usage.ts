@@ -11,14 +11,18 @@ export class Usage {
   private readonly frames = new Map<string, number>()
   private readonly told = new Map<string, Map<string, number>>()
 
-  /** One more sentence of a classmate: the phrase, with the keys of what it tells there and the tiers of those. */
+  /**
+   * One more sentence of a classmate: the phrase, with the keys of what it tells there and the tiers of those; -1 times
+   * for one that is taken back.
+   */
   note(
     { id, frame }: { readonly id: string; readonly frame: string },
     { keys, tiers }: { keys: readonly string[]; tiers: Iterable<Tier> },
+    times = 1,
   ): void {
-    this.notePhrase(id, tiers)
-    this.noteFrame(frame)
-    this.noteTold(keys, id)
+    this.notePhrase(id, tiers, times)
+    this.noteFrame(frame, times)
+    this.noteTold(keys, id, times)
   }
 
   notePhrase(id: string, tiers: Iterable<Tier> = [], times = 1): void {

@@ -53,7 +53,7 @@ export const weights = {
   offLength: 0.5,
   otherTone: 1,
   /** For a phrase of any subject where the box has a subject of its own: what names the matter says more. */
-  anySubject: 0.8,
+  anySubject: 3,
   /** For a phrase of every level where the level is known: what is chosen by it says more. */
   anyLevel: 0.8,
   /** For a sentence that begins with the student: one in two is enough. */
@@ -66,6 +66,8 @@ export const weights = {
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
   sameOpening: 12,
+  /** For a next step in a sentence of its own: it leans on what was told before it. */
+  stepApart: 1,
   /** For a sentence that begins as the one before it does, or is told in the same shape. */
   sameBeginning: 4,
 } as const
@@ -104,8 +106,8 @@ export function wordingCosts(
 
 /** So much that tells the same must share of its words: below it nothing costs. */
 const alikeFrom = 0.3
-/** From here on two texts are taken for one; a little below the half that none may share. */
-const tooAlikeFrom = 0.46
+/** From here on two texts are taken for one; well below the half that none may share, as not all choices get there. */
+const tooAlikeFrom = 0.4
 
 /**
  * The cost of a comment for the share of words that it has in common with the most alike one of a classmate of whom the

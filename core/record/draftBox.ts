@@ -1,5 +1,5 @@
 import type { Draft } from '../narrative/because'
-import { draftClass } from '../narrative/draftComment'
+import { draftClass } from '../narrative/draftClass'
 import type { CommentBox } from '../narrative/plan'
 import type { ClassRecord } from './classRecord'
 import { draftRequest } from './narrativeFacts'
@@ -30,7 +30,8 @@ export function draftBox(
   const open = standing.filter(isOpen)
   const kept = standing.filter((each) => !isOpen(each)).flatMap(({ now }) => now ?? [])
   const drafts = draftClass(
-    open.map(({ student }) => draftRequest(index, student, box)),
+    open,
+    ({ student }) => draftRequest(index, student, box),
     phrasebook,
     usageOfComments(kept, phrasebook),
   )

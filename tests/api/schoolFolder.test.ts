@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { loadDemo } from '../../demo/loadDemo'
 import { classOfSchoolFolder } from '../../core/exchange/folder/classOfSchoolFolder'
 import { readSchoolFolder } from '../../core/exchange/folder/schoolFolder'
-import { draftClass } from '../../core/narrative/draftComment'
+import { draftClass } from '../../core/narrative/draftClass'
 import type { ClassRecord } from '../../core/record/classRecord'
 import { draftRequest } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
@@ -281,10 +281,9 @@ it('goes out and is looked at over the wire by the coordinator, and by nobody el
   const read = folder && classOfSchoolFolder(folder, { room: record.classRoom.name, term: record.term.name })
   const drafts = (from: ClassRecord) =>
     from.boxes.map((box) =>
-      draftClass(
-        from.students.map((student) => draftRequest(indexRecord(from), student, box)),
-        from.phrasebook,
-      ).map(({ text }) => text),
+      draftClass(from.students, (student) => draftRequest(indexRecord(from), student, box), from.phrasebook).map(
+        ({ text }) => text,
+      ),
     )
   expect(read && drafts(read)).toEqual(drafts(record))
   expect((await ines('GET', path)).status).toBe(403)

@@ -5,12 +5,14 @@ import { languageFindings } from '../../core/checks/language'
 import { remarksOf } from '../../core/checks/remarksOf'
 import { knownWords, readableComment } from '../../core/checks/withLanguage'
 import type { DraftRequest } from '../../core/narrative/draftRequest'
-import { draftClass, draftComment } from '../../core/narrative/draftComment'
+import { draftClass } from '../../core/narrative/draftClass'
+import { draftComment } from '../../core/narrative/draftComment'
 import { countGraphemes } from '../../core/narrative/graphemes'
 import type { Move, Phrase } from '../../core/narrative/phrase'
 import type { Pronouns } from '../../core/people/pronouns'
 import { draftRequest } from '../../core/record/narrativeFacts'
 import { indexRecord } from '../../core/record/recordIndex'
+import type { Student } from '../../core/record/roster'
 import { tiers, type Tier } from '../../core/scales/tier'
 import { phrase as plainPhrase, pronounSets, requestOf, standing } from '../exampleDraft'
 import { demoClass } from './demoClass'
@@ -175,7 +177,8 @@ describe('composed comments, read by an independent grammar checker', () => {
     const found: string[] = []
     for (const box of record.boxes) {
       for (const [at, { text }] of draftClass(
-        record.students.map((student) => draftRequest(index, student, box)),
+        record.students,
+        (student) => draftRequest(index, student, box),
         record.phrasebook,
       ).entries()) {
         const student = record.students[at]
@@ -197,8 +200,8 @@ describe('composed comments, read by an independent grammar checker', () => {
     const texts: string[] = []
     for (const pronouns of pronounSets) {
       for (const box of record.boxes) {
-        const requests = record.students.map((student) => draftRequest(index, { ...student, pronouns }, box))
-        for (const { text } of draftClass(requests, record.phrasebook)) {
+        const requestFor = (student: Student): DraftRequest => draftRequest(index, { ...student, pronouns }, box)
+        for (const { text } of draftClass(record.students, requestFor, record.phrasebook)) {
           expect(countGraphemes(text)).toBeLessThanOrEqual(box.limit)
           if (text !== '') texts.push(text)
         }

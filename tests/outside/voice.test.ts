@@ -74,10 +74,16 @@ it('ten children with the same record have ten texts, no sentence of which more 
     const most = Math.max(...sentences.map((sentence) => sentences.filter((each) => each === sentence).length))
     expect(most).toBeLessThanOrEqual(3)
   }
-  const { mostAlikeIn } = measureVoice(thirtyClass(), sameRecord)
-  expect(mostAlikeIn.size).toBeGreaterThan(3)
-  for (const share of mostAlikeIn.values()) expect(share).toBeLessThan(0.5)
 })
+
+it.each(alderClass().students.map(({ id }) => id))(
+  'no two of ten with the record of %s share half of their words',
+  (id) => {
+    const { mostAlikeIn } = measureVoice(thirtyClass(id), sameRecord)
+    expect(mostAlikeIn.size).toBeGreaterThan(0)
+    for (const share of mostAlikeIn.values()) expect(share).toBeLessThan(0.5)
+  },
+)
 
 it.each([1, 60])('a class of %i, in which everybody has the same, is written and looked at whole', (count) => {
   const record = sameClass(count)

@@ -26,12 +26,12 @@ function told(
   }
 }
 
-/** Thirty children, of whom ten have the very same record. */
-export function thirtyClass(): ClassRecord {
+/** Thirty children, of whom ten have the very same record: that of one of 6 Alder. */
+export function thirtyClass(like = 'Björn'): ClassRecord {
   const record = alderClass()
   const doubles = record.students.slice(4, 8)
   const added = [
-    ...alike.map((name) => ({ name, like: 'Björn' })),
+    ...alike.map((name) => ({ name, like })),
     ...doubles.map(({ id }) => ({ name: `${id} Two`, like: id })),
   ]
   const forEach = <T extends { readonly studentId: string }>(items: readonly T[]): T[] => [

@@ -74,11 +74,11 @@ function asMoved(
 }
 
 /**
- * A manner with "now" where it belongs.
+ * A manner with "now", or "still", where it belongs.
  * @example withNow('{They} {is} good at reading') // '{They} {is} now good at reading'; "now reads well"
  */
-export function withNow(said: string): string {
+export function withNow(said: string, now: 'now' | 'still' = 'now'): string {
   return /^\{They\} (\{is\}|can) /.test(said)
-    ? said.replace(/^\{They\} (\S+) /, '{They} $1 now ')
-    : said.replace(/^\{They\} /, '{They} now ')
+    ? said.replace(/^\{They\} (\S+) /, `{They} $1 ${now} `)
+    : said.replace(/^\{They\} /, `{They} ${now} `)
 }

@@ -44,7 +44,13 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
           { id: `told ${often} seen do`, text: `We ${often} see {them} ${words.do}` },
           { id: `told is ${often} seen`, text: `{They} {is} ${often} seen ${words.doing}` },
           ...(of > 1
-            ? [{ id: `told of habits ${often}`, text: `Of {their} habits, ${words.doing} are seen ${often}` }]
+            ? [
+                { id: `told of habits ${often}`, text: `Of {their} habits, ${words.doing} are seen ${often}` },
+                {
+                  id: `told ${often} things`,
+                  text: `${capitalised(words.doing)} are things that {they} ${often} {does}`,
+                },
+              ]
             : []),
         ]),
     ...(of === 1 && isOneThing(words)

@@ -1,5 +1,6 @@
 import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
+import type { Tier } from '../../scales/tier'
 import { levelAsPast, levelAsVerb } from './levelAsVerb'
 import { withNow } from './atTwoLevels'
 import { isOneThing, mannersOf } from './manners'
@@ -18,10 +19,11 @@ export function movedWordings(facts: readonly RatedFact[], setting: ToldSetting)
   const steps = stepsOf(by)
   const { doing } = together(facts)
   const now = levelAsVerb(first.level, facts.length)
-  const andNow = now === null ? '' : `, and now ${now}`
+  const stands = by < 0 && first.level.tier === 'strong' ? 'still' : 'now'
+  const andNow = now === null ? '' : `, ${stands === 'still' ? 'but' : 'and'} ${stands} ${now}`
   const count = capitalised(numberWord(facts.length))
   const [thatHave, are] = facts.length === 1 ? ['skill that has', 'is'] : ['skills that have', 'are']
-  const theyNow = now === null ? '' : `; {they} now ${now}`
+  const theyNow = now === null ? '' : `; {they} ${stands} ${now}`
   const bare: ToldWording[] = [
     { id: `told ${way}`, text: `{They} {has} gone ${way} ${steps} in ${doing} since ${termBefore}${andNow}` },
     { id: `told ${way} since`, text: `Since ${termBefore}, {they} {has} gone ${way} ${steps} in ${doing}${andNow}` },
@@ -32,8 +34,8 @@ export function movedWordings(facts: readonly RatedFact[], setting: ToldSetting)
   ]
   return [
     ...bare,
-    ...(facts.length === setting[way] ? counted(facts, { way, steps, doing, termBefore, now }) : []),
-    ...(isOneThing(together(facts)) ? asOneThing(first, { way, steps, termBefore, now }) : []),
+    ...(facts.length === setting[way] ? counted(facts, { way, steps, doing, termBefore, theyNow }) : []),
+    ...(isOneThing(together(facts)) ? asOneThing(first, { way, steps, termBefore, now, stands }) : []),
     ...byManner(facts, { way, steps, termBefore }),
   ]
 }
@@ -42,22 +44,23 @@ interface Move {
   readonly way: 'up' | 'down'
   readonly steps: string
   readonly termBefore: string
-  readonly now: string | null
 }
 
 /** "Two skills have gone up a step since the autumn: …": only where there are no more of them. */
 function counted(
   facts: readonly RatedFact[],
-  { way, steps, doing, termBefore, now }: Move & { doing: string },
+  { way, steps, doing, termBefore, theyNow }: Move & { doing: string; theyNow: string },
 ): ToldWording[] {
   const have = facts.length === 1 ? 'skill has' : 'skills have'
-  const rest = now === null ? '' : `; {they} now ${now}`
   const count = capitalised(numberWord(facts.length))
-  const text = `${count} ${have} gone ${way} ${steps} since ${termBefore}: ${doing}${rest}`
+  const text = `${count} ${have} gone ${way} ${steps} since ${termBefore}: ${doing}${theyNow}`
   return [{ id: `told ${way} counted`, text }]
 }
 
-function asOneThing(fact: RatedFact, { way, steps, termBefore, now }: Move): ToldWording[] {
+function asOneThing(
+  fact: RatedFact,
+  { way, steps, termBefore, now, stands }: Move & { now: string | null; stands: 'still' | 'now' },
+): ToldWording[] {
   const skill = capitalised(fact.words?.doing ?? '')
   const past = fact.before ? levelAsPast(fact.before, 1) : null
   const further = way === 'up' ? 'further on than' : 'further back than'
@@ -67,7 +70,7 @@ function asOneThing(fact: RatedFact, { way, steps, termBefore, now }: Move): Tol
       : [
           {
             id: `told ${way} as subject`,
-            text: `${skill} is ${steps} ${further} in ${termBefore}: {they} now ${now}`,
+            text: `${skill} is ${steps} ${further} in ${termBefore}: {they} ${stands} ${now}`,
           },
         ]),
     ...(now === null || past === null
@@ -81,14 +84,21 @@ function asOneThing(fact: RatedFact, { way, steps, termBefore, now }: Move): Tol
   ]
 }
 
-/** "Is now very good at reading aloud, a step up from the autumn." */
-function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Omit<Move, 'now'>): ToldWording[] {
+/** "Is now very good at reading aloud, a step up from the autumn"; "is still good at it, though a step down". */
+function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Move): ToldWording[] {
   const [first] = facts
   if (!first) return []
   const words = together(facts)
   return mannersOf(first.level, words)
     .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
     .map(({ id, text }) => {
-      return { id: `told ${way} now ${id}`, text: `${withNow(text(words))}, ${steps} ${way} from ${termBefore}` }
+      const holds = way === 'down' && stillHolds(first.level.tier, id)
+      const said = holds ? `${withNow(text(words), 'still')}, though this is` : `${withNow(text(words))},`
+      return { id: `told ${way} now ${id}`, text: `${said} ${steps} ${way} from ${termBefore}` }
     })
+}
+
+/** What is true of a level is true of the one above it, but for what says that somebody is just there. */
+function stillHolds(tier: Tier, manner: string): boolean {
+  return tier === 'strong' || (tier === 'sound' && !/expect/.test(manner))
 }

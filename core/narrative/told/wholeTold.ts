@@ -100,6 +100,8 @@ function movesTold({ up, down, of }: SkillsInAll, termBefore: string): ToldWordi
   const skillsOf = `${numberWord(up)} of the ${all} skills`
   const fallen = down === 0 ? '' : `, and down in ${numberWord(down)}`
   const haveFallen = down === 0 ? '' : ` and ${numberWord(down)} ${down === 1 ? 'has' : 'have'} gone down`
+  const stand = up === 1 ? 'stands' : 'stand'
+  const andLower = down === 0 ? '' : `, and ${numberWord(down)} lower`
   const further = down === 0 ? '' : `, and further back in ${numberWord(down)}`
   return [
     { id: 'told moves', text: `Since ${termBefore}, {they} {has} gone up in ${skillsOf} we looked at${fallen}` },
@@ -116,6 +118,7 @@ function movesTold({ up, down, of }: SkillsInAll, termBefore: string): ToldWordi
       text: `In all subjects together, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
     },
     { id: 'told moves compared', text: `Compared with ${termBefore}, ${skillsOf} ${have} gone up${haveFallen}` },
+    { id: 'told moves higher', text: `${capitalised(skillsOf)} ${stand} higher than in ${termBefore}${andLower}` },
     { id: 'told moves is up', text: `{They} {is} further on in ${skillsOf} than in ${termBefore}${further}` },
   ]
 }
@@ -134,6 +137,8 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
       { id: 'told secure throughout', text: `Looking at all skills with a level, {they} {is} secure throughout` },
       { id: 'told secure level', text: `{They} {stands} at a secure level in each of the ${all} skills` },
       { id: 'told secure whole', text: `All subjects taken together, {their} ${all} skills are secure` },
+      { id: 'told secure reached', text: `A secure level was reached in each of the ${all} skills` },
+      { id: 'told secure none below', text: `None of {their} ${all} skills is below a secure level` },
     ]
   if (secure * 2 < of) return []
   const rest = `${numberWord(of - secure)} ${of - secure === 1 ? 'is' : 'are'} not yet`
@@ -146,6 +151,8 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
       : []),
     { id: 'told secure some looked', text: `We looked at ${all} skills; ${some} of them are secure` },
     { id: 'told secure together', text: `All subjects taken together, ${some} of ${all} skills are secure` },
+    { id: 'told secure some reached', text: `A secure level was reached in ${some} of the ${all} skills` },
+    { id: 'told secure some stand', text: `{They} {stands} at a secure level in ${some} of ${all} skills` },
   ]
 }
 
@@ -153,13 +160,15 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
 function strengthsTold({ strong, of }: SkillsInAll): ToldWording[] {
   if (strong === 0 || strong === of) return []
   const [some, all] = [numberWord(strong), numberWord(of)]
-  const [are, strengths] = strong === 1 ? ['is', 'a strength'] : ['are', 'strengths']
+  const [are, were, strengths] = strong === 1 ? ['is', 'was', 'a strength'] : ['are', 'were', 'strengths']
   return [
     { id: 'told strengths', text: `${capitalised(some)} of the ${all} skills ${are} ${strengths} of {theirs}` },
     { id: 'told strengths among', text: `Among the ${all} skills that we looked at, ${some} ${are} ${strengths}` },
     { id: 'told strengths has', text: `{They} {has} ${strengths} in ${some} of ${all} skills` },
     { id: 'told strengths looked', text: `We looked at ${all} skills; ${some} of them ${are} ${strengths}` },
     { id: 'told strengths counted', text: `We count ${some} of {their} ${all} skills as ${strengths}` },
+    { id: 'told strengths found', text: `${capitalised(strengths)} ${were} found in ${some} of the ${all} skills` },
+    { id: 'told strengths strong', text: `{They} {is} strong in ${some} of ${all} skills` },
     { id: 'told strengths called', text: `${capitalised(some)} of ${all} skills can be called ${strengths}` },
   ]
 }

@@ -1,0 +1,59 @@
+import type { Draft } from './because'
+import { Classmates, phrasesIn } from './classmates'
+import { compose, type Composed } from './draftComment'
+import type { DraftRequest } from './draftRequest'
+import type { Phrasebook } from './phrase'
+import { Usage } from './usage'
+
+/**
+ * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
+ * phrasebook give the same texts. No two students get the very same sentences while another choice is left; and what
+ * two of whom the same is told are given is chosen anew, in the same order, while it is too like.
+ * @param students whoever the comments are for; a request is made when it is needed, so that a large class is never
+ *   held whole
+ * @param given phrases already used by classmates whose texts stand, with how often
+ */
+export function draftClass<Student>(
+  students: readonly Student[],
+  requestFor: (student: Student) => DraftRequest,
+  phrasebook: Phrasebook,
+  given: Usage = new Usage(),
+): Draft[] {
+  const classmates = new Classmates(given.copy())
+  const written = students.map((student): Composed => {
+    const made = compose(requestFor(student), phrasebook, classmates)
+    classmates.add(made.chosen)
+    return made
+  })
+  // Whoever came first was written for without knowing the others.
+  for (const [at, student] of students.entries()) {
+    const before = written[at]
+    if (before) written[at] = lessAlike(before, () => requestFor(student), phrasebook, classmates)
+  }
+  return written.map(({ draft }) => draft)
+}
+
+/** From here on a comment is looked at again: with a lower bound the time grows, and hardly anything else. */
+const lookedAtAgain = 0.44
+
+/** A comment, or another for the same facts that is less like a classmate's. */
+function lessAlike(
+  before: Composed,
+  requestFor: () => DraftRequest,
+  phrasebook: Phrasebook,
+  classmates: Classmates,
+): Composed {
+  if (!classmates.takeBack(before.chosen)) return before
+  const share = likeness(before, classmates)
+  const request = share < lookedAtAgain ? null : requestFor()
+  // What stands is not changed for what is said of others.
+  const again = !request || (request.standing?.size ?? 0) > 0 ? before : compose(request, phrasebook, classmates)
+  const taken = again !== before && likeness(again, classmates) < share ? again : before
+  classmates.add(taken.chosen)
+  return taken
+}
+
+/** How like the most alike text of a classmate of whom the same is told a comment is, from 0 to 1. */
+function likeness({ chosen }: Composed, classmates: Classmates): number {
+  return classmates.tellingTheSame(chosen.map(({ part }) => part))?.mostAlike(phrasesIn(chosen)) ?? 0
+}
