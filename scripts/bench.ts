@@ -96,6 +96,7 @@ async function bench(students: number): Promise<void> {
   const record = grown(students)
   const peak = (): string => `, ${Math.round(process.resourceUsage().maxRSS / 1024)} MB at most so far`
   const lines = [
+    `before    the program and the class are read${peak()}`,
     draftLine(record) + peak(),
     importLine(students) + peak(),
     ...(await pdfLines(withComments(record), peak)),

@@ -1,5 +1,4 @@
 import type { ReadyPhrase } from './readyPhrase'
-import { wordsNumbered } from './wordNumbers'
 
 /** So many texts can be compared with at once: one bit for each. */
 const mostCompared = 30
@@ -19,13 +18,18 @@ export class TextsOfOthers {
   private next = 0
   private count = 0
   /** For each word a bit for each text that has it. */
-  private readonly having: number[] = []
+  private having: Int32Array = new Int32Array(1024)
+  private readonly inWhole = new WordSet()
+  private readonly inOthers = new WordSet()
 
   /** One more text; where there are too many, the oldest gives way. */
   add(phrases: readonly ReadyPhrase[]): void {
     const place = this.placeForOne()
     const words = [...new Set(phrases.flatMap((phrase) => phrase.words))]
-    for (const word of words) this.having[word] = (this.having[word] ?? 0) | (1 << place)
+    for (const word of words) {
+      this.having = withRoomFor(word, this.having)
+      this.having[word] = (this.having[word] ?? 0) | (1 << place)
+    }
     this.texts[place] = { phrases: [...phrases], words }
     this.count += 1
   }
@@ -67,33 +71,43 @@ export class TextsOfOthers {
    * where there is no other.
    */
   mostAlike(phrases: readonly ReadyPhrase[]): number {
-    const [last, ...others] = phrases.toReversed()
-    return last ? this.mostAlikeWith(others)(last) : 0
+    const { of, shared } = this.counted(phrases, this.inWhole)
+    return this.highest(shared, of)
   }
 
-  /** The same for texts that differ in one phrase: what the others have is counted once. */
+  /**
+   * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked until
+   * it is called again.
+   */
   mostAlikeWith(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
-    const counted = new Uint8Array(wordsNumbered())
-    const shared = new Int32Array(places)
-    let size = 0
-    for (const phrase of others)
-      for (const word of phrase.words) {
-        if (counted[word] === 1) continue
-        counted[word] = 1
-        size += 1
-        addTo(shared, this.having[word] ?? 0)
-      }
+    const { of: size, shared } = this.counted(others, this.inOthers)
+    const { inOthers } = this
     const all = new Int32Array(places)
     return (phrase) => {
       all.set(shared)
       let of = size
       for (const word of phrase.words) {
-        if (counted[word] === 1) continue
+        if (inOthers.has(word)) continue
         of += 1
         addTo(all, this.having[word] ?? 0)
       }
       return this.highest(all, of)
     }
+  }
+
+  /** How many different words some phrases have, which are put into a set, and what each text shares of them. */
+  private counted(phrases: readonly ReadyPhrase[], words: WordSet): { of: number; shared: Int32Array } {
+    words.empty()
+    const shared = new Int32Array(places)
+    let of = 0
+    for (const phrase of phrases)
+      for (const word of phrase.words) {
+        if (words.has(word)) continue
+        words.add(word)
+        of += 1
+        addTo(shared, this.having[word] ?? 0)
+      }
+    return { of, shared }
   }
 
   /** The highest index of all texts, by what each shares with a text of so many words. */
@@ -110,6 +124,33 @@ export class TextsOfOthers {
     }
     return most
   }
+}
+
+/** A set of small numbers that is emptied in no time and needs no room anew: what was added last has the last mark. */
+class WordSet {
+  private marks: Int32Array = new Int32Array(1024)
+  private mark = 0
+
+  empty(): void {
+    this.mark += 1
+  }
+
+  has(word: number): boolean {
+    return this.marks[word] === this.mark
+  }
+
+  add(word: number): void {
+    this.marks = withRoomFor(word, this.marks)
+    this.marks[word] = this.mark
+  }
+}
+
+/** A list that has a place for so high a number; twice as long where it has none. */
+function withRoomFor(number: number, list: Int32Array): Int32Array {
+  if (number < list.length) return list
+  const longer = new Int32Array(2 * number)
+  longer.set(list)
+  return longer
 }
 
 /** Adds one to the counts of some texts, all at once: the bits of each place of all counts stand in one number. */

@@ -11,8 +11,3 @@ export function wordNumbers(text: string): number[] {
     return number
   })
 }
-
-/** How many words have a number so far. */
-export function wordsNumbered(): number {
-  return numbers.size
-}
