@@ -76,8 +76,8 @@ export class TextsOfOthers {
   }
 
   /**
-   * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked until
-   * it is called again.
+   * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked
+   * until it is called again.
    */
   mostAlikeWith(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
     const { of: size, shared } = this.counted(others, this.inOthers)
