@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { Classmates } from '../core/narrative/classmates'
 import { draftClass } from '../core/narrative/draftClass'
 import type { DraftRequest } from '../core/narrative/draftRequest'
 import type { Draft, DraftSentence, StandingFact } from '../core/narrative/because'
@@ -104,8 +105,8 @@ export function requestOf(
 }
 
 /** A class by its requests alone. */
-export function draftRequests(requests: readonly DraftRequest[], phrasebook: Phrasebook, given?: Usage): Draft[] {
-  return draftClass(requests, (request) => request, phrasebook, given)
+export function draftRequests(requests: readonly DraftRequest[], phrasebook: Phrasebook, given = new Usage()): Draft[] {
+  return draftClass(requests, (request) => request, phrasebook, new Classmates(given))
 }
 
 export const pronounSets: Pronouns[] = [she, he, they, 'name only', readPronouns('xe/xem/xyr/xyrs/xemself') ?? she]

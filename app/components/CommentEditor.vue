@@ -7,7 +7,7 @@ import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student } from '~~/core/record/roster'
 import type { StudentComment } from '~~/core/record/termRecord'
 import { draftRequest } from '~~/core/record/narrativeFacts'
-import { usageOfComments } from '~~/core/record/usageOfComments'
+import { classmatesOfComments } from '~~/core/record/classmatesOfComments'
 import { curlyQuotes } from '~~/core/text/curlyQuotes'
 import { withoutUnkeepable } from '~~/core/text/plainText'
 import { pressed } from '~/keys/keyTable'
@@ -101,8 +101,8 @@ function put(next: Omit<StudentComment, 'studentId' | 'box' | 'version'>, when: 
 function draft(): void {
   if (!classRecord.index || !classRecord.record) return
   const request = draftRequest(classRecord.index, props.student, props.box)
-  const usage = usageOfComments(classmates.value, classRecord.record.phrasebook)
-  const made = draftComment(request, classRecord.record.phrasebook, usage)
+  const others = classmatesOfComments(classmates.value, classRecord.record)
+  const made = draftComment(request, classRecord.record.phrasebook, others)
   if (made.text !== '') put({ text: made.text, sentences: made.sentences, ownWords: false, status: 'in draft' }, 'now')
   else nothing.value = 'Nothing can be said yet: settle a mark or level first.'
 }
@@ -126,7 +126,7 @@ function reword(how: Rewording | 'sentence'): void {
       : rewordComment(request, now, how, {
           phrasebook,
           shown,
-          usage: usageOfComments(classmates.value, classRecord.record.phrasebook),
+          classmates: classmatesOfComments(classmates.value, classRecord.record),
         })
   nothing.value = made
     ? ''

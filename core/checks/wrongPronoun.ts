@@ -1,5 +1,6 @@
 import { capitalised } from '../narrative/capitals'
-import { likelierCase, mayBeSeveral } from '../narrative/frame/recognisePronoun'
+import { likelierCase } from '../narrative/frame/recognisePronoun'
+import { mayBeSeveral } from '../narrative/frame/whoIsMeant'
 import { beginReading, type FrameWord } from '../narrative/frame/frame'
 import { cutIntoWords } from '../narrative/frame/recogniseFrame'
 import { afterVerb } from '../narrative/frame/recogniseVerb'

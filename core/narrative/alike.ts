@@ -1,5 +1,8 @@
 import type { ReadyPhrase } from './readyPhrase'
 
+/** Something that is said, by its words. */
+type Worded = Pick<ReadyPhrase, 'words'>
+
 /** So many texts can be compared with at once: one bit for each. */
 const mostCompared = 30
 
@@ -7,7 +10,7 @@ const mostCompared = 30
 const places = 8
 
 interface Text {
-  readonly phrases: readonly ReadyPhrase[]
+  readonly phrases: readonly Worded[]
   readonly words: readonly number[]
 }
 
@@ -23,7 +26,7 @@ export class TextsOfOthers {
   private readonly inOthers = new WordSet()
 
   /** One more text; where there are too many, the oldest gives way. */
-  add(phrases: readonly ReadyPhrase[]): void {
+  add(phrases: readonly Worded[]): void {
     const place = this.placeForOne()
     const words = [...new Set(phrases.flatMap((phrase) => phrase.words))]
     for (const word of words) {
@@ -35,7 +38,7 @@ export class TextsOfOthers {
   }
 
   /** A text that was added; false, and nothing, where it has given way since. */
-  takeBack(phrases: readonly ReadyPhrase[]): boolean {
+  takeBack(phrases: readonly Worded[]): boolean {
     const place = this.texts.findIndex(
       (text) => text?.phrases.length === phrases.length && phrases.every((each, at) => text.phrases[at] === each),
     )
@@ -60,7 +63,7 @@ export class TextsOfOthers {
   }
 
   /** How many words of a phrase stand in the texts already, each counted by the share of the texts that have it. */
-  wordsHeard(phrase: ReadyPhrase): number {
+  wordsHeard(phrase: Worded): number {
     let heard = 0
     for (const word of phrase.words) heard += bitsIn(this.having[word] ?? 0)
     return heard === 0 ? 0 : heard / this.count
@@ -70,7 +73,7 @@ export class TextsOfOthers {
    * How like the most alike of the texts a text of some phrases is: Jaccard's index of their word sets, from 0 to 1; 0
    * where there is no other.
    */
-  mostAlike(phrases: readonly ReadyPhrase[]): number {
+  mostAlike(phrases: readonly Worded[]): number {
     const { of, shared } = this.counted(phrases, this.inWhole)
     return this.highest(shared, of)
   }
@@ -79,7 +82,7 @@ export class TextsOfOthers {
    * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked
    * until it is called again.
    */
-  mostAlikeWith(others: readonly ReadyPhrase[]): (phrase: ReadyPhrase) => number {
+  mostAlikeWith(others: readonly Worded[]): (phrase: Worded) => number {
     const { of: size, shared } = this.counted(others, this.inOthers)
     const { inOthers } = this
     const all = new Int32Array(places)
@@ -96,7 +99,7 @@ export class TextsOfOthers {
   }
 
   /** How many different words some phrases have, which are put into a set, and what each text shares of them. */
-  private counted(phrases: readonly ReadyPhrase[], words: WordSet): { of: number; shared: Int32Array } {
+  private counted(phrases: readonly Worded[], words: WordSet): { of: number; shared: Int32Array } {
     words.empty()
     const shared = new Int32Array(places)
     let of = 0

@@ -14,10 +14,12 @@ export class Classmates {
   /** One more comment of a classmate. */
   add(chosen: readonly ChosenPart[]): void {
     this.count(chosen, 1)
-    const tells = keysOf(chosen.map(({ part }) => part))
-    const same = this.alike.get(tells) ?? new TextsOfOthers()
-    same.add(phrasesIn(chosen))
-    this.alike.set(tells, same)
+    this.textsTelling(keysOf(chosen.flatMap(({ part }) => part.keys))).add(phrasesIn(chosen))
+  }
+
+  /** A text that stands, by the keys of what it tells and its words. */
+  addText(tells: readonly string[], words: readonly number[]): void {
+    this.textsTelling(keysOf(tells)).add([{ words }])
   }
 
   /** A comment that was added, to be chosen anew; false, and nothing, where too many others came after it. */
@@ -34,7 +36,13 @@ export class Classmates {
 
   /** The last texts that tell just what these parts tell of skills and habits; null where there are none. */
   tellingTheSame(parts: readonly OpenPart[]): TextsOfOthers | null {
-    return this.alike.get(keysOf(parts)) ?? null
+    return this.alike.get(keysOf(parts.flatMap(({ keys }) => keys))) ?? null
+  }
+
+  private textsTelling(tells: string): TextsOfOthers {
+    const known = this.alike.get(tells) ?? new TextsOfOthers()
+    this.alike.set(tells, known)
+    return known
   }
 
   private count(chosen: readonly ChosenPart[], times: 1 | -1): void {
@@ -54,9 +62,9 @@ function idsOf(phrases: readonly ReadyPhrase[]): string {
 }
 
 /** What a comment tells of skills and habits, whatever else it tells: what has the same is compared. */
-function keysOf(parts: readonly OpenPart[]): string {
-  return parts
-    .flatMap(({ keys }) => keys.filter((key) => /^(skill|habit) /.test(key)))
+function keysOf(keys: readonly string[]): string {
+  return keys
+    .filter((key) => /^(skill|habit) /.test(key))
     .toSorted()
     .join('\u0000')
 }

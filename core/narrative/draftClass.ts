@@ -3,7 +3,6 @@ import { Classmates, phrasesIn } from './classmates'
 import { compose, type Composed } from './draftComment'
 import type { DraftRequest } from './draftRequest'
 import type { Phrasebook } from './phrase'
-import { Usage } from './usage'
 
 /**
  * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
@@ -11,15 +10,14 @@ import { Usage } from './usage'
  * two of whom the same is told are given is chosen anew, in the same order, while it is too like.
  * @param students whoever the comments are for; a request is made when it is needed, so that a large class is never
  *   held whole
- * @param given phrases already used by classmates whose texts stand, with how often
+ * @param classmates what those have whose texts stand; what is written is added to it
  */
 export function draftClass<Student>(
   students: readonly Student[],
   requestFor: (student: Student) => DraftRequest,
   phrasebook: Phrasebook,
-  given: Usage = new Usage(),
+  classmates: Classmates = new Classmates(),
 ): Draft[] {
-  const classmates = new Classmates(given.copy())
   const written = students.map((student): Composed => {
     const made = compose(requestFor(student), phrasebook, classmates)
     classmates.add(made.chosen)

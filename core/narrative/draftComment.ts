@@ -13,7 +13,6 @@ import type { Phrasebook } from './phrase'
 import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
-import type { Usage } from './usage'
 import { alikeCost, weights, type CostSetting } from './wordingCost'
 
 /**
@@ -22,8 +21,12 @@ import { alikeCost, weights, type CostSetting } from './wordingCost'
  * from the least needed on until a choice keeps every rule and fits the box.
  * @throws NotationError for a phrase that cannot be read
  */
-export function draftComment(request: DraftRequest, phrasebook: Phrasebook, usage?: Usage): Draft {
-  return compose(request, phrasebook, new Classmates(usage)).draft
+export function draftComment(
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+  classmates: Classmates = new Classmates(),
+): Draft {
+  return compose(request, phrasebook, classmates).draft
 }
 
 /** A comment, with the wordings that were chosen for it. */

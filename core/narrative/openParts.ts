@@ -267,20 +267,25 @@ export function claimedBy(phrase: ReadyPhrase, facts: NarrativeFacts): Claim {
 
 /** The families of the words that a phrase is about: its subject's, its strand's, those of the skills there. */
 function wordsAround(phrase: Phrase, facts: NarrativeFacts): ReadonlySet<string> {
-  const key = `${phrase.subject}\u0000${phrase.about}\u0000${facts.sayable.subject?.text ?? ''}`
-  const known = around.get(key)
-  if (known) return known
   const words = [
     ...[phrase.subject, phrase.about, facts.sayable.subject?.text ?? ''],
     ...facts.rated.flatMap(({ strand, about, familyWords }) =>
       strand === phrase.about || about === phrase.about ? [familyWords] : [],
     ),
-  ]
-  const made = new Set(contentWords(words.join(' ')).map(familyOf))
-  around.set(key, made)
+  ].join(' ')
+  const known = around.get(words)
+  if (known) return known
+  if (around.size > mostAround) around.clear()
+  const made = new Set(contentWords(words).map(familyOf))
+  around.set(words, made)
   return made
 }
+
+/** By the words themselves: another class, and the same one after a skill was put otherwise, has others. */
 const around = new Map<string, ReadonlySet<string>>()
+
+/** About what a school has of strands, each as it is known of different children. */
+const mostAround = 1000
 
 /**
  * Every fact that a phrase for this part of a box could tell, in words: of the strand or habit that it names, else of

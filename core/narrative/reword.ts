@@ -1,9 +1,9 @@
 import type { Draft, DraftSentence } from './because'
+import type { Classmates } from './classmates'
 import type { DraftRequest } from './draftRequest'
 import { draftComment } from './draftComment'
 import { countGraphemes } from './graphemes'
 import type { Phrasebook } from './phrase'
-import { Usage } from './usage'
 
 /** What a teacher may ask of a comment that stands. */
 export type Rewording = 'another' | 'shorter' | 'longer'
@@ -26,7 +26,7 @@ export function rewordComment(
   request: DraftRequest,
   standing: Pick<Draft, 'text' | 'sentences'>,
   rewording: Rewording,
-  { phrasebook, shown, usage = new Usage() }: WordingsToTry & { usage?: Usage },
+  { phrasebook, shown, classmates }: WordingsToTry & { classmates?: Classmates },
 ): Draft | null {
   const length = countGraphemes(standing.text)
   const difference = Math.max(12, Math.round(length * step))
@@ -36,7 +36,7 @@ export function rewordComment(
       : rewording === 'shorter'
         ? { atMost: length - difference }
         : { atLeast: length + difference }
-  const draft = draftComment({ ...request, standing: new Set(), wish }, phrasebook, usage)
+  const draft = draftComment({ ...request, standing: new Set(), wish }, phrasebook, classmates)
   return draft.text === '' || draft.text === standing.text ? null : draft
 }
 

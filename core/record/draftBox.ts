@@ -2,11 +2,11 @@ import type { Draft } from '../narrative/because'
 import { draftClass } from '../narrative/draftClass'
 import type { CommentBox } from '../narrative/plan'
 import type { ClassRecord } from './classRecord'
+import { classmatesOfComments } from './classmatesOfComments'
 import { draftRequest } from './narrativeFacts'
 import { indexRecord, type RecordIndex } from './recordIndex'
 import type { Student } from './roster'
 import type { StudentComment } from './termRecord'
-import { usageOfComments } from './usageOfComments'
 
 /** What was composed for a student, and what stood in the box. */
 export interface DraftedBox {
@@ -33,7 +33,7 @@ export function draftBox(
     open,
     ({ student }) => draftRequest(index, student, box),
     phrasebook,
-    usageOfComments(kept, phrasebook),
+    classmatesOfComments(kept, index.record),
   )
   return open.flatMap((each, at) => {
     const draft = drafts[at]

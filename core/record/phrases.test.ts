@@ -6,9 +6,9 @@ import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
 import { frameKey } from '../narrative/readyPhrase'
+import { classmatesOfComments } from './classmatesOfComments'
 import { phraseCoverage, phrasesToldAs } from './phraseCoverage'
 import { planProblems } from './planProblems'
-import { usageOfComments } from './usageOfComments'
 
 const describing = { top: [], strong: [], sound: [], growing: [], starting: [] }
 
@@ -192,7 +192,7 @@ it('counts phrases in texts that stand: by themselves, with what they tell, by h
     describing: { top: [], strong: [], sound: [], growing: [], starting: [] },
     phrases: [phrase('o', 'It has been a good term.', { part: 'opening' })],
   }
-  const usage = usageOfComments([comment, { ...comment, studentId: '2' }], book)
+  const { usage } = classmatesOfComments([comment, { ...comment, studentId: '2' }], { phrasebook: book, students: [] })
   const found = [usage.ofPhrase('o'), usage.ofFrame(frameKey('it has been')), usage.at('top').get('o')]
   expect([...found, usage.telling(['opening']).get('o'), usage.at('sound').size]).toEqual([2, 2, 2, 2, 0])
 })

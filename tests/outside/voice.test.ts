@@ -3,7 +3,9 @@ import { alderClass, littleKnownClass, sameClass, sameRecord, thirtyClass } from
 import { indexRecord } from '../../core/record/recordIndex'
 import { needsALook } from '../../core/record/needsALook'
 import { categorySpreads, workSpreads } from '../../core/record/classSpread'
-import { measureVoice, writeAll } from '../voice/measureVoice'
+import { writeComments } from '../../core/record/draftBox'
+import type { StudentComment } from '../../core/record/termRecord'
+import { likeness, measureVoice, writeAll, type Written } from '../voice/measureVoice'
 import { demoClass } from './demoClass'
 
 // What a whole class reads like: Dice's coefficient by the package dice-coefficient, as Jaccard's index; the figures of
@@ -84,6 +86,26 @@ it.each(alderClass().students.map(({ id }) => id))(
     for (const share of mostAlikeIn.values()) expect(share).toBeLessThan(0.5)
   },
 )
+
+it('a comment that is written alone keeps away from those that stand', () => {
+  const record = thirtyClass()
+  const all = writeComments(record)
+  const students = new Map(record.students.map((student) => [student.id, student]))
+  const written = ({ studentId, box, text, sentences }: StudentComment): Written[] => {
+    const student = students.get(studentId)
+    return student ? [{ student, box, draft: { text, sentences } }] : []
+  }
+  for (const id of [...sameRecord].slice(0, 3)) {
+    const standing = all.filter(({ studentId }) => studentId !== id)
+    const anew = writeComments({ ...record, comments: standing }).filter(({ studentId }) => studentId === id)
+    const others = standing.filter(({ studentId }) => sameRecord.has(studentId)).flatMap(written)
+    const shares = anew
+      .flatMap(written)
+      .flatMap((own) => others.filter(({ box }) => box === own.box).map((other) => likeness(own, other)))
+    expect(shares).toHaveLength(9 * record.boxes.length)
+    expect(Math.max(...shares)).toBeLessThan(0.5)
+  }
+})
 
 it.each([1, 60])('a class of %i, in which everybody has the same, is written and looked at whole', (count) => {
   const record = sameClass(count)

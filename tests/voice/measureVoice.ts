@@ -64,7 +64,7 @@ export function measureVoice(record: ClassRecord, among?: ReadonlySet<string>): 
   const mostAlikeIn = new Map<string, number>()
   for (const [a, b] of pairs)
     if (!among || (among.has(a.student.id) && among.has(b.student.id)))
-      mostAlikeIn.set(a.box, Math.max(mostAlikeIn.get(a.box) ?? 0, jaccard(a, b)))
+      mostAlikeIn.set(a.box, Math.max(mostAlikeIn.get(a.box) ?? 0, likeness(a, b)))
   return {
     comments: written.length,
     sentences: said.length,
@@ -128,7 +128,8 @@ function shared(a: Written, b: Written): number {
 }
 
 /** Jaccard's index from the coefficient of Dice, which the package has. */
-function jaccard(a: Written, b: Written): number {
+/** The share of words that two comments have in common, names and pronouns apart. */
+export function likeness(a: Written, b: Written): number {
   const [one, other] = [a, b].map(({ draft, student }) => [
     ...new Set(withoutName(draft.text, student).match(/\p{L}+/gu) ?? []),
   ])

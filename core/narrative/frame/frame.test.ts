@@ -89,7 +89,7 @@ describe('recognising a frame in plain English', () => {
     ['We asked her', 'We asked [{them}|{their}|her]'],
     ['We make her bed.', 'We make [{them}|{their}|her]? bed.'],
     ['Maya makes her bed.', '[{They}|{Name}|Maya] [{makes}|makes] [{their}|{them}|her]? bed.'],
-    ['Maya lets her finish.', '[{They}|{Name}|Maya] [{lets}|lets] [{them}|{their}|her]? finish.'],
+    ['Maya lets her finish.', '[{They}|{Name}|Maya] [{lets}|lets] [her|{them}|{their}|her]? finish.'],
     ['Maya works. We give her work.', '[{They}|{Name}|Maya] [{works}|works]. We give [{them}|{their}|her]? work.'],
     [
       'Maya reads well, and we make her bed.',
@@ -137,7 +137,7 @@ describe('recognising a frame in plain English', () => {
     ['Sam helps friends by themself.', '[{They}|{Name}|Sam] [{helps}|helps] friends by [{themself}|themself].'],
     [
       'Sam says that when we ask if they are ready, they answer.',
-      '[{They}|{Name}|Sam] [{says}|says] that when we ask if [they|{they}|they]? are ready, [{they}|they] [{answers}|answer].',
+      '[{They}|{Name}|Sam] [{says}|says] that when we ask if [{they}|they] [{is}|are] ready, [{they}|they] [{answers}|answer].',
     ],
     ['Sam reads because they are kind.', '[{They}|{Name}|Sam] [{reads}|reads] because [{they}|they] [{is}|are] kind.'],
     [

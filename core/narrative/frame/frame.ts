@@ -50,6 +50,8 @@ export interface Reading {
   readonly set: PronounSet | null
   /** The last word read as the student in subject place, or as a verb of the student; its index. */
   subjectAt: number
+  /** The words that were read as verbs of the student; their indexes. */
+  readonly verbsAt: Set<number>
   /** True while the student's verbs are in the form that follows "they". */
   plural: boolean
   /** The sentence in which the name was last a subject. */
@@ -60,7 +62,7 @@ export interface Reading {
 
 /** A reading of which nothing is read yet. */
 export function beginReading(words: readonly FrameWord[], name: string, set: PronounSet | null): Reading {
-  return { words, name, set, subjectAt: -1, plural: false, namedIn: -1, goesOn: false }
+  return { words, name, set, subjectAt: -1, verbsAt: new Set(), plural: false, namedIn: -1, goesOn: false }
 }
 
 /** A piece in the place of a word. */

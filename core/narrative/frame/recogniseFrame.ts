@@ -157,16 +157,17 @@ const capitalByHabit = new RegExp(
   `^${anyOf(`
     I What Which Who How Why Where Nobody Everybody Somebody Anybody Everyone Someone All Each Both Please Thank
     Well The This That These Those It There At In On With When While After Before Our We My He She They His Her
-    Their English French German Spanish Latin Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
+    Their English French German Spanish Latin Polish Turkish Arabic Italian Portuguese Chinese Japanese Russian Urdu Hindi
+    Welsh Irish Dutch Ukrainian Romanian Greek Danish Swedish Norwegian Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
     February March April May June July August September October November December Autumn Winter Spring
-    Summer`)}(?:[’']s)?$`,
+    Summer Christmas Easter Internet Maths Romans? Vikings? Greeks? Egyptians? Tudors? Victorians?`)}(?:s|[’']s)?$`,
 )
 
 function looksLikeSubject(next: FrameWord | undefined): boolean {
   return (
     next !== undefined &&
     (singularVerbs.has(next.lower) ||
-      /^(had|can|could|will|would|should|must|may|did|\p{L}+ed|\p{L}+n't)$/u.test(next.lower) ||
+      /^(had|can|cannot|could|will|would|should|might|must|may|did|\p{L}+ed|\p{L}+n't)$/u.test(next.lower) ||
       irregularPast.has(next.lower))
   )
 }

@@ -25,7 +25,7 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
   const place = placeOf(at, reading)
   const singular = singularOf(word, place, reading)
   if (singular === undefined || word.text !== word.text.toLocaleLowerCase('en')) return null
-  if (place === 'elsewhere') return null
+  if (place === 'elsewhere' || (reading.plural && place === 'joined' && goesOnAsInfinitive(at, reading))) return null
   const verb: PlainToken = { kind: 'verb', singular }
   const plain: PlainToken = { kind: 'words', text: word.text }
   const next = reading.words[at + 1]
@@ -36,15 +36,42 @@ export function recogniseVerb(word: FrameWord, at: number, reading: Reading): Fr
     before === 'then' || (betweenSubjectAndVerb.test(before) && !/^(both|either|neither|no)$/.test(before))
   if (place === 'after subject' || followed || afterAdverb || !alsoNouns.has(singular)) {
     reading.subjectAt = at
+    reading.verbsAt.add(at)
     return piece(word, verb, [plain])
   }
   const question = `Is “${word.text}” something the student does, or are these things?`
   // "plans and reports": two things; "plans well": a verb.
   const things =
     next?.lower === reading.set?.subject ||
-    (!goesOnWithVerb(at, reading) && (word.beforeStop || /^(and|or|of)$/.test(next?.lower ?? '')))
-  if (!things) reading.subjectAt = at
+    (!goesOnWithVerb(at, reading) &&
+      (word.beforeStop ||
+        /^(and|or)$/.test(next?.lower ?? '') ||
+        (next?.lower === 'of' && !/^(talk|dream)s?$/.test(word.lower))))
+  if (!things) {
+    reading.subjectAt = at
+    reading.verbsAt.add(at)
+  }
   return things ? piece(word, plain, [verb, plain], question) : piece(word, verb, [plain], question)
+}
+
+const modal = /^(can|could|will|would|shall|should|must|may|might)(n't)?$|^(cannot|can't|won't|(do|does|did)n't)$/
+
+/** What somebody is, has or knows: "they like to work alone and find groups hard". */
+const ofBeing =
+  /^(are|have|find|know|need|want|like|love|seem|feel|think|believe|get|understand|do|don't|aren't|haven't)$/
+
+/** "They can read and write", "they need to slow down and check": as the verb before it, not as the student's. */
+function goesOnAsInfinitive(at: number, { words, subjectAt, verbsAt }: Reading): boolean {
+  const between = words.slice(subjectAt + 1, at).map(({ lower }) => lower)
+  if (!/^(and|or|then)$/.test(between.at(-1) ?? '') && words[at]?.afterComma !== true) return false
+  if (between.some((word) => /^(but|yet|so|because|when|if|although|though|who|which)$/.test(word))) return false
+  const first = between.find((word) => !betweenSubjectAndVerb.test(word)) ?? ''
+  const own = words[subjectAt]?.lower ?? ''
+  const hasModal = modal.test(verbsAt.has(subjectAt) ? own : first)
+  // "Can be trusted and know it"
+  if (hasModal) return !between.includes('be')
+  const verb = between.lastIndexOf('to') + 1
+  return verb > 0 && pluralVerbs.has(between[verb] ?? '') && !ofBeing.test(words[at]?.lower ?? '')
 }
 
 /** "Takes turns, shares and says thank you": a row of verbs, by its last. */
@@ -65,13 +92,13 @@ const isItsOwnPast = /^(cut|put|set|hit|let|shut|cost|spread|split|hurt|read)$/
 
 /** "They measured twice before they cut": what stands with something that is past is past. */
 function tellsOfThen(at: number, { words }: Reading): boolean {
-  return words
-    .slice(0, at)
-    .some(
-      ({ lower, sentence }) =>
-        sentence === words[at]?.sentence &&
-        (/\p{L}{3}ed$/u.test(lower) || (irregularPast.has(lower) && !isItsOwnPast.test(lower))),
-    )
+  const own = words.filter(({ sentence }) => sentence === words[at]?.sentence)
+  const from = own.findIndex((word) => word === words[at])
+  // "They read the map while the others rowed."
+  const link = own.findIndex(({ lower }, nth) => nth > from && /^(while|when|before|until)$/.test(lower))
+  return [...own.slice(0, from), ...(link < 0 ? [] : own.slice(link))].some(
+    ({ lower }) => /\p{L}{3}ed$/u.test(lower) || (irregularPast.has(lower) && !isItsOwnPast.test(lower)),
+  )
 }
 
 type Place = 'after subject' | 'joined' | 'elsewhere'

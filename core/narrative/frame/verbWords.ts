@@ -49,7 +49,7 @@ samples satisfies saves scans scores scribbles searches senses separates serves 
 shouts shrugs shuts sifts simplifies skips sketches sleeps slides slips smiles sparkles sparks spills spins splits
 sprints squeezes stacks stammers stares steers stirs stitches stores strays stresses stretches stumbles summarises
 supplies surveys sustains sweeps swings switches tackles tallies tames tastes tears teases tempts thrives ties tilts
-times tolerates tops tracks trains transfers transforms translates travels trims trips tunes twists types underlines
+tolerates tops tracks trains transfers transforms translates travels trims trips tunes twists types underlines
 unites unlocks updates upsets urges utilises vanishes ventures verifies voices votes wades wakes warns wastes waves
 weaves weighs whispers whistles widens wipes withdraws witnesses wraps yields zooms praises means hunts empties warms
 tidies ends belongs differs hopes matters accompanies acquires alerts amuses announces annotates approves assembles
@@ -72,7 +72,25 @@ soothes speculates speeds splashes sprinkles squeaks stamps staples steadies ste
 strolls strokes strums stutters submits substitutes suffers sulks supervises swaps tabulates taps threads
 tickles tosses totals trades trembles triples trots tucks tugs tumbles uncovers underestimates undertakes
 undoes unfolds unpacks untangles uploads wanders washes waters wears weeds whisks wiggles winds winks wobbles
-wrestles wriggles yawns yells steps hasn't isn't wasn't doesn't`.split(/\s+/)
+wrestles wriggles yawns yells steps accommodates accomplishes acknowledges adopts advances affords alters associates
+assures astonishes attracts befriends bothers brakes brightens broadens buries chants charges chimes chops commences
+complicates conceals conceives conforms confronts consists conveys costs covers crams craves cultivates cycles dampens
+dates dazzles declares dedicates deepens delays depicts detaches details diagnoses disappoints discerns dismantles
+dominates embarks embarrasses emerges empowers enables enhances equips establishes evolves exerts exhausts explodes
+exposes falters fascinates flatters flees flutters frets generates gifts glides glows governs grieves harms heals
+hoards hogs hooks hushes increases initiates inquires insults integrates intimidates invests involves irritates
+isolates jolts jostles launches lightens lingers loosens manufactures markets melts messages mines mourns nags nails
+naps navigates neglects nibbles nourishes nurses outdoes outgrows overdoes overreacts oversees overwhelms owes
+packages parks peeks perches plods plunges pokes portrays positions potters preaches prods promotes prospers provokes
+punishes qualifies quits rallies raps reconciles refocuses refreshes registers regulates rejoices rejoins relieves
+renders renews requests resents restrains rethinks revives revolves ripens rummages scampers scouts screens sculpts
+scurries seals seats shadows shatters shields shocks shops shoves shrieks simulates skims slams snatches sneaks soars
+sobs specialises spoils squabbles squashes squints squirms stages stains stalls startles stiffens stomps stuns summons
+suppresses surrounds survives suspects swallows sways swells swoops tags tailors targets threatens thrills thumps
+ticks tightens tinkers toughens trails traps troubles trudges twirls undergoes unifies unties unwinds upholds
+validates veers waffles wails weakens whines whizzes wields winces worsens yearns zigzags hasn't isn't wasn't doesn't`.split(
+    /\s+/,
+  )
 
 /** Forms after "she". */
 export const singularVerbs: ReadonlySet<string> = new Set(singulars.filter((verb) => /(s|n't)$/.test(verb)))
@@ -98,7 +116,7 @@ plots plants pulls puzzles quotes races rates recycles rejects releases remains 
 returns rewards rides rings rises risks roams rubs rules samples saves scans scores scribbles searches senses serves
 shades shakes shifts shouts shrugs skips sketches slides slips smiles sparks spills spins splits sprints stacks stares
 stays stirs stitches stores strays stresses stretches stumbles supplies surveys sweeps swings switches tastes tears
-teases ties tilts times tops tracks trains transfers travels trims trips tunes twists types updates upsets urges
+teases ties tilts tops tracks trains transfers travels trims trips tunes twists types updates upsets urges
 voices votes wakes wastes waves whispers whistles wraps yields dives sticks hides blinks braids budgets buttons chairs
 clicks clips codes compliments compromises conducts controls curls dashes delights dips doodles downloads dresses
 dusts extracts filters fixes flips giggles gossips grabs grips halves harvests heats hops hosts hugs influences
@@ -107,7 +125,12 @@ pastes patches pats pedals peers photographs pilots pitches pivots poses prints 
 quarrels queues rakes regards regrets remedies reverses rhymes sacrifices sails scares schedules scoops
 scrapes scratches screams shuffles sighs signals sinks skates slices smells snaps sniffs speeds splashes stamps
 staples strips strolls strokes substitutes swaps taps threads tosses totals trades triples trots tugs tumbles
-uploads washes waters weeds whisks winks wrestles yawns yells`.split(/\s+/),
+uploads washes waters weeds whisks winks wrestles yawns yells advances brakes chants charges costs covers cycles dates
+delays details gifts hooks increases insults launches markets messages mines nails naps packages parks peeks perches
+pokes positions raps registers requests scouts screens seals seats shadows shields shocks shops shrieks squabbles
+stages stains stalls swallows tags targets thrills thumps ticks trails traps troubles twirls whines zigzags sums gains
+breaks spots wins ends hopes matters files lands practices touches stands spreads handles likes mixes rescues wonders
+lifts surprises benefits challenges presents thanks blows holds leads dislikes hunts`.split(/\s+/),
 )
 
 /** Words that can stand between a subject and its verb. */

@@ -1,11 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { phrase, requestOf } from '../../../tests/exampleDraft'
 import { tierRank, tiers, type Tier } from '../../scales/tier'
 import type { RatedFact } from '../because'
 import { parsePhrase } from '../notation'
+import { claimedBy } from '../openParts'
 import { skillWords } from '../skillWords'
 import { levelAsPast, levelAsVerb } from './levelAsVerb'
 import { readPlan } from '../plan'
+import { readyPhrase } from '../readyPhrase'
 import { manners } from './manners'
 import { mostTelling, untoldByNumber } from './mostTelling'
 import { planTold, type Telling } from './planTold'
@@ -218,4 +221,11 @@ describe('in which words', () => {
   it('at least a dozen manners for each tier', () => {
     expect(tiers.map((tier) => manners[tier].length).filter((count) => count < 12)).toEqual([])
   })
+})
+
+it('what a phrase claims is read beside the words of the skills that this class has, whatever another has had', () => {
+  const shells = readyPhrase(phrase('s', '{They} {sorts} shells.', { about: 'Number', claims: null }))
+  const { facts } = requestOf({})
+  const claims = (skill: string) => claimedBy(shells, { ...facts, rated: [fact(skill, 'sound')] })
+  expect([claims('Sorts shells by size'), claims('Adds large numbers')]).toEqual(['level', 'particular'])
 })

@@ -39,7 +39,9 @@ describe('what the skills of all subjects add up to', () => {
     expect(texts({ secure: 8 })).toContain('Eight of {their} nine skills are secure; one is not yet')
   })
   it('is only what moved where much did, and nothing where nothing good can be said or too little is known', () => {
-    expect(texts({ up: 3, secure: 9, strong: 4 }).every((text) => /\bup\b|further on|higher than/.test(text))).toBe(true)
+    expect(texts({ up: 3, secure: 9, strong: 4 }).every((text) => /\bup\b|further on|higher than/.test(text))).toBe(
+      true,
+    )
     expect(texts({ secure: 4 })).toEqual([])
     expect(texts({ up: 2 }, null)).toEqual([])
     expect(texts({ of: 3, up: 3, secure: 3 })).toEqual([])

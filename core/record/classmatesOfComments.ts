@@ -1,0 +1,45 @@
+import { Classmates } from '../narrative/classmates'
+import { indexPhrases } from '../narrative/phraseIndex'
+import { frameKey, shapeOf } from '../narrative/readyPhrase'
+import { Usage } from '../narrative/usage'
+import { wordNumbers } from '../narrative/wordNumbers'
+import type { ClassRecord } from './classRecord'
+import type { Student } from './roster'
+import type { StudentComment } from './termRecord'
+
+/**
+ * What classmates' texts say already in one box: how often each phrase stands in them, at which tiers and with what it
+ * tells, and which words tell the same. New drafts keep away from it.
+ * @example classmatesOfComments(comments, record).usage.ofPhrase('p-17') // 3: so many of them say that phrase
+ */
+export function classmatesOfComments(
+  comments: readonly StudentComment[],
+  { phrasebook, students }: Pick<ClassRecord, 'phrasebook' | 'students'>,
+): Classmates {
+  const usage = new Usage()
+  const classmates = new Classmates(usage)
+  const { byId } = indexPhrases(phrasebook)
+  const studentOf = new Map(students.map((student) => [student.id, student]))
+  for (const { studentId, text, sentences } of comments) {
+    for (const { phraseIds, parts, because } of sentences) {
+      const tiers = new Set(because.flatMap((each) => each.tier ?? []))
+      for (const id of phraseIds)
+        usage.note({ id, frame: byId(id)?.frame ?? frameKey(shapeOf(id)) }, { keys: parts, tiers })
+    }
+    const words = wordNumbers(withoutPerson(text, studentOf.get(studentId)))
+    if (words.length > 0)
+      classmates.addText(
+        sentences.flatMap(({ parts }) => parts),
+        words,
+      )
+  }
+  return classmates
+}
+
+/** A text without what says whom it is about: the words are compared that another child's text could have. */
+function withoutPerson(text: string, student: Student | undefined): string {
+  if (!student) return text
+  const forms = student.pronouns === 'name only' ? [] : Object.values(student.pronouns)
+  const person = new Set([...student.usedName.split(' '), ...forms].map((word) => String(word).toLowerCase()))
+  return text.replace(/[\p{L}\p{M}]+/gu, (word) => (person.has(word.toLowerCase()) ? ' ' : word))
+}
