@@ -130,9 +130,10 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
       (family, nth) =>
         before.includes(family) || (each.families.indexOf(family) !== each.families.lastIndexOf(family) && nth >= 0),
     ).length
-    const last = path[at - 1]
-    const beginsSo = last?.frame === each.frame || (each.begins !== '' && last?.begins === each.begins)
-    const alike = beginsSo ? weights.sameBeginning : 0
+    const earlier = path.slice(0, at)
+    const isIn = (of: 'begins' | 'ends') => each[of] !== '' && earlier.some((one) => one[of] === each[of])
+    const beginsSo = earlier.at(-1)?.frame === each.frame || isIn('begins')
+    const alike = (beginsSo ? weights.sameBeginning : 0) + (isIn('ends') ? weights.sameEnding : 0)
     return sum + wordingCosts(part, setting)(each) + opening + alike + again * weights.wordAgain
   }, 0)
 }
@@ -233,9 +234,10 @@ describe('choosing wordings', () => {
         ),
       ).toEqual({ ids: ['0-01', '1-00', '2-00'], looks: 10, tries: 5 })
     })
-    it('than thirty whole comments', () => {
+    it('than three hundred whole comments; once it has one, than thirty and each part’s other wordings', () => {
       const all = Array.from({ length: 12 }, () => 1)
-      expect(search([all, all, all], { costAsWhole: () => null })).toMatchObject({ ids: undefined, tries: 30 })
+      expect(search([all, all, all], { costAsWhole: () => null })).toMatchObject({ ids: undefined, tries: 300 })
+      expect(search([all, all, all], { costAsWhole: () => 100 })).toMatchObject({ tries: 30 + 3 * 11 })
     })
     it('than six thousand steps, where nothing goes together', () => {
       const phrases = abouts.flatMap((about) =>

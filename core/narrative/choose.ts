@@ -8,11 +8,14 @@ import { preference } from './preference'
 import { searchOrder, type Offer } from './searchOrder'
 import { joined, linkOf, nothingJoined, type Joining } from './joining'
 import type { ChosenPart } from './sayComment'
-import { beginningAgain, openingCost, weights, wordingCosts, type CostSetting } from './wordingCost'
+import { openingCost, saidAlike, weights, wordingCosts, type CostSetting } from './wordingCost'
 
 /** How far the search goes before it takes the best it has found. Enough to be exact for every shipped plan. */
 const mostSteps = 6000
 const mostTried = 30
+
+/** As long as it has found none that fits its box. */
+const mostTriedInVain = 300
 
 /** A content word may stand so often in a comment; a describing word, or a relative of it, once. */
 const mostTimes = 2
@@ -35,7 +38,7 @@ export interface ChoiceSetting extends CostSetting {
 
 /**
  * Chooses wordings and describing words for one comment: of all choices that keep the hard rules the one that costs
- * least (wordingCost, openingCost, beginningAgain, words said again).
+ * least (wordingCost, openingCost, saidAlike, words said again).
  *
  * Depth first with a bound: parts in order, the most promising wordings first; a branch is left as soon as what it
  * costs so far, with the least that all parts to come can cost after it (searchOrder), reaches the best choice found.
@@ -52,7 +55,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const path: Offer[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
   descend(0, atFirst)
-  if (search.steps >= mostSteps || search.tried >= mostTried) improve()
+  if (isCutShort()) improve()
   return search.found
 
   function descend(at: number, soFar: SoFar): void {
@@ -62,7 +65,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     }
     let asWhole: ((phrase: ReadyPhrase) => number) | null = null
     for (const { offer, least } of inOrder(at, soFar.run)) {
-      if (search.steps >= mostSteps || search.tried >= mostTried) return
+      if (isCutShort()) return
       search.steps += 1
       if (soFar.cost + least >= search.best) return
       if (at === parts.length - 1 && search.found) asWhole ??= leastAsWhole(path)
@@ -79,6 +82,10 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     }
   }
 
+  function isCutShort(): boolean {
+    return search.steps >= mostSteps || search.tried >= (search.found ? mostTried : mostTriedInVain)
+  }
+
   function leastAsWhole(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
     return setting.leastAsWhole && setting.leastAsWhole(others.map(({ phrase }) => phrase))
   }
@@ -91,7 +98,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     const link = linkOf(now, phrase, part, parts[at - 1])
     const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
     const apart = part.planned.part === 'next step' && !link ? weights.stepApart : 0
-    const again = beginningAgain(now.last?.phrase, phrase) + saidAgain(phrase.families) * weights.wordAgain
+    const again = saidAlike(path, phrase) + saidAgain(phrase.families) * weights.wordAgain
     return {
       cost: cost + own + opening + again + apart,
       length: longer,

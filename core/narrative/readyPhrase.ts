@@ -40,6 +40,8 @@ export interface ReadyPhrase extends Phrase {
   readonly frame: string
   /** Its first two words; empty where it begins with the student. */
   readonly begins: string
+  /** Its last words, where they are the same whoever it is about; else empty. */
+  readonly ends: string
   /** Its id, as shapeOf has it. */
   readonly shape: string
 }
@@ -98,6 +100,18 @@ function frameOf(text: string): string {
   return frameKey(text.toLowerCase().split(/\s+/).slice(0, wordsOfFrame).join(' '))
 }
 
+/** So many words make an ending that a reader knows again: “up from the autumn”. */
+const wordsOfEnding = 4
+
+function endOf(text: string): string {
+  const words = text
+    .toLowerCase()
+    .replace(/[.!?]$/, '')
+    .split(' ')
+    .slice(-wordsOfEnding)
+  return words.length < wordsOfEnding || /[{}]/.test(words.join('')) ? '' : words.join(' ')
+}
+
 function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'>): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
@@ -128,6 +142,7 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
     opensWithStudent,
     begins: opensWithStudent ? '' : phrase.text.toLowerCase().split(' ', 2).join(' '),
+    ends: endOf(phrase.text),
     joins,
     isDouble: /,| and /.test(phrase.text),
     namings: Math.max(0, people - 1),

@@ -70,6 +70,8 @@ export const weights = {
   stepApart: 1,
   /** For a sentence that begins as the one before it does, or is told in the same shape. */
   sameBeginning: 4,
+  /** For a sentence that ends as another of the comment does: “a step up from the autumn”. */
+  sameEnding: 4,
 } as const
 
 /** The costs of a part's wordings, apart from where their sentence stands among the others. Never below 0. */
@@ -127,9 +129,18 @@ export function openingCost(runBefore: number): number {
   return runBefore >= runThatCosts ? weights.sameOpening : 0
 }
 
-/** The cost of a phrase that begins as the one before it does: "He seldom …. He seldom …". */
-export function beginningAgain(before: ReadyPhrase | undefined, { frame, begins }: ReadyPhrase): number {
-  return before && (before.frame === frame || (begins !== '' && before.begins === begins)) ? weights.sameBeginning : 0
+/**
+ * The cost of a phrase that begins or ends as one that stands before it: "He seldom …. He seldom …"; or is told in the
+ * shape of the one right before it.
+ */
+export function saidAlike(
+  before: readonly { readonly phrase: ReadyPhrase }[],
+  { frame, begins, ends }: ReadyPhrase,
+): number {
+  const endsSo = ends !== '' && before.some(({ phrase }) => phrase.ends === ends)
+  const beginsSo = begins !== '' && before.some(({ phrase }) => phrase.begins === begins)
+  const isInShape = before.at(-1)?.phrase.frame === frame
+  return (endsSo ? weights.sameEnding : 0) + (beginsSo || isInShape ? weights.sameBeginning : 0)
 }
 
 /** After so many sentences in a row that begin with the student one more costs. */

@@ -111,7 +111,7 @@ describe('the facts that a comment may speak of', () => {
       ],
     })
     expect(draft(record).text).toMatch(
-      /gone up a step since the spring is adding numbers.*down a step in dividing numbers/,
+      /gone up a step since the spring: adding numbers.*down a step in dividing numbers/,
     )
   })
   it('a strand is uneven from two tiers apart, or where a strength stands beside a difficulty', () => {

@@ -207,8 +207,7 @@ function shapesOf(id: string): string[] {
   const further = others.filter((each) => !isHung.test(each)).map((each) => each.replace(/^(but|and) /, ''))
   return [
     ...[...(move === undefined ? [first] : found === undefined ? [] : [found]), ...further].flatMap(countsOfManner),
-    // Nor one that ends “a step up from the autumn”.
-    ...(move === undefined ? [] : [move, move]),
+    ...(move === undefined ? [] : [move]),
     // One that begins "As in the autumn" right after one that ends so is a list.
     ...hung.flatMap((each) => (each === 'as before in front' ? ['as before', 'as before'] : [each])),
   ].map((each) => `“${each}”`)

@@ -1,3 +1,4 @@
+import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { skillsTogether, type SkillWords } from '../skillWords'
 
@@ -32,6 +33,21 @@ export function together(facts: readonly RatedFact[]): SkillWords {
 /** A count in words up to ten. @example numberWord(3) // 'three'; numberWord(12) // '12' */
 export function numberWord(count: number): string {
   return ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'][count] ?? String(count)
+}
+
+const teens = ['ten', 'eleven', 'twelve'].concat(
+  ['thir', 'four', 'fif', 'six', 'seven', 'eigh', 'nine'].map((each) => `${each}teen`),
+)
+const tens = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety']
+
+/** What a sentence begins with: never with figures. @example atFront('13 of 19') // 'Thirteen of 19' */
+export function atFront(said: string): string {
+  return capitalised(
+    said.replace(/^[1-9]\d(?!\d)/, (figures) => {
+      const [ten, one] = [Number(figures[0]), Number(figures[1])]
+      return ten === 1 ? (teens[one] ?? figures) : `${tens[ten - 2]}${one === 0 ? '' : `-${numberWord(one)}`}`
+    }),
+  )
 }
 
 /** How far something moved, in words. @example stepsOf(-2) // 'two steps' */

@@ -36,6 +36,9 @@ describe('what the skills of all subjects add up to', () => {
     expect(one.filter((text) => /\bone\b.*\b(are|strengths)\b/i.test(text) && !/all nine|\ball\b/i.test(text))).toEqual(
       [],
     )
+    expect(texts({ of: 45, secure: 32, strong: 19 }).filter((text) => /^\d/.test(text))).toEqual([])
+    expect(texts({ of: 45, strong: 19 })).toContain('Nineteen of the 45 skills are strengths of {theirs}')
+    expect(texts({ of: 45, secure: 32 })).toContain('Thirty-two of {their} 45 skills are secure; 13 are not yet')
     expect(texts({ secure: 8 })).toContain('Eight of {their} nine skills are secure; one is not yet')
   })
   it('is only what moved where much did, and nothing where nothing good can be said or too little is known', () => {

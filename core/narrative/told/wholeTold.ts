@@ -1,7 +1,7 @@
 import { capitalised } from '../capitals'
 import type { Because, NarrativeFacts, SkillsInAll } from '../because'
 import { listOf } from '../listOf'
-import { numberWord, type ToldWording } from './toldWording'
+import { atFront, numberWord, type ToldWording } from './toldWording'
 
 /** Something to say with every wording that is true of it, and what it rests on. */
 export interface ToldFact {
@@ -81,7 +81,7 @@ function bothTold({ secure, strong, of }: SkillsInAll): ToldWording[] {
   const them = `${count} of them ${are} ${strengths}`
   return [
     { id: 'told secure and strengths', text: `{They} {is} secure in ${which}, and ${them}` },
-    { id: 'told secure with strengths', text: `${capitalised(which)} are secure, ${count} of them ${strengths}` },
+    { id: 'told secure with strengths', text: `${atFront(which)} are secure, ${count} of them ${strengths}` },
     {
       id: 'told secure, strengths of all',
       text: `Of ${all} skills, ${some} are secure and ${count} ${are} ${strengths}`,
@@ -111,14 +111,14 @@ function movesTold({ up, down, of }: SkillsInAll, termBefore: string): ToldWordi
     },
     {
       id: 'told moves counted',
-      text: `${capitalised(numberWord(up))} of {their} ${all} skills ${have} gone up since ${termBefore}${haveFallen}`,
+      text: `${atFront(numberWord(up))} of {their} ${all} skills ${have} gone up since ${termBefore}${haveFallen}`,
     },
     {
       id: 'told moves over all',
       text: `In all subjects together, {they} {has} gone up in ${skillsOf} since ${termBefore}${fallen}`,
     },
     { id: 'told moves compared', text: `Compared with ${termBefore}, ${skillsOf} ${have} gone up${haveFallen}` },
-    { id: 'told moves higher', text: `${capitalised(skillsOf)} ${stand} higher than in ${termBefore}${andLower}` },
+    { id: 'told moves higher', text: `${atFront(skillsOf)} ${stand} higher than in ${termBefore}${andLower}` },
     { id: 'told moves is up', text: `{They} {is} further on in ${skillsOf} than in ${termBefore}${further}` },
   ]
 }
@@ -145,7 +145,7 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
   return [
     { id: 'told secure in', text: `{They} {is} secure in ${some} of the ${all} skills that we looked at` },
     { id: 'told secure of all', text: `Of ${all} skills in all, ${some} are secure` },
-    { id: 'told secure and not', text: `${capitalised(some)} of {their} ${all} skills are secure; ${rest}` },
+    { id: 'told secure and not', text: `${atFront(some)} of {their} ${all} skills are secure; ${rest}` },
     ...(secure * 3 >= of * 2
       ? [{ id: 'told secure mostly', text: `{Their} skills are mostly secure: ${some} of ${all}` }]
       : []),
@@ -162,13 +162,13 @@ function strengthsTold({ strong, of }: SkillsInAll): ToldWording[] {
   const [some, all] = [numberWord(strong), numberWord(of)]
   const [are, were, strengths] = strong === 1 ? ['is', 'was', 'a strength'] : ['are', 'were', 'strengths']
   return [
-    { id: 'told strengths', text: `${capitalised(some)} of the ${all} skills ${are} ${strengths} of {theirs}` },
+    { id: 'told strengths', text: `${atFront(some)} of the ${all} skills ${are} ${strengths} of {theirs}` },
     { id: 'told strengths among', text: `Among the ${all} skills that we looked at, ${some} ${are} ${strengths}` },
     { id: 'told strengths has', text: `{They} {has} ${strengths} in ${some} of ${all} skills` },
     { id: 'told strengths looked', text: `We looked at ${all} skills; ${some} of them ${are} ${strengths}` },
     { id: 'told strengths counted', text: `We count ${some} of {their} ${all} skills as ${strengths}` },
     { id: 'told strengths found', text: `${capitalised(strengths)} ${were} found in ${some} of the ${all} skills` },
     { id: 'told strengths strong', text: `{They} {is} strong in ${some} of ${all} skills` },
-    { id: 'told strengths called', text: `${capitalised(some)} of ${all} skills can be called ${strengths}` },
+    { id: 'told strengths called', text: `${atFront(some)} of ${all} skills can be called ${strengths}` },
   ]
 }
