@@ -44,7 +44,7 @@ export const weights = {
   /** For a comment all of whose words are a classmate's of whom the same is told; less for less. */
   alike: 400,
   /** The same again for what is so like that two families who compare would notice. */
-  tooAlike: 4000,
+  tooAlike: 6000,
   /** For each word that all have of whom the very same is told; less for fewer. */
   heard: 0.3,
   /** For a comment that leaves its box almost empty. */
@@ -65,7 +65,7 @@ export const weights = {
   /** For each word of a phrase that, or a relative of which, another phrase of the comment has said. */
   wordAgain: 0.2,
   /** For the third sentence in a row that begins with the student, and each further one. */
-  sameOpening: 12,
+  sameOpening: 30,
   /** For a next step in a sentence of its own: it leans on what was told before it. */
   stepApart: 1,
   /** For a sentence that begins as the one before it does, or is told in the same shape. */

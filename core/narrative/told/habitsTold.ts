@@ -48,7 +48,7 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
                 { id: `told of habits ${often}`, text: `Of {their} habits, ${words.doing} are seen ${often}` },
                 {
                   id: `told ${often} things`,
-                  text: `${capitalised(words.doing)} are things that {they} ${often} {does}`,
+                  text: `${capitalised(words.doing)} ${thing(of)} that {they} ${often} {does}`,
                 },
               ]
             : []),
@@ -57,7 +57,7 @@ function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting)
       ? [
           {
             id: `told ${often} as subject`,
-            text: `${capitalised(words.doing)} is something that {they} ${often} {does}`,
+            text: `${capitalised(words.doing)} ${thing(of)} that {they} ${often} {does}`,
           },
         ]
       : []),
@@ -128,12 +128,24 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
     ...(isSeldom(high.often) || isSeldom(low.often)
       ? []
       : [
+          ...(high.of > 1 || isOneThing(high.words)
+            ? [
+                {
+                  id: `told ${high.often} as subject; ${low.often}`,
+                  text: `${capitalised(high.words.doing)} ${thing(high.of)} that {they} ${high.often} {does}; ${low.often} {they} ${low.words.does}`,
+                },
+              ]
+            : []),
           {
             id: `told ${high.often} fronted; ${low.often} fronted`,
             text: `${capitalised(high.often)} {they} ${high.words.does}; ${low.often} {they} ${low.words.does}`,
           },
         ]),
   ]
+}
+
+function thing(of: number): string {
+  return of === 1 ? 'is something' : 'are things'
 }
 
 /** What happens more often than not can be counted on. */
