@@ -8,7 +8,7 @@ import { readyPhrase, type ReadyPhrase } from './readyPhrase'
  * An outcome that a subject words itself is not worded for any subject, and what nobody words is told by its own
  * words; a part that is no outcome or habit may also speak in general; and the general comment says of what
  * serves any subject only what speaks of a habit. The outcome of an uneven strand has phrases of its own, which may
- * speak in general too.
+ * speak in general too. Advice that a subject has enough of is not that for any subject.
  * @param subject the box's; null for the general comment
  */
 export function phrasesFor(
@@ -26,6 +26,9 @@ export function phrasesFor(
   return made
 }
 
+/** With so much advice of a subject's own, what is written for any subject is not given: a game has no fair copy. */
+const enoughAdvice = 4
+
 function phrasesIn(
   index: PhraseIndex,
   subject: string | null,
@@ -40,7 +43,9 @@ function phrasesIn(
   const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
   const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
   if (part === 'outcome' && own.length > 0) return own
-  const shared = abouts.filter((each) => subject !== null || each !== 'any')
+  const isAdvice = part === 'next step' || part === 'help at home'
+  const hasOwnAdvice = isAdvice && find(subject ?? 'general', part, 'any', tier).length >= enoughAdvice
+  const shared = abouts.filter((each) => each !== 'any' || (subject !== null && !hasOwnAdvice))
   const found = [...own, ...shared.flatMap((each) => find('any', part, each, tier))]
   return (part === 'outcome' || part === 'habit') && found.length === 0 ? find('any', part, 'any', tier) : found
 }

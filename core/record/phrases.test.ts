@@ -44,6 +44,16 @@ describe('which phrases may be said where', () => {
     ])
     expect(ids('sums', 'outcome', 'any', 'growing')).toEqual([])
   })
+  it('what is written for any subject is not given where a subject has advice enough of its own', () => {
+    const steps = (own: number): string[] => {
+      const ofSubject = Array.from({ length: own }, (_, nth) =>
+        phrase(`step ${nth}`, 'C.', { subject: 'sums', part: 'next step' }),
+      )
+      const more = { describing, phrases: [...ofSubject, phrase('any-step', 'D.', { part: 'next step' })] }
+      return phrasesFor(more, 'sums', { part: 'next step', about: 'Number' }, { tier: 'top' }).map(({ id }) => id)
+    }
+    expect([steps(3).includes('any-step'), steps(4).includes('any-step')]).toEqual([true, false])
+  })
   it('the general comment says of what serves every subject only what speaks of a habit', () => {
     expect(ids(null, 'next step', 'care', 'sound')).toEqual(['habit-step'])
     expect(ids(null, 'next step', 'any', 'sound')).toEqual([])
