@@ -60,8 +60,11 @@ export function readyPhrase(phrase: Phrase): ReadyPhrase {
   return made
 }
 
+/** How a phrase's words, its beginning and its frame count, where that is not read off its text. */
+type Counts = Pick<ReadyPhrase, 'families' | 'frame'> & Partial<Pick<ReadyPhrase, 'begins'>>
+
 /** A phrase of nobody's book, of which it is known how its words and its beginning count. */
-export function readyAs(phrase: Phrase, counts: Pick<ReadyPhrase, 'families' | 'frame'>): ReadyPhrase {
+export function readyAs(phrase: Phrase, counts: Counts): ReadyPhrase {
   return prepare(phrase, counts)
 }
 
@@ -112,7 +115,7 @@ function endOf(text: string): string {
   return words.length < wordsOfEnding || /[{}]/.test(words.join('')) ? '' : words.join(' ')
 }
 
-function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'>): ReadyPhrase {
+function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
   const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
   const fixed = fixedWords(plain).replace(/ {2,}/g, ' ')
@@ -141,7 +144,7 @@ function prepare(phrase: Phrase, counts?: Pick<ReadyPhrase, 'families' | 'frame'
     ),
     slots: plain.flatMap((token) => (token.kind === 'describing' ? [token.example] : [])),
     opensWithStudent,
-    begins: opensWithStudent ? '' : phrase.text.toLowerCase().split(' ', 2).join(' '),
+    begins: opensWithStudent ? '' : (counts?.begins ?? phrase.text.toLowerCase().split(' ', 2).join(' ')),
     ends: endOf(phrase.text),
     joins,
     isDouble: /,| and /.test(phrase.text),

@@ -39,7 +39,11 @@ describe.each([
     expect(flow.wordsPerSentence).toBeLessThan(18)
     expect(flow.withConnective).toBeGreaterThan(0.5)
     expect(flow.withConnective).toBeLessThan(0.8)
-    expect(Math.max(...writeAll(record).map(({ draft }) => draft.sentences.length))).toBeLessThanOrEqual(6)
+    const drafts = writeAll(record).map(({ draft }) => draft)
+    expect(Math.max(...drafts.map(({ sentences }) => sentences.length))).toBeLessThanOrEqual(6)
+    // "We nearly always see her …. We often see her …" is a list.
+    expect(drafts.filter(({ text }) => /\bWe [\p{L} ]+ see\b.*\bWe [\p{L} ]+ see\b/u.test(text))).toEqual([])
+    expect(drafts.filter(({ text }) => /^\d|[.!?] \d/.test(text))).toEqual([])
   })
 })
 

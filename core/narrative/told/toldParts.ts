@@ -186,7 +186,16 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
     ...{ id, text, subject: subject ?? 'general', part: 'outcome', about: 'any' },
     ...{ tiers: [], uneven: false, moves: [], claims: 'level', tone: '', grades: null, owner: null },
   }
-  return readyAs(phrase, { frame: frameKey(shapeOf(id)), families: shapesOf(id).map(familyNumber) })
+  const counts = { frame: frameKey(shapeOf(id)), families: shapesOf(id).map(familyNumber) }
+  return readyAs(phrase, { ...counts, begins: beginningOf(text) })
+}
+
+/** Its first two words without how often: "We nearly always see her" begins as "We sometimes see her" does. */
+function beginningOf(text: string): string {
+  const plain = text
+    .toLowerCase()
+    .replace(/^(we )?(nearly always|almost always|always|usually|mostly|often|sometimes|occasionally) /, '$1')
+  return plain.split(' ', 2).join(' ')
 }
 
 /** Words that two manners share: neither "soundly" beside "a sound grasp" nor "strong" beside "strength". */
