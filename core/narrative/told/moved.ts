@@ -91,11 +91,22 @@ function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Move)
   const words = together(facts)
   return mannersOf(first.level, words)
     .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
-    .map(({ id, text }) => {
+    .map(({ id, text }, nth) => {
       const holds = way === 'down' && stillHolds(first.level.tier, id)
       const said = holds ? `${withNow(text(words), 'still')}, though this is` : `${withNow(text(words))},`
-      return { id: `told ${way} now ${id}`, text: `${said} ${steps} ${way} from ${termBefore}` }
+      const ways = waysPut({ way, steps, termBefore })
+      return { id: `told ${way} now ${id}`, text: `${said} ${ways[nth % (holds ? 2 : ways.length)]}` }
     })
+}
+
+/** How far somebody came, put in turn with each manner: with all of them there would be too many to choose from. */
+function waysPut({ way, steps, termBefore }: Move): string[] {
+  const levels = steps.replace('step', 'level')
+  return [
+    `${steps} ${way} from ${termBefore}`,
+    `${levels} ${way === 'up' ? 'higher' : 'lower'} than in ${termBefore}`,
+    `${way} ${steps} since ${termBefore}`,
+  ]
 }
 
 /** What is true of a level is true of the one above it, but for what says that somebody is just there. */
