@@ -1,6 +1,7 @@
 import type { ClassRecord } from '../core/record/classRecord'
+import { median } from '../core/marks/middle'
 import { demoClass } from '../tests/outside/demoClass'
-import { alderClass, littleKnownClass, sameRecord, thirtyClass } from '../tests/voice/classes'
+import { alderClass, littleKnownClass, sameRecord, thirtyClass, withTenLike } from '../tests/voice/classes'
 import { measureVoice } from '../tests/voice/measureVoice'
 
 // How composed comments read, class by class: what they claim, how alike they are, how they flow (docs/quality.md).
@@ -34,6 +35,21 @@ for (const [name, record, among] of classes) {
       `spread ${flow.spread.toFixed(1)}; with a connective ${percent(flow.withConnective)}`,
     ].join(' '),
   )
+}
+
+// Ten with the same record, that of each child in turn: the most alike two of them, by box.
+for (const [name, record, madeWith] of [
+  ['6 Alder', alderClass(), (like: string) => thirtyClass(like)],
+  ['the demo class', demoClass(), (like: string) => withTenLike(demoClass(), like)],
+] as const) {
+  const shares = record.students.flatMap(({ id }) => [...measureVoice(madeWith(id), sameRecord).mostAlikeIn])
+  console.log(`ten like each child of ${name} in turn, most alike in the middle and at the most, at a half or above`)
+  for (const { key } of record.boxes) {
+    const own = shares.flatMap(([box, share]) => (box === key ? [share] : []))
+    const over = own.filter((share) => share >= 0.5).length
+    const [middle, most] = [median(own) ?? 0, Math.max(...own)]
+    console.log(`  ${key} ${middle.toFixed(3)}, ${most.toFixed(3)}, ${over} of ${own.length}`)
+  }
 }
 
 function percent(share: number): string {

@@ -26,34 +26,43 @@ function told(
   }
 }
 
-/** Thirty children, of whom ten have the very same record: that of one of 6 Alder. */
-export function thirtyClass(like = 'Björn'): ClassRecord {
-  const record = alderClass()
-  const doubles = record.students.slice(4, 8)
-  const added = [
-    ...alike.map((name) => ({ name, like })),
-    ...doubles.map(({ id }) => ({ name: `${id} Two`, like: id })),
-  ]
+/** A class with further children, each with all that is said of one of it. */
+function withMore(
+  record: ClassRecord,
+  added: readonly { readonly name: string; readonly like: string }[],
+): ClassRecord {
   const forEach = <T extends { readonly studentId: string }>(items: readonly T[]): T[] => [
     ...items,
     ...added.flatMap(({ name, like }) =>
       items.filter(({ studentId }) => studentId === like).map((item) => ({ ...item, studentId: name })),
     ),
   ]
-  return {
-    ...record,
-    students: [
-      ...record.students,
-      ...added.flatMap(({ name, like }, at) =>
-        record.students
-          .filter(({ id }) => id === like)
-          .map((student) => ({ ...student, id: name, usedName: name, legalGiven: name, schoolNumber: `62${at + 10}` })),
-      ),
-    ],
-    // As full a box as most schools have; 6 Alder keeps its small ones.
-    boxes: record.boxes.map((box) => ({ ...box, limit: 480 })),
-    ...told(record, forEach),
-  }
+  const students = added.flatMap(({ name, like }, at) =>
+    record.students
+      .filter(({ id }) => id === like)
+      .map((student) => ({ ...student, id: name, usedName: name, legalGiven: name, schoolNumber: `62${at + 10}` })),
+  )
+  return { ...record, students: [...record.students, ...students], ...told(record, forEach) }
+}
+
+/** A class with ten more whose record is that of one of it. */
+export function withTenLike(record: ClassRecord, like: string): ClassRecord {
+  return withMore(
+    record,
+    alike.map((name) => ({ name, like })),
+  )
+}
+
+/** Thirty children, of whom ten have the very same record: that of one of 6 Alder. */
+export function thirtyClass(like = 'Björn'): ClassRecord {
+  const record = alderClass()
+  const doubles = record.students.slice(4, 8)
+  const made = withMore(record, [
+    ...alike.map((name) => ({ name, like })),
+    ...doubles.map(({ id }) => ({ name: `${id} Two`, like: id })),
+  ])
+  // As full a box as most schools have; 6 Alder keeps its small ones.
+  return { ...made, boxes: made.boxes.map((box) => ({ ...box, limit: 480 })) }
 }
 
 /** The ten whose records are the same. */

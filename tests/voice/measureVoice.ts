@@ -134,7 +134,8 @@ export function likeness(a: Written, b: Written): number {
     ...new Set(withoutName(draft.text, student).match(/\p{L}+/gu) ?? []),
   ])
   const dice = diceCoefficient(one ?? [], other ?? [])
-  return dice / (2 - dice)
+  // A half is a half, not a little less.
+  return Math.round((dice / (2 - dice)) * 1e9) / 1e9
 }
 
 /** A sentence's make: the shape in which it is told, or a phrase's first words. */
