@@ -53,6 +53,7 @@ export class Classmates {
   }
 }
 
+/** The wordings of a choice, in order. */
 export function phrasesIn(chosen: readonly ChosenPart[]): ReadyPhrase[] {
   return chosen.map(({ phrase }) => phrase)
 }

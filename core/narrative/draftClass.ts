@@ -46,7 +46,9 @@ function lessAlike(
   const request = share < lookedAtAgain ? null : requestFor()
   // What stands is not changed for what is said of others.
   const again = !request || (request.standing?.size ?? 0) > 0 ? before : compose(request, phrasebook, classmates)
-  const taken = again !== before && likeness(again, classmates) < share ? again : before
+  // Nor is anything left out for it.
+  const tellsAll = again !== before && again.chosen.length >= before.chosen.length
+  const taken = tellsAll && likeness(again, classmates) < share ? again : before
   classmates.add(taken.chosen)
   return taken
 }

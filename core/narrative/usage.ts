@@ -55,16 +55,6 @@ export class Usage {
   telling(keys: readonly string[]): ReadonlyMap<string, number> {
     return this.told.get(keysTogether(keys)) ?? nothing
   }
-
-  /** The same, to go on with by itself. */
-  copy(): Usage {
-    const copy = new Usage()
-    for (const [id, times] of this.phrases) copy.phrases.set(id, times)
-    for (const [tier, of] of this.atTiers) copy.atTiers.set(tier, new Map(of))
-    for (const [frame, times] of this.frames) copy.frames.set(frame, times)
-    for (const [keys, of] of this.told) copy.told.set(keys, new Map(of))
-    return copy
-  }
 }
 
 const nothing: ReadonlyMap<string, number> = new Map()
