@@ -78,17 +78,17 @@ complicates conceals conceives conforms confronts consists conveys costs covers 
 dates dazzles declares dedicates deepens delays depicts detaches details diagnoses disappoints discerns dismantles
 dominates embarks embarrasses emerges empowers enables enhances equips establishes evolves exerts exhausts explodes
 exposes falters fascinates flatters flees flutters frets generates gifts glides glows governs grieves harms heals
-hoards hogs hooks hushes increases initiates inquires insults integrates intimidates invests involves irritates
+hoards hooks hushes increases initiates inquires insults integrates intimidates invests involves irritates
 isolates jolts jostles launches lightens lingers loosens manufactures markets melts messages mines mourns nags nails
-naps navigates neglects nibbles nourishes nurses outdoes outgrows overdoes overreacts oversees overwhelms owes
-packages parks peeks perches plods plunges pokes portrays positions potters preaches prods promotes prospers provokes
+naps navigates neglects nibbles nourishes nurses outgrows overdoes overreacts oversees overwhelms owes
+packages parks perches plunges pokes portrays positions potters preaches promotes prospers provokes
 punishes qualifies quits rallies raps reconciles refocuses refreshes registers regulates rejoices rejoins relieves
 renders renews requests resents restrains rethinks revives revolves ripens rummages scampers scouts screens sculpts
-scurries seals seats shadows shatters shields shocks shops shoves shrieks simulates skims slams snatches sneaks soars
+scurries seals seats shadows shatters shields shocks shops shoves simulates skims snatches sneaks soars
 sobs specialises spoils squabbles squashes squints squirms stages stains stalls startles stiffens stomps stuns summons
 suppresses surrounds survives suspects swallows sways swells swoops tags tailors targets threatens thrills thumps
 ticks tightens tinkers toughens trails traps troubles trudges twirls undergoes unifies unties unwinds upholds
-validates veers waffles wails weakens whines whizzes wields winces worsens yearns zigzags hasn't isn't wasn't doesn't`.split(
+validates veers waffles wails weakens whines wields winces worsens yearns zigzags hasn't isn't wasn't doesn't`.split(
     /\s+/,
   )
 
@@ -126,8 +126,8 @@ quarrels queues rakes regards regrets remedies reverses rhymes sacrifices sails 
 scrapes scratches screams shuffles sighs signals sinks skates slices smells snaps sniffs speeds splashes stamps
 staples strips strolls strokes substitutes swaps taps threads tosses totals trades triples trots tugs tumbles
 uploads washes waters weeds whisks winks wrestles yawns yells advances brakes chants charges costs covers cycles dates
-delays details gifts hooks increases insults launches markets messages mines nails naps packages parks peeks perches
-pokes positions raps registers requests scouts screens seals seats shadows shields shocks shops shrieks squabbles
+delays details gifts hooks increases insults launches markets messages mines nails naps packages parks perches
+pokes positions raps registers requests scouts screens seals seats shadows shields shocks shops squabbles
 stages stains stalls swallows tags targets thrills thumps ticks trails traps troubles twirls whines zigzags sums gains
 breaks spots wins ends hopes matters files lands practices touches stands spreads handles likes mixes rescues wonders
 lifts surprises benefits challenges presents thanks blows holds leads dislikes hunts`.split(/\s+/),

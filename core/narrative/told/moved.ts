@@ -93,7 +93,7 @@ function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Move)
     .filter(({ place, id }) => place === 'before the skill' && !/not yet|learnt|start|begun|more to learn/.test(id))
     .map(({ id, text }, nth) => {
       const holds = way === 'down' && stillHolds(first.level.tier, id)
-      const said = holds ? `${withNow(text(words), 'still')}, though this is` : `${withNow(text(words))},`
+      const said = holds ? `${withNow(text(words), 'still')}, though` : `${withNow(text(words))},`
       const ways = waysPut({ way, steps, termBefore })
       return { id: `told ${way} now ${id}`, text: `${said} ${ways[nth % (holds ? 2 : ways.length)]}` }
     })
@@ -101,10 +101,9 @@ function byManner(facts: readonly RatedFact[], { way, steps, termBefore }: Move)
 
 /** How far somebody came, put in turn with each manner: with all of them there would be too many to choose from. */
 function waysPut({ way, steps, termBefore }: Move): string[] {
-  const levels = steps.replace('step', 'level')
   return [
     `${steps} ${way} from ${termBefore}`,
-    `${levels} ${way === 'up' ? 'higher' : 'lower'} than in ${termBefore}`,
+    `${steps} ${way === 'up' ? 'on' : 'back'} from ${termBefore}`,
     `${way} ${steps} since ${termBefore}`,
   ]
 }

@@ -131,7 +131,7 @@ function secureTold({ secure, of }: SkillsInAll): ToldWording[] {
     return [
       { id: 'told secure all', text: `All ${all} skills that we looked at are secure` },
       { id: 'told secure in all', text: `{They} {is} secure in all ${all} skills that we looked at` },
-      { id: 'told secure each', text: `Every one of {their} ${all} skills is secure` },
+      { id: 'told secure each', text: `Each of {their} ${all} skills is secure` },
       { id: 'told secure looked', text: `We looked at ${all} skills, and all of them are secure` },
       { id: 'told secure every subject', text: `In every subject that we looked at, {their} skills are secure` },
       { id: 'told secure throughout', text: `Looking at all skills with a level, {they} {is} secure throughout` },
