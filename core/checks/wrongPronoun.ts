@@ -7,7 +7,7 @@ import { afterVerb } from '../narrative/frame/recogniseVerb'
 import { alsoNouns, betweenSubjectAndVerb, singularVerbs, whoElse } from '../narrative/frame/verbWords'
 import type { PronounCase } from '../narrative/notation'
 import { possessiveOf } from '../narrative/possessive'
-import { he, she, they, type Pronouns, type PronounSet } from '../people/pronouns'
+import { formsOf, he, she, they, type Pronouns } from '../people/pronouns'
 import type { Student } from '../record/roster'
 import { anyOf, oneOf, pattern } from '../text/pattern'
 import type { Check, Finding } from './finding'
@@ -89,10 +89,6 @@ const caseNames: Record<PronounCase, string> = {
   determiner: 'owner',
   possessive: 'owner',
   reflexive: 'self',
-}
-
-function formsOf(set: PronounSet): string[] {
-  return [set.subject, set.object, set.determiner, set.possessive, set.reflexive]
 }
 
 function othersBefore(word: FrameWord, at: number, words: readonly FrameWord[]): boolean {

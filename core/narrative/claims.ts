@@ -9,6 +9,11 @@ good well very strong stronger strongest strength best excellent outstanding exc
 done gone went had stood stand out need needs help support time learning learn learnt begun begin start started early stage
 expected expect expectations confident confidence capably part way towards`)
 
+/** What gives advice claims nothing of a child; it must fit the level that it is given for. */
+export function isAdvice(part: PartKind): boolean {
+  return part === 'next step' || part === 'help at home'
+}
+
 /** Words of greeting, thanks and wishes, and of doors that are open; ours. */
 const courteous =
   families(`thank thanks support trust interest home look looking forward next new term wish happy break start good rest
@@ -28,7 +33,7 @@ export function claimOf(
   { part, fixed }: { readonly part: PartKind; readonly fixed: string },
   about: ReadonlySet<string>,
 ): Claim {
-  if (part === 'next step' || part === 'help at home') return 'advice'
+  if (isAdvice(part)) return 'advice'
   const said = contentWords(fixed).map(familyOf)
   const isFrame = part === 'opening' || part === 'closing'
   if (isFrame && !scenes.test(fixed.replace(/\bwhenever you\b/i, '')) && said.every((word) => courteous.has(word)))

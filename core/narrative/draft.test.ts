@@ -79,7 +79,7 @@ describe('joining parts', () => {
       book,
     ).text
   }
-  it('joins what agrees with “and”, a strength and a difficulty with “but”, and never makes two contrasts in a row', () => {
+  it('joins what agrees with “and”, a strength and a difficulty with “but”; no two contrasts run', () => {
     expect(draft(['top', 'strong'])).toBe('Sam likes Number, and she likes Shape.')
     expect(draft(['top', 'growing'])).toBe('Sam likes Number, but she needs Shape.')
     expect(draft(['top', 'growing', 'strong', 'starting'])).toBe(
@@ -92,7 +92,7 @@ describe('joining parts', () => {
 })
 
 describe('drafting, over invented classes', () => {
-  it('keeps the limit, leaves no hole and no double space, repeats no describing word, and always says the same', () => {
+  it('keeps the limit, leaves no hole or double space, repeats no describing word, always says the same', () => {
     fc.assert(
       fc.property(fc.array(anyRequest, { minLength: 1, maxLength: 8 }), (requests) => {
         const drafts = draftRequests(requests, smallBook)
@@ -163,7 +163,7 @@ describe('drafting, over invented classes', () => {
     expect(after.flatMap((draft, at) => (draft.text === before[at]?.text ? [] : [at]))).toEqual([4])
     const anew = draftRequests(class10('top'), smallBook)
     // Drafted anew, those of whom the same is told are dealt their wordings again.
-    expect(anew.filter((draft, at) => draft.text !== before[at]?.text).length).toBeLessThanOrEqual(7)
+    expect(anew.filter((draft, at) => draft.text !== before[at]?.text).length).toBeLessThanOrEqual(6)
   })
 })
 

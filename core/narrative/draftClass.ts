@@ -34,6 +34,9 @@ export function draftClass<Student>(
 /** From here on a comment is looked at again: with a lower bound the time grows, and hardly anything else. */
 const lookedAtAgain = 0.44
 
+/** For less it stays as it is: what one fact changes shall not change the class. */
+const worthChanging = 0.02
+
 /** A comment, or another for the same facts that is less like a classmate's. */
 function lessAlike(
   before: Composed,
@@ -48,7 +51,7 @@ function lessAlike(
   const again = !request || (request.standing?.size ?? 0) > 0 ? before : compose(request, phrasebook, classmates)
   // Nor is anything left out for it.
   const tellsAll = again !== before && again.chosen.length >= before.chosen.length
-  const taken = tellsAll && likeness(again, classmates) < share ? again : before
+  const taken = tellsAll && likeness(again, classmates) < share - worthChanging ? again : before
   classmates.add(taken.chosen)
   return taken
 }

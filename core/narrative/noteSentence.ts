@@ -1,5 +1,5 @@
-import type { PronounSet, Pronouns } from '../people/pronouns'
-import { he, she, they } from '../people/pronouns'
+import type { Pronouns } from '../people/pronouns'
+import { formsOf, he, she, they } from '../people/pronouns'
 import { lowerFirst } from './capitals'
 import { frameNotation, recogniseFrame } from './frame/recogniseFrame'
 import { irregularPast, pluralVerbs } from './frame/verbWords'
@@ -99,8 +99,4 @@ function ofAnother(text: string, pronouns: Pronouns): boolean {
     : pronouns !== 'name only' && pronouns.subject === they.subject
       ? false
       : words.has('themself')
-}
-
-function formsOf({ subject, object, determiner, possessive, reflexive }: PronounSet): string[] {
-  return [subject, object, determiner, possessive, reflexive]
 }

@@ -7,7 +7,7 @@ import { givesWay, givesWayAs } from './givesWay'
 import type { FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
-import { claimOf } from './claims'
+import { claimOf, isAdvice } from './claims'
 import { standingFor, standingsFor } from './standingOfPart'
 import { eachNamed, standingNamed, togetherSign } from './standingsOfBox'
 import { untoldByNumber } from './told/mostTelling'
@@ -190,8 +190,8 @@ function openPart(
   const ofSkills = standing?.kind === 'strand' ? phrasesOfSkills(planned.part, standing, request, phrasebook) : []
   const bound = ofSkills.filter(suits)
   // What is written for the very skill says more than what is written for its strand; offered are both.
-  const isAdvice = planned.part === 'next step' || planned.part === 'help at home'
-  const candidates = which === 'particular' ? [...bound, ...general] : isAdvice && bound.length > 0 ? bound : general
+  const candidates =
+    which === 'particular' ? [...bound, ...general] : isAdvice(planned.part) && bound.length > 0 ? bound : general
   if (candidates.length === 0) return 'there is no phrase for it'
   return {
     keys: [partKey(planned)],
@@ -227,9 +227,8 @@ function phrasesOfSkills(
 ): ReadyPhrase[] {
   const skills = facts.rated.filter((fact) => fact.strand === strand.about)
   const lowest = Math.min(...skills.map(({ level }) => tierRank(level.tier)))
-  const isAdvice = part === 'next step' || part === 'help at home'
   return skills
-    .filter(({ level }) => !isAdvice || tierRank(level.tier) === lowest)
+    .filter(({ level }) => !isAdvice(part) || tierRank(level.tier) === lowest)
     .flatMap(({ about, level }) => indexPhrases(phrasebook).find(box.subject ?? 'general', part, about, level.tier))
 }
 

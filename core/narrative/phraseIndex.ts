@@ -1,4 +1,5 @@
 import { tiers, type Tier } from '../scales/tier'
+import { isAdvice } from './claims'
 import { familyNumber } from './familyNumber'
 import type { PartKind, Phrase, Phrasebook } from './phrase'
 import { readyPhrase, type ReadyPhrase } from './readyPhrase'
@@ -43,8 +44,7 @@ function phrasesIn(
   const abouts = part === 'outcome' || part === 'habit' || about === 'any' ? [about] : [about, 'any']
   const own = abouts.flatMap((each) => find(subject ?? 'general', part, each, tier))
   if (part === 'outcome' && own.length > 0) return own
-  const isAdvice = part === 'next step' || part === 'help at home'
-  const hasOwnAdvice = isAdvice && find(subject ?? 'general', part, 'any', tier).length >= enoughAdvice
+  const hasOwnAdvice = isAdvice(part) && find(subject ?? 'general', part, 'any', tier).length >= enoughAdvice
   const shared = abouts.filter((each) => each !== 'any' || (subject !== null && !hasOwnAdvice))
   const found = [...own, ...shared.flatMap((each) => find('any', part, each, tier))]
   return (part === 'outcome' || part === 'habit') && found.length === 0 ? find('any', part, 'any', tier) : found

@@ -17,6 +17,11 @@ export interface PronounSet {
   readonly takesPluralVerb: boolean
 }
 
+/** The words of a set, one for each case. @example formsOf(she) // ['she', 'her', 'her', 'hers', 'herself'] */
+export function formsOf({ subject, object, determiner, possessive, reflexive }: PronounSet): string[] {
+  return [subject, object, determiner, possessive, reflexive]
+}
+
 /** A student's pronouns, or 'name only' for a student who is to be named and never referred to by pronoun. */
 export type Pronouns = PronounSet | 'name only'
 

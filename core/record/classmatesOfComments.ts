@@ -1,3 +1,4 @@
+import { formsOf } from '../people/pronouns'
 import { Classmates } from '../narrative/classmates'
 import { indexPhrases } from '../narrative/phraseIndex'
 import { frameKey, shapeOf } from '../narrative/readyPhrase'
@@ -39,7 +40,7 @@ export function classmatesOfComments(
 /** A text without what says whom it is about: the words are compared that another child's text could have. */
 function withoutPerson(text: string, student: Student | undefined): string {
   if (!student) return text
-  const forms = student.pronouns === 'name only' ? [] : Object.values(student.pronouns)
-  const person = new Set([...student.usedName.split(' '), ...forms].map((word) => String(word).toLowerCase()))
+  const forms = student.pronouns === 'name only' ? [] : formsOf(student.pronouns)
+  const person = new Set([...student.usedName.split(' '), ...forms].map((word) => word.toLowerCase()))
   return text.replace(/[\p{L}\p{M}]+/gu, (word) => (person.has(word.toLowerCase()) ? ' ' : word))
 }

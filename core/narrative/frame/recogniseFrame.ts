@@ -1,5 +1,5 @@
 import type { PronounSet } from '../../people/pronouns'
-import { he, she, they } from '../../people/pronouns'
+import { formsOf, he, she, they } from '../../people/pronouns'
 import { anyOf, oneOf } from '../../text/pattern'
 import { writePhrase, type PlainToken } from '../notation'
 import { contraction } from './contractions'
@@ -145,7 +145,7 @@ function findName(words: readonly FrameWord[], { names, pronounSets }: FrameSett
       !capitalByHabit.test(word.text) &&
       // "The Vikings", "a Roman villa", "in Europe", "on Tuesdays".
       !/^(the|an?|these|those|our|some|all|many|in|on|at|from|near|through|across)$/.test(words[at - 1]?.lower ?? '') &&
-      !pronounSets.some((set) => formsOf(set).has(word.lower)) &&
+      !pronounSets.some((set) => wordsOf(set).has(word.lower)) &&
       (words[at - 1]?.sentence === word.sentence ||
         (looksLikeSubject(words[at + 1]) && !alsoNouns.has(words[at + 1]?.lower ?? '') && !/ing$/.test(word.text)) ||
         /[’']s$/.test(word.text)),
@@ -157,8 +157,9 @@ const capitalByHabit = new RegExp(
   `^${anyOf(`
     I What Which Who How Why Where Nobody Everybody Somebody Anybody Everyone Someone All Each Both Please Thank
     Well The This That These Those It There At In On With When While After Before Our We My He She They His Her
-    Their English French German Spanish Latin Polish Turkish Arabic Italian Portuguese Chinese Japanese Russian Urdu Hindi
-    Welsh Irish Dutch Ukrainian Romanian Greek Danish Swedish Norwegian Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
+    Their English French German Spanish Latin Polish Turkish Arabic Italian Portuguese Chinese Japanese Russian
+    Urdu Hindi Welsh Irish Dutch Ukrainian Romanian Greek Danish Swedish Norwegian
+    Monday Tuesday Wednesday Thursday Friday Saturday Sunday January
     February March April May June July August September October November December Autumn Winter Spring
     Summer Christmas Easter Internet Maths Romans? Vikings? Greeks? Egyptians? Tudors? Victorians?`)}(?:s|[’']s)?$`,
 )
@@ -188,7 +189,7 @@ function findSet(words: readonly FrameWord[], name: string, more: readonly Prono
   const opening = sets.find((set) => set !== they && set.subject === words[0]?.lower)
   if (opening) return opening
   const counts = sets.map((set) => {
-    const forms = formsOf(set)
+    const forms = wordsOf(set)
     const weight = set === they && name !== '' ? 0.6 : 1
     return weight * words.filter((word) => forms.has(word.lower)).length
   })
@@ -197,8 +198,8 @@ function findSet(words: readonly FrameWord[], name: string, more: readonly Prono
 }
 
 /** The words of a set; of "they" both "themself" and "themselves" are written. */
-function formsOf(set: PronounSet): ReadonlySet<string> {
-  const forms = [set.subject, set.object, set.determiner, set.possessive, set.reflexive]
+function wordsOf(set: PronounSet): ReadonlySet<string> {
+  const forms = formsOf(set)
   return new Set(set === they ? [...forms, 'themselves'] : forms)
 }
 

@@ -17,8 +17,9 @@ const doneTo = new RegExp(
 /** Words that cannot be owned: after one of these "her" stands alone. */
 const notOwned = oneOf(
   `to in on at with for from of by and or but so as than when while if because that who which what how why
-    where a an the each every all any some both another this these into out up down off away along together aside apart ahead about after before during
-    far further beyond past over under behind between among beside near round around home forward back
+    where a an the each every all any some both another this these into out up down off away along together aside
+    apart ahead about after before during far further beyond past over under behind between among beside
+    near round around home forward back
     through well best better more most much
     very also too again now here there today is was has had can will would could should`,
 )

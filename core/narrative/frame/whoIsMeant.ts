@@ -170,12 +170,7 @@ function peopleBefore(reading: Reading, at: number): string {
 }
 
 function spokenOfOthers(reading: Reading, at: number): boolean {
-  const word = reading.words[at]
-  const before = reading.words
-    .slice(0, at)
-    .filter((each) => each.sentence === word?.sentence)
-    .map((each) => each.text)
-    .join(' ')
+  const before = peopleBefore(reading, at)
   // Things do not think or write: "explains how they did it".
   const isThought = leadsToMind.test(reading.words[at + 1]?.lower ?? '') && isOfMind(reading, at + 2)
   // "Reads the instructions before they begin": who reads begins.
@@ -206,8 +201,8 @@ const leadsToMind = /^(have|had|can|could|will|would|should|must|may|do)(n't)?$|
 
 const ofMind = oneOf(`
   learnt learned read heard said told written thought understood known studied discovered found practised tried planned
-  noticed seen remembered asked answered explained explain read write say tell remember understand know show ask check do
-  start finish want like try listen think learn practise use care trust`)
+  noticed seen remembered asked answered explained explain read write say tell remember understand know show ask check
+  do start finish want like try listen think learn practise use care trust`)
 
 /**
  * Whether somebody is the object of what the student does: that is somebody else, or it would be "herself".
