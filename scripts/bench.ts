@@ -1,4 +1,4 @@
-import { createWriteStream, existsSync, readdirSync, readFileSync } from 'node:fs'
+import { createWriteStream } from 'node:fs'
 import { once } from 'node:events'
 import { spawnSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
@@ -6,13 +6,11 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import PDFDocument from 'pdfkit'
 import { decodeText } from '../core/exchange/decodeText'
-import { readClassFolder, withProposalsTaken } from '../core/exchange/folder/readClassFolder'
 import { guessGradebook } from '../core/exchange/guessGradebook'
 import { planImport } from '../core/exchange/planImport'
 import { readTable } from '../core/exchange/readTable'
 import { median } from '../core/marks/middle'
 import { checkComment } from '../core/checks/checkComment'
-import { draftClass } from '../core/narrative/draftClass'
 import { draftComment } from '../core/narrative/draftComment'
 import type { ClassRecord } from '../core/record/classRecord'
 import type { Student } from '../core/record/roster'
@@ -24,12 +22,13 @@ import type { ReportDocument } from '../core/reports/document'
 import { ownFaces } from '../press/pdf/faces'
 import { setReports } from '../press/pdf/setReports'
 import type { CleanComment } from '../tests/faults/faults'
+import { draftAll, grown } from './benchClass'
 import { benchMarks } from './benchMarks'
+import { runBuilt } from './runBuilt'
 import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '../tests/faults/measureChecks'
 
 // npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
 // process of its own, so that its peak memory is its own.
-const folder = fileURLToPath(new URL('../demo/batch', import.meta.url))
 const size = Number(process.argv[2] ?? 0)
 if (size === 0) {
   for (const each of [24, 30, 600])
@@ -97,25 +96,16 @@ async function bench(students: number): Promise<void> {
   const peak = (): string => `, ${Math.round(process.resourceUsage().maxRSS / 1024)} MB at most so far`
   const lines = [
     `before    the program and the class are read${peak()}`,
-    draftLine(record) + peak(),
+    draftLine(students),
     importLine(students) + peak(),
     ...(await pdfLines(withComments(record), peak)),
   ]
   console.log(`\n${students} students\n${lines.map((line) => `  ${line}`).join('\n')}`)
 }
 
-function draftLine(record: ClassRecord): string {
-  draftAll(record)
-  const [time, drafts] = timed(() => draftAll(record))
-  const count = drafts.flat().length
-  return `comments  ${count} in ${time.toFixed(0)} ms, ${Math.round((count / time) * 1000)} a second`
-}
-
-function draftAll(record: ClassRecord): ReturnType<typeof draftClass>[] {
-  const index = indexRecord(record)
-  return record.boxes.map((box) =>
-    draftClass(record.students, (student) => draftRequest(index, student, box), record.phrasebook),
-  )
+/** In a process of its own, as the application is built. */
+function draftLine(students: number): string {
+  return `comments  ${runBuilt('scripts/benchDraft.ts', [String(students)])}`
 }
 
 function importLine(students: number): string {
@@ -237,37 +227,6 @@ function withComments(record: ClassRecord): ClassRecord {
         version: 1,
       })),
     ),
-  }
-}
-
-/** The demo class with its students copied until there are so many. */
-function grown(students: number): ClassRecord {
-  if (!existsSync(folder)) throw new Error('The demo folder is not there.')
-  const { record } = readClassFolder(
-    new Map(readdirSync(folder).map((name) => [name, new Uint8Array(readFileSync(join(folder, name)))])),
-  )
-  if (!record) throw new Error('The demo folder cannot be read.')
-  const whole = withProposalsTaken(record)
-  const copies = Array.from({ length: students }, (_, at) => ({
-    from: whole.students[at % whole.students.length]?.id ?? '',
-    to: `s${at}`,
-  }))
-  const copy = <T extends { studentId: string }>(rows: readonly T[]): T[] =>
-    copies.flatMap(({ from, to }) =>
-      rows.filter((row) => row.studentId === from).map((row) => ({ ...row, studentId: to })),
-    )
-  return {
-    ...whole,
-    students: copies.flatMap(({ from, to }) =>
-      whole.students
-        .filter((student) => student.id === from)
-        .map((student) => ({ ...student, id: to, schoolNumber: to })),
-    ),
-    results: copy(whole.results),
-    marks: copy(whole.marks),
-    levels: copy(whole.levels),
-    habitScores: copy(whole.habitScores),
-    attendance: copy(whole.attendance),
   }
 }
 

@@ -1,3 +1,4 @@
+import { withRoomFor } from './numberList'
 import type { ReadyPhrase } from './readyPhrase'
 
 /** Something that is said, by its words. */
@@ -25,25 +26,38 @@ export class TextsOfOthers {
   private readonly inWhole = new WordSet()
   private readonly inOthers = new WordSet()
 
+  get isEmpty(): boolean {
+    return this.count === 0
+  }
+
   /** One more text; where there are too many, the oldest gives way. */
   add(phrases: readonly Worded[]): void {
     const place = this.placeForOne()
-    const words = [...new Set(phrases.flatMap((phrase) => phrase.words))]
-    for (const word of words) {
-      this.having = withRoomFor(word, this.having)
-      this.having[word] = (this.having[word] ?? 0) | (1 << place)
-    }
+    const words: number[] = []
+    this.inWhole.empty()
+    for (const phrase of phrases)
+      for (const word of phrase.words) {
+        if (this.inWhole.has(word)) continue
+        this.inWhole.add(word)
+        words.push(word)
+        this.having = withRoomFor(word, this.having)
+        this.having[word] = (this.having[word] ?? 0) | (1 << place)
+      }
     this.texts[place] = { phrases: [...phrases], words }
     this.count += 1
   }
 
   /** A text that was added; false, and nothing, where it has given way since. */
   takeBack(phrases: readonly Worded[]): boolean {
-    const place = this.texts.findIndex(
-      (text) => text?.phrases.length === phrases.length && phrases.every((each, at) => text.phrases[at] === each),
-    )
+    const place = this.placeOf(phrases)
     if (place >= 0) this.empty(place)
     return place >= 0
+  }
+
+  private placeOf(phrases: readonly Worded[]): number {
+    return this.texts.findIndex(
+      (text) => text?.phrases.length === phrases.length && phrases.every((each, at) => text.phrases[at] === each),
+    )
   }
 
   private placeForOne(): number {
@@ -78,6 +92,14 @@ export class TextsOfOthers {
     return this.highest(shared, of)
   }
 
+  /** The same for a text that was added, beside all others; null where it has given way since. */
+  mostAlikeBesides(phrases: readonly Worded[]): number | null {
+    const place = this.placeOf(phrases)
+    if (place < 0) return null
+    const { of, shared } = this.counted(phrases, this.inWhole)
+    return this.highest(shared, of, ~(1 << place))
+  }
+
   /**
    * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked
    * until it is called again.
@@ -87,7 +109,7 @@ export class TextsOfOthers {
     const { inOthers } = this
     const all = new Int32Array(places)
     return (phrase) => {
-      all.set(shared)
+      for (let place = 0; place < places; place += 1) all[place] = shared[place] ?? 0
       let of = size
       for (const word of phrase.words) {
         if (inOthers.has(word)) continue
@@ -113,17 +135,22 @@ export class TextsOfOthers {
     return { of, shared }
   }
 
-  /** The highest index of all texts, by what each shares with a text of so many words. */
-  private highest(shared: Int32Array, of: number): number {
-    let used = places
-    while (used > 0 && shared[used - 1] === 0) used -= 1
+  /** The highest index of some texts, by what each shares with a text of so many words. */
+  private highest(shared: Int32Array, of: number, among = ~0): number {
     let most = 0
-    for (let at = 0; at < this.texts.length; at += 1) {
-      let both = 0
-      for (let place = 0; place < used; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
-      if (both === 0) continue
-      const index = both / (of + (this.texts[at]?.words.length ?? 0) - both)
-      if (index > most) most = index
+    let looked = 0
+    for (let top = places - 1; top >= 0; top -= 1) {
+      // What has fewer than two to the power of the places left shares less than that of all words there are.
+      if ((2 << top) - 1 <= most * of) break
+      let left = (shared[top] ?? 0) & among & ~looked
+      looked |= left
+      for (; left !== 0; left &= left - 1) {
+        const at = 31 - Math.clz32(left & -left)
+        let both = 0
+        for (let place = 0; place <= top; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
+        const index = both / (of + (this.texts[at]?.words.length ?? 0) - both)
+        if (index > most) most = index
+      }
     }
     return most
   }
@@ -146,14 +173,6 @@ class WordSet {
     this.marks = withRoomFor(word, this.marks)
     this.marks[word] = this.mark
   }
-}
-
-/** A list that has a place for so high a number; twice as long where it has none. */
-function withRoomFor(number: number, list: Int32Array): Int32Array {
-  if (number < list.length) return list
-  const longer = new Int32Array(2 * number)
-  longer.set(list)
-  return longer
 }
 
 /** Adds one to the counts of some texts, all at once: the bits of each place of all counts stand in one number. */

@@ -83,7 +83,7 @@ function partsOf({
       describingFamilies: new Set(describing.top.map(familyNumber)),
       atMost,
       costAsWhole: (phrases) => wholeOf(phrases, alike),
-      leastAsWhole: null,
+      costOfLikeness: null,
       fits: () => true,
     },
   }
@@ -139,7 +139,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
 }
 
 /** Any choice may be taken, and none costs more as a whole. */
-const free = { atMost: Infinity, costAsWhole: () => 0, leastAsWhole: null, fits: () => true }
+const free = { atMost: Infinity, costAsWhole: () => 0, costOfLikeness: null, fits: () => true }
 
 describe('choosing wordings', () => {
   it('finds the cheapest choice of all that keep the hard rules, or says that there is none', () => {
@@ -192,9 +192,9 @@ describe('choosing wordings', () => {
         describingFamilies: counted,
         ...free,
         ...more,
-        costAsWhole: (candidate) => {
+        costAsWhole: (candidate, likeness) => {
           tries += 1
-          return more.costAsWhole ? more.costAsWhole(candidate) : 0
+          return more.costAsWhole ? more.costAsWhole(candidate, likeness) : 0
         },
       })
       return { ids: chosen?.map((each) => each.phrase.id), looks, tries }

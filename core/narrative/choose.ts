@@ -3,8 +3,9 @@ import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
 import type { OpenPart } from './openPart'
 import { contentWords } from './wordFamily'
+import { FamilyCounts } from './familyCounts'
 import { familyNumber } from './familyNumber'
-import { preference } from './preference'
+import { inOwnOrder } from './preference'
 import { searchOrder, type Offer } from './searchOrder'
 import { joined, linkOf, nothingJoined, type Joining } from './joining'
 import type { ChosenPart } from './sayComment'
@@ -26,12 +27,12 @@ export interface ChoiceSetting extends CostSetting {
   /** The most characters that the whole may have. */
   readonly atMost: number
   /**
-   * What a finished choice costs beyond its wordings, for how like a classmate's text it is, never below 0; null for a
-   * classmate's very words, which may not be taken.
+   * What a finished choice costs beyond its wordings, never below 0: for how like a classmate's text it is, which may be
+   * known by costOfLikeness, and for how little it says; null for a classmate's very words, which may not be taken.
    */
-  readonly costAsWhole: (phrases: readonly ReadyPhrase[]) => number | null
-  /** The least that costAsWhole can give for some phrases and one more, asked of many in turn; null where it is 0. */
-  readonly leastAsWhole: ((others: readonly ReadyPhrase[]) => (phrase: ReadyPhrase) => number) | null
+  readonly costAsWhole: (phrases: readonly ReadyPhrase[], likeness: number | null) => number | null
+  /** What some phrases and one more cost for their likeness, asked of many in turn; null where nothing is like them. */
+  readonly costOfLikeness: ((others: readonly ReadyPhrase[]) => (phrase: ReadyPhrase) => number) | null
   /** Whether the whole text is as long as it may be. */
   readonly fits: (chosen: readonly ChosenPart[]) => boolean
 }
@@ -51,32 +52,33 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const offers = parts.map((part) => offersOf(part, setting))
   const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
-  const counts = new Map<number, number>()
+  const counts = new FamilyCounts()
   const path: Offer[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
-  descend(0, atFirst)
+  descend(0, atFirst, null)
   if (isCutShort()) improve()
   return search.found
 
-  function descend(at: number, soFar: SoFar): void {
+  function descend(at: number, soFar: SoFar, likeness: number | null): void {
     if (at >= parts.length) {
-      finish(soFar.cost)
+      finish(soFar.cost, likeness)
       return
     }
-    let asWhole: ((phrase: ReadyPhrase) => number) | null = null
+    let likenessOf: ((phrase: ReadyPhrase) => number) | null = null
     for (const { offer, least } of inOrder(at, soFar.run)) {
       if (isCutShort()) return
       search.steps += 1
       if (soFar.cost + least >= search.best) return
-      if (at === parts.length - 1 && search.found) asWhole ??= leastAsWhole(path)
-      if (asWhole && soFar.cost + least + asWhole(offer.phrase) >= search.best) {
+      if (at === parts.length - 1 && search.found) likenessOf ??= costOfLikeness(path)
+      const alike = likenessOf && likenessOf(offer.phrase)
+      if (alike !== null && soFar.cost + least + alike >= search.best) {
         search.tried += 1
         continue
       }
       const next = goOn(at, soFar, offer)
       if (!next) continue
       path.push(offer)
-      descend(at + 1, next)
+      descend(at + 1, next, alike)
       path.pop()
       giveBack(offer.families)
     }
@@ -86,8 +88,8 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     return search.steps >= mostSteps || search.tried >= (search.found ? mostTried : mostTriedInVain)
   }
 
-  function leastAsWhole(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
-    return setting.leastAsWhole && setting.leastAsWhole(others.map(({ phrase }) => phrase))
+  function costOfLikeness(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
+    return setting.costOfLikeness && setting.costOfLikeness(others.map(({ phrase }) => phrase))
   }
 
   /** A choice with one more wording, whose words are counted in; null, and nothing counted, where it may not be. */
@@ -121,25 +123,26 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     const { choice } = search
     const others = choice.filter((_, nth) => nth !== at)
     const cost = others.reduce((sum, each) => sum + each.cost, 0)
-    let asWhole: ((phrase: ReadyPhrase) => number) | null = null
+    let likenessOf: ((phrase: ReadyPhrase) => number) | null = null
     for (const other of own) {
       // The cheapest come first: what follows cannot be better either.
       if (cost + other.cost >= search.best) return
       if (other === choice[at]) continue
-      asWhole ??= leastAsWhole(others)
-      if (!asWhole || cost + other.cost + asWhole(other.phrase) < search.best) tryOut(choice.with(at, other))
+      likenessOf ??= costOfLikeness(others)
+      const likeness = likenessOf && likenessOf(other.phrase)
+      if (cost + other.cost + (likeness ?? 0) < search.best) tryOut(choice.with(at, other), likeness)
     }
   }
 
   /** Takes a whole choice where it costs less than the best found. */
-  function tryOut(choice: readonly Offer[]): void {
+  function tryOut(choice: readonly Offer[], likeness: number | null): void {
     let soFar: SoFar | null = atFirst
     for (const offer of choice) {
       soFar = goOn(path.length, soFar, offer)
       if (!soFar) break
       path.push(offer)
     }
-    if (soFar) finish(soFar.cost)
+    if (soFar) finish(soFar.cost, likeness)
     for (const { families } of path) giveBack(families)
     path.length = 0
   }
@@ -147,9 +150,8 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   /** Counts words in; false, and nothing counted, when one would stand too often. */
   function take(families: readonly number[]): boolean {
     for (let at = 0; at < families.length; at += 1) {
-      const family = families[at] ?? -1
-      const count = (counts.get(family) ?? 0) + 1
-      counts.set(family, count)
+      const family = families[at] ?? 0
+      const count = counts.add(family)
       if (count > (setting.describingFamilies.has(family) ? 1 : mostTimes)) {
         giveBack(families.slice(0, at + 1))
         return false
@@ -161,19 +163,19 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   /** How many of a phrase's own words, just counted in, stand twice by now. */
   function saidAgain(families: readonly number[]): number {
     let again = 0
-    for (const family of families) if ((counts.get(family) ?? 0) > 1) again += 1
+    for (const family of families) if (counts.of(family) > 1) again += 1
     return again
   }
 
   function giveBack(families: readonly number[]): void {
-    for (const family of families) counts.set(family, (counts.get(family) ?? 1) - 1)
+    for (const family of families) counts.takeAway(family)
   }
 
-  function finish(cost: number): void {
+  function finish(cost: number, likeness: number | null): void {
     search.tried += 1
-    if (cost >= search.best) return
+    if (cost + (likeness ?? 0) >= search.best) return
     const phrases = path.map(({ phrase }) => phrase)
-    const asWhole = setting.costAsWhole(phrases)
+    const asWhole = setting.costAsWhole(phrases, likeness)
     if (asWhole === null || cost + asWhole >= search.best) return
     const chosen = chosenBy(phrases)
     if (!chosen || !setting.fits(chosen)) return
@@ -199,7 +201,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     if (!place) return words
     for (const word of pool(place)) {
       const family = [familyNumber(word)]
-      if ((counts.get(family[0] ?? -1) ?? 0) > 0) continue
+      if (counts.of(family[0] ?? -1) > 0) continue
       take(family)
       const rest = describingFor(slot + 1, [...words, word])
       giveBack(family)
@@ -222,10 +224,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   function pool({ phrase, part, example }: { phrase: ReadyPhrase; part: OpenPart; example: string }): string[] {
     const words =
       part.tier === null || part.uneven ? [example] : [...new Set([example, ...setting.describing[part.tier]])]
-    return words
-      .map((word) => ({ word, liking: preference(setting.seed, phrase.id, word) }))
-      .sort((a, b) => a.liking - b.liking)
-      .map(({ word }) => word)
+    return inOwnOrder(words, [setting.seed, phrase.id].join('\u0000'), (word) => word)
   }
 }
 

@@ -1,13 +1,13 @@
 import type { Draft } from './because'
 import { Classmates, phrasesIn } from './classmates'
-import { compose, type Composed } from './draftComment'
+import { compose, composeAgain, type Composed } from './draftComment'
 import type { DraftRequest } from './draftRequest'
 import type { Phrasebook } from './phrase'
 
 /**
  * Writes the comments of a class for one box, in the order of the class list. Deterministic: the same requests and
- * phrasebook give the same texts. No two students get the very same sentences while another choice is left; and what
- * two of whom the same is told are given is chosen anew, in the same order, while it is too like.
+ * phrasebook give the same texts. No two students get the very same sentences while another choice is left; and what is
+ * too like a classmate's is chosen anew, in the same order.
  * @param students whoever the comments are for; a request is made when it is needed, so that a large class is never
  *   held whole
  * @param classmates what those have whose texts stand; what is written is added to it
@@ -44,19 +44,19 @@ function lessAlike(
   phrasebook: Phrasebook,
   classmates: Classmates,
 ): Composed {
-  if (!classmates.takeBack(before.chosen)) return before
-  const share = likeness(before, classmates)
-  const request = share < lookedAtAgain ? null : requestFor()
+  const share = classmates.texts?.mostAlikeBesides(phrasesIn(before.chosen)) ?? 0
+  if (share < lookedAtAgain) return before
+  const request = requestFor()
   // What stands is not changed for what is said of others.
-  const again = !request || (request.standing?.size ?? 0) > 0 ? before : compose(request, phrasebook, classmates)
-  // Nor is anything left out for it.
-  const tellsAll = again !== before && again.chosen.length >= before.chosen.length
-  const taken = tellsAll && likeness(again, classmates) < share - worthChanging ? again : before
+  if ((request.standing?.size ?? 0) > 0) return before
+  classmates.takeBack(before.chosen)
+  const other = composeAgain(before, request, phrasebook, classmates)
+  const taken = likeness(other, classmates) < share - worthChanging ? other : before
   classmates.add(taken.chosen)
   return taken
 }
 
-/** How like the most alike text of a classmate of whom the same is told a comment is, from 0 to 1. */
+/** How like the most alike text of a classmate a comment is, from 0 to 1. */
 function likeness({ chosen }: Composed, classmates: Classmates): number {
-  return classmates.tellingTheSame(chosen.map(({ part }) => part))?.mostAlike(phrasesIn(chosen)) ?? 0
+  return classmates.texts?.mostAlike(phrasesIn(chosen)) ?? 0
 }

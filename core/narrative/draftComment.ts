@@ -5,7 +5,7 @@ import { Classmates } from './classmates'
 import { chooseWordings, type ChoiceSetting } from './choose'
 import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
-import type { OpenPart } from './openPart'
+import { partWith, type OpenPart } from './openPart'
 import { openParts } from './openParts'
 import type { DraftRequest, Wish } from './draftRequest'
 import { indexPhrases } from './phraseIndex'
@@ -13,7 +13,7 @@ import type { Phrasebook } from './phrase'
 import { referringBack } from './refersBack'
 import { sayComment, sayText, type ChosenPart } from './sayComment'
 import type { ReadyPhrase } from './readyPhrase'
-import { alikeCost, weights, type CostSetting } from './wordingCost'
+import { alikeCost, weights } from './wordingCost'
 
 /**
  * Writes one comment from the facts, or an empty one when the facts and the phrasebook have nothing to say together.
@@ -45,9 +45,8 @@ export function compose(request: DraftRequest, phrasebook: Phrasebook, classmate
     const chosen = hasNoRoom(parts, request, least)
       ? null
       : chooseAmong(referringBack(parts), request, phrasebook, classmates)
-    const draft = chosen ? sayComment(chosen, request.subject) : null
-    const isCut = least >= givesWayEarly && chosen && draft && runsOn(chosen, draft.sentences.length, request)
-    if (chosen && draft && !isCut) return { draft: { ...draft, leftOut }, chosen }
+    const composed = chosen && said(chosen, request, leftOut)
+    if (composed) return composed
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(
       ...parts
@@ -57,6 +56,25 @@ export function compose(request: DraftRequest, phrasebook: Phrasebook, classmate
     parts = parts.filter((_, at) => at !== gone)
   }
   return { draft: { text: '', sentences: [], leftOut }, chosen: [] }
+}
+
+/** The same told in the words that are best beside what classmates have by now; as it was where there are none. */
+export function composeAgain(
+  before: Composed,
+  request: DraftRequest,
+  phrasebook: Phrasebook,
+  classmates: Classmates,
+): Composed {
+  const parts = before.chosen.map(({ part }) => part)
+  const chosen = chooseAmong(parts, request, phrasebook, classmates)
+  return (chosen && said(chosen, request, before.draft.leftOut)) ?? before
+}
+
+/** A choice put into sentences; null where they are too many and one of them is not needed. */
+function said(chosen: readonly ChosenPart[], request: DraftRequest, leftOut: readonly LeftOut[]): Composed | null {
+  const { text, sentences } = sayComment(chosen, request.subject)
+  const mayGive = chosen.some(({ part }) => part.dispensable >= givesWayEarly)
+  return mayGive && runsOn(chosen, sentences.length, request) ? null : { draft: { text, sentences, leftOut }, chosen }
 }
 
 /** Not in a classmate's very words, if there are others. */
@@ -101,7 +119,7 @@ function held(parts: readonly OpenPart[], wish: Wish | undefined): OpenPart[] {
   return parts.map((part) => {
     const ids = part.keys.map((key) => wish?.held?.get(key)).find((held) => held !== undefined)
     const candidates = ids ? part.candidates.filter((phrase) => ids.has(phrase.id)) : []
-    return candidates.length > 0 ? { ...part, candidates } : part
+    return candidates.length > 0 ? partWith(part, { candidates }) : part
   })
 }
 
@@ -111,11 +129,11 @@ function choose(
   phrasebook: Phrasebook,
   { classmates, mayRepeat }: { classmates: Classmates; mayRepeat: boolean },
 ): ChosenPart[] | null {
-  const { box, wish } = request
+  const { box, wish, standing = new Set() } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
-  const same = classmates.tellingTheSame(parts)
-  const setting: CostSetting = {
+  const { texts } = classmates
+  return chooseWordings(parts, {
     // The term by name, not by id: the batch command and the application shall choose alike.
     seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
     usage: classmates.usage,
@@ -124,35 +142,33 @@ function choose(
     namedOnly: request.subject.pronouns === 'name only',
     idealLength: Math.max(least, most * wellFilled) / parts.length,
     shown: wish?.shown ?? new Map(),
-    standing: request.standing ?? new Set(),
+    standing,
     elsewhere: request.elsewhere ?? new Map(),
-    heard: same,
-  }
-  return chooseWordings(parts, {
-    ...setting,
+    heard: texts,
     describing: phrasebook.describing,
     // The first sentence has no gap before it.
     atMost: most + 1,
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
     // What stands may stay, whatever it shares.
-    leastAsWhole: same === null || setting.standing.size > 0 ? null : leastAsWhole(same),
+    costOfLikeness: texts === null || standing.size > 0 ? null : costOfLikeness(texts),
     fits,
   })
 
-  function leastAsWhole(texts: TextsOfOthers): ChoiceSetting['leastAsWhole'] {
+  function costOfLikeness(of: TextsOfOthers): ChoiceSetting['costOfLikeness'] {
     return (others) => {
-      const share = texts.mostAlikeWith(others)
+      const share = of.mostAlikeWith(others)
       return (phrase) => alikeCost(share(phrase))
     }
   }
 
-  function costAsWhole(phrases: readonly ReadyPhrase[]): number | null {
+  function costAsWhole(phrases: readonly ReadyPhrase[], likeness: number | null): number | null {
     if (!mayRepeat && classmates.have(phrases)) return null
     // A draft that stands stays, whatever is said of others since.
-    const stands = phrases.every(({ id }) => setting.standing.has(id))
+    const stands = phrases.every(({ id }) => standing.has(id))
     if (stands) return 0
-    return (isForgotten(phrases) ? weights.veryShort : 0) + (same === null ? 0 : alikeCost(same.mostAlike(phrases)))
+    const alike = likeness ?? (texts === null ? 0 : alikeCost(texts.mostAlike(phrases)))
+    return (isForgotten(phrases) ? weights.veryShort : 0) + alike
   }
 
   function isForgotten(phrases: readonly ReadyPhrase[]): boolean {

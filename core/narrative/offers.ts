@@ -4,7 +4,7 @@ import { exchange } from './reword'
 import type { OpenPart } from './openPart'
 import { offeredParts } from './openParts'
 import type { Phrasebook } from './phrase'
-import { preference } from './preference'
+import { inOwnOrder } from './preference'
 import { sayComment } from './sayComment'
 import { keyOfFact } from './told/toldParts'
 
@@ -26,9 +26,11 @@ const mostOfPart = 3
  */
 export function offersFor(request: DraftRequest, phrasebook: Phrasebook, used: ReadonlySet<string>): Offer[] {
   const byPart = offeredParts(request, phrasebook).map((part) =>
-    part.candidates
-      .filter(({ id }) => !used.has(id))
-      .toSorted((a, b) => preference(request.seed, a.id) - preference(request.seed, b.id))
+    inOwnOrder(
+      part.candidates.filter(({ id }) => !used.has(id)),
+      request.seed,
+      ({ id }) => id,
+    )
       .slice(0, mostOfPart)
       .flatMap((phrase): Offer[] => {
         const [sentence] = sayComment([{ part, phrase, describing: phrase.slots }], request.subject).sentences

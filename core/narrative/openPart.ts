@@ -16,12 +16,32 @@ export interface OpenPart {
   /** True when it tells of an uneven strand: no describing word is true of all of it. */
   readonly uneven: boolean
   readonly because: readonly Because[]
-  /** What single wordings rest on besides, by their phrases' ids, where they do not all tell the same. */
-  readonly becauseOf?: ReadonlyMap<string, readonly Because[]>
+  /** What single wordings rest on besides, by their phrases' ids; null where they all tell the same. */
+  readonly becauseOf: ReadonlyMap<string, readonly Because[]> | null
   /** What its phrases may say of the record. */
   readonly facts: Partial<Record<FactName, SayableFact>>
   /** The same facts as plain words. */
   readonly words: Partial<Record<FactName, string>>
   /** Parts that may be left out when the limit is tight, highest first. */
   readonly dispensable: number
+}
+
+/**
+ * A part with some of it put otherwise. Each by its name: spread, every part would be an object of a make of its own,
+ * and slow to read from.
+ */
+export function partWith(part: OpenPart, other: Partial<OpenPart>): OpenPart {
+  return {
+    keys: other.keys ?? part.keys,
+    within: other.within ?? part.within,
+    planned: other.planned ?? part.planned,
+    candidates: other.candidates ?? part.candidates,
+    tier: other.tier === undefined ? part.tier : other.tier,
+    uneven: other.uneven ?? part.uneven,
+    because: other.because ?? part.because,
+    becauseOf: other.becauseOf ?? part.becauseOf,
+    facts: other.facts ?? part.facts,
+    words: other.words ?? part.words,
+    dispensable: other.dispensable ?? part.dispensable,
+  }
 }

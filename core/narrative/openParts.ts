@@ -4,7 +4,7 @@ import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } fr
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
 import { givesWay, givesWayAs } from './givesWay'
-import type { FactName } from './notation'
+import { factNames, type FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf, isAdvice } from './claims'
@@ -13,7 +13,7 @@ import { eachNamed, standingNamed, togetherSign } from './standingsOfBox'
 import { untoldByNumber } from './told/mostTelling'
 import { keyOfFact, markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type PlannedPart } from './plan'
-import type { OpenPart } from './openPart'
+import { partWith, type OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
 
@@ -82,14 +82,17 @@ function writtenOfSkills(
     if (!by || candidates.length === 0) return []
     return [
       {
-        ...{ keys: [keyOfFact(fact)], within: [`outcome ${strand ?? ''}`], planned: by, candidates },
-        ...{
-          tier: level.tier,
-          uneven: false,
-          because: [fact.because],
-          dispensable: givesWayAs(givesWay.outcome, by.need),
-        },
-        ...{ facts: request.facts.sayable, words: inWords(request.facts.sayable) },
+        keys: [keyOfFact(fact)],
+        within: [`outcome ${strand ?? ''}`],
+        planned: by,
+        candidates,
+        tier: level.tier,
+        uneven: false,
+        because: [fact.because],
+        becauseOf: null,
+        facts: request.facts.sayable,
+        words: inWords(request.facts.sayable),
+        dispensable: givesWayAs(givesWay.outcome, by.need),
       },
     ]
   })
@@ -128,13 +131,11 @@ function notEndingLow(parts: readonly OpenPart[]): OpenPart[] {
 
 /** The first sentence of a box says who it is about, where it can. */
 function nameFirst(parts: readonly OpenPart[]): OpenPart[] {
-  return parts.map((part, at) => {
-    if (at > 0) return part
-    const naming = part.candidates.filter(({ tokens }) =>
-      tokens.some(({ kind }) => kind === 'name' || kind === 'pronoun'),
-    )
-    return naming.length > 0 ? { ...part, candidates: naming } : part
-  })
+  const [first, ...others] = parts
+  const naming = first?.candidates.filter(({ tokens }) =>
+    tokens.some(({ kind }) => kind === 'name' || kind === 'pronoun'),
+  )
+  return first && naming && naming.length > 0 ? [partWith(first, { candidates: naming }), ...others] : [...parts]
 }
 
 /** The skills or habits that a part of the plan has told by their own words; none where it speaks of something else. */
@@ -176,7 +177,7 @@ function openPart(
     if (standing && spokenOf.has(standing.about)) return 'it does not apply'
     if (standing) spokenOf.add(standing.about)
   }
-  const sayable = { ...facts.sayable, ...(standing ? factsOfStanding(standing) : {}) }
+  const sayable = standing ? withStanding(facts.sayable, standing) : facts.sayable
   const about = standing && planned.about !== 'any' ? standing.about : 'any'
   const suits = (phrase: ReadyPhrase): boolean =>
     (claimedBy(phrase, facts) === 'particular') === (which === 'particular') &&
@@ -198,8 +199,6 @@ function openPart(
     within: [partKey(planned)],
     planned,
     candidates,
-    facts: sayable,
-    words: inWords(sayable),
     tier: standing?.tier ?? null,
     uneven: planned.part === 'outcome' && standing?.uneven === true,
     because: standing?.because ?? [
@@ -211,6 +210,9 @@ function openPart(
         termId: facts.termId,
       },
     ],
+    becauseOf: null,
+    facts: sayable,
+    words: inWords(sayable),
     dispensable: givesWayAs(givesWay[planned.part], planned.need),
   }
 }
@@ -299,32 +301,54 @@ export function factsInWords(
   const { sayable } = facts
   const named = standingNamed({ part, about }, subject, facts)
   const tries = (named ? [named] : standingsFor(part, subject, facts)).map((standing) =>
-    inWords({ ...sayable, ...factsOfStanding(standing) }),
+    inWords(withStanding(sayable, standing)),
   )
   return tries.find((words) => needs.every((fact) => words[fact] !== undefined)) ?? tries[0] ?? inWords(sayable)
 }
 
 function inWords(facts: OpenPart['facts']): OpenPart['words'] {
-  return Object.fromEntries(Object.entries(facts).map(([name, fact]) => [name, fact.text]))
+  const words: Partial<Record<FactName, string>> = {}
+  for (const name of factNames) {
+    const fact = facts[name]
+    if (fact) words[name] = fact.text
+  }
+  return words
+}
+
+/** What phrases may say of a student, with what they may say of the standing that they speak of. */
+function withStanding(sayable: OpenPart['facts'], standing: StandingFact): OpenPart['facts'] {
+  const own = factsOfStanding(standing)
+  const facts: Partial<Record<FactName, SayableFact>> = {}
+  for (const name of factNames) {
+    const fact = own[name] ?? sayable[name]
+    if (fact) facts[name] = fact
+  }
+  return facts
 }
 
 /** What phrases may say of the standing that they speak of. */
-export function factsOfStanding(standing: StandingFact): OpenPart['facts'] {
-  const inSentence: SayableFact = { text: lowerFirst(standing.name), because: null }
-  const { trend, strongestSkill, weakestSkill, skills } = standing
-  return {
-    ...(standing.kind === 'mark' ? {} : { skill: inSentence, habit: inSentence }),
-    ...(strongestSkill ? { 'strongest skill': strongestSkill } : {}),
-    ...(weakestSkill ? { 'weakest skill': weakestSkill } : {}),
-    ...(skills ? skillFacts(skills) : {}),
-    ...(trend?.text ? { trend: { text: trend.text, because: trend.because } } : {}),
+export function factsOfStanding({
+  kind,
+  name,
+  trend,
+  strongestSkill,
+  weakestSkill,
+  skills,
+}: StandingFact): OpenPart['facts'] {
+  const inSentence: SayableFact = { text: lowerFirst(name), because: null }
+  const facts: Partial<Record<FactName, SayableFact>> = {}
+  if (kind !== 'mark') {
+    facts.skill = inSentence
+    facts.habit = inSentence
   }
-}
-
-function skillFacts({ words, because }: NonNullable<StandingFact['skills']>): OpenPart['facts'] {
-  return {
-    does: { text: words.does, because },
-    do: { text: words.do, because },
-    doing: { text: words.doing, because },
+  if (strongestSkill) facts['strongest skill'] = strongestSkill
+  if (weakestSkill) facts['weakest skill'] = weakestSkill
+  if (skills) {
+    const { words, because } = skills
+    facts.does = { text: words.does, because }
+    facts.do = { text: words.do, because }
+    facts.doing = { text: words.doing, because }
   }
+  if (trend?.text) facts.trend = { text: trend.text, because: trend.because }
+  return facts
 }

@@ -76,9 +76,7 @@ export function readPlan(written: string): PlannedPart[] {
     .split(';')
     .map((chunk) => chunk.trim())
     .filter(Boolean)
-    .flatMap((chunk) =>
-      chunk.split('+').map((each, index) => ({ ...readPart(each.trim()), sharesSentence: index > 0 })),
-    )
+    .flatMap((chunk) => chunk.split('+').map((each, index) => readPart(each.trim(), index > 0)))
 }
 
 /**
@@ -103,7 +101,7 @@ export function partKey({ part, about }: Pick<PlannedPart, 'part' | 'about'>): s
   return about === aboutUnnamed[part] ? part : `${part} ${about}`
 }
 
-function readPart(withMarks: string): Omit<PlannedPart, 'sharesSentence'> {
+function readPart(withMarks: string, sharesSentence: boolean): PlannedPart {
   const { written, marks } = withoutMarks(withMarks)
   const [named = '', condition, ...more] = written.split(/\s+when\s+/)
   const part = partKinds.find((kind) => named === kind || named.startsWith(`${kind} `))
@@ -115,7 +113,7 @@ function readPart(withMarks: string): Omit<PlannedPart, 'sharesSentence'> {
     )
   const about = named.slice(part.length).trim() || aboutUnnamed[part]
   if (about === '') throw new Error(`“${part}” needs the name of one, as in “${part} Number”, or strongest or weakest.`)
-  return { part, about, when, ...marks }
+  return { part, about, when, sharesSentence, need: marks.need, atMost: marks.atMost }
 }
 
 type Marks = Pick<PlannedPart, 'need' | 'atMost'>

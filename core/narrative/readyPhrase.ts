@@ -1,4 +1,6 @@
 import { familyNumber } from './familyNumber'
+import { nameNumber } from './nameNumber'
+import { lettersOf } from './preference'
 import { parsePhrase, type FactName, type PlainToken, type Token } from './notation'
 import type { Phrase } from './phrase'
 import { contentWords } from './wordFamily'
@@ -44,6 +46,11 @@ export interface ReadyPhrase extends Phrase {
   readonly ends: string
   /** Its id, as shapeOf has it. */
   readonly shape: string
+  /** Its id as preferenceOfEach looks at it. */
+  readonly letters: readonly number[]
+  /** Its id and its frame as nameNumber has them. */
+  readonly idNumber: number
+  readonly frameNumber: number
 }
 
 const ready = new WeakMap<Phrase, ReadyPhrase>()
@@ -132,8 +139,21 @@ function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
   const people = plain.filter(
     (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
   ).length
+  const frame = counts?.frame ?? frameOf(phrase.text)
   return {
-    ...phrase,
+    // Each by its name: spread, every phrase would be an object of a make of its own, and slow to read from.
+    id: phrase.id,
+    subject: phrase.subject,
+    part: phrase.part,
+    about: phrase.about,
+    tiers: phrase.tiers,
+    uneven: phrase.uneven,
+    moves: phrase.moves,
+    text: phrase.text,
+    claims: phrase.claims,
+    tone: phrase.tone,
+    grades: phrase.grades,
+    owner: phrase.owner,
     tokens,
     needs: factsIn(plain),
     families: counts?.families ?? contentWords(fixed).map(familyNumber),
@@ -154,7 +174,10 @@ function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
     words: wordNumbers(fixed),
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
-    frame: counts?.frame ?? frameOf(phrase.text),
+    frame,
     shape: shapeOf(phrase.id),
+    letters: lettersOf(phrase.id),
+    idNumber: nameNumber(phrase.id),
+    frameNumber: nameNumber(frame),
   }
 }

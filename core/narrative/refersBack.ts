@@ -1,4 +1,4 @@
-import type { OpenPart } from './openPart'
+import { partWith, type OpenPart } from './openPart'
 import { readyAs, type ReadyPhrase } from './readyPhrase'
 
 /**
@@ -11,7 +11,10 @@ export function referringBack(parts: readonly OpenPart[]): OpenPart[] {
     const before = parts[at - 1]
     if (part.planned.part !== 'next step' || !before || !endsWith(before, part)) return part
     // What changes there changes what "this" means.
-    return { ...part, candidates: part.candidates.map(withThis), because: [...part.because, ...before.because] }
+    return partWith(part, {
+      candidates: part.candidates.map(withThis),
+      because: [...part.because, ...before.because],
+    })
   })
 }
 

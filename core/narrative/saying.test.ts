@@ -139,7 +139,15 @@ describe('two parts in one sentence', () => {
     const because = (about: string) => ({ ...standing(about, 'growing').because[0], about }) as Because
     const part = (key: string, kind: PartKind, of: string[]): OpenPart => ({
       ...{ keys: [key], within: [], planned: { part: kind, about: 'any', when: null, sharesSentence: false } },
-      ...{ candidates: [], tier: 'growing', uneven: false, because: of.map(because), facts: {}, words: {} },
+      ...{
+        candidates: [],
+        tier: 'growing',
+        uneven: false,
+        because: of.map(because),
+        becauseOf: null,
+        facts: {},
+        words: {},
+      },
       dispensable: 0,
     })
     const step = (text: string, about = 'any') => readyPhrase(phrase(text, text, { part: 'next step', about }))

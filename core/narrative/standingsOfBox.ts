@@ -40,8 +40,12 @@ export function eachNamed(
       const alike = known.filter((each) => each.tier === tier && !alone(each))
       return inGroups(alike.map((each) => each.about)).map((abouts) => abouts.join(togetherSign))
     })
-    return [...known.filter(alone).map((each) => each.about), ...together].map((about) => ({ ...planned, about }))
+    return [...known.filter(alone).map((each) => each.about), ...together].map((about) => partAbout(planned, about))
   })
+}
+
+function partAbout({ part, when, sharesSentence, need, atMost }: PlannedPart, about: string): PlannedPart {
+  return { part, about, when, sharesSentence, need, atMost }
 }
 
 /** No key of a habit has it: a plan is cut there. */

@@ -1,4 +1,6 @@
 import type { Tier } from '../scales/tier'
+import { nameNumber } from './nameNumber'
+import { withRoomFor } from './numberList'
 import { shapeOf } from './readyPhrase'
 
 /**
@@ -6,9 +8,10 @@ import { shapeOf } from './readyPhrase'
  * often sentences begin alike; and how often the very same is told in the same shape.
  */
 export class Usage {
-  private readonly phrases = new Map<string, number>()
+  /** By the numbers of their ids and frames: both are asked for of every wording that there is. */
+  private phrases: Int32Array = new Int32Array(2048)
+  private frames: Int32Array = new Int32Array(2048)
   private readonly atTiers = new Map<Tier, Map<string, number>>()
-  private readonly frames = new Map<string, number>()
   private readonly told = new Map<string, Map<string, number>>()
 
   /**
@@ -26,24 +29,30 @@ export class Usage {
   }
 
   notePhrase(id: string, tiers: Iterable<Tier> = [], times = 1): void {
-    add(this.phrases, id, times)
+    const number = nameNumber(id)
+    this.phrases = withRoomFor(number, this.phrases)
+    this.phrases[number] = this.ofPhrase(number) + times
     for (const tier of tiers) add(inner(this.atTiers, tier), id, times)
   }
 
   noteFrame(frame: string, times = 1): void {
-    add(this.frames, frame, times)
+    const number = nameNumber(frame)
+    this.frames = withRoomFor(number, this.frames)
+    this.frames[number] = this.ofFrame(number) + times
   }
 
   noteTold(keys: readonly string[], id: string, times = 1): void {
     add(inner(this.told, keysTogether(keys)), shapeOf(id), times)
   }
 
-  ofPhrase(id: string): number {
-    return this.phrases.get(id) ?? 0
+  /** @param id as nameNumber has it */
+  ofPhrase(id: number): number {
+    return this.phrases[id] ?? 0
   }
 
-  ofFrame(frame: string): number {
-    return this.frames.get(frame) ?? 0
+  /** @param frame as nameNumber has it */
+  ofFrame(frame: number): number {
+    return this.frames[frame] ?? 0
   }
 
   /** How often each phrase was said to those at a tier. */

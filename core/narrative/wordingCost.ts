@@ -85,15 +85,15 @@ export function wordingCosts(
   const toldSo = usage.telling(keys)
   return (phrase) => {
     const off = Math.min(1, Math.abs(phrase.fixedLength - idealLength) / Math.max(1, idealLength))
-    const used = usage.ofPhrase(phrase.id)
+    const used = usage.ofPhrase(phrase.idNumber)
     // What is said of the same begins the same.
-    const alike = usage.ofFrame(phrase.frame)
+    const alike = usage.ofFrame(phrase.frameNumber)
     return (
       (used === 0 ? 0 : used * weights.perClassmate + (atTier?.get(phrase.id) ?? 0) ** 2 * weights.perEqual) +
       (alike === 0 ? 0 : alike * weights.perFrame + (toldSo.get(phrase.shape) ?? 0) * weights.perSaying) +
       (setting.elsewhere.size === 0 ? 0 : (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere) +
       (setting.heard === null ? 0 : setting.heard.wordsHeard(phrase) * weights.heard) +
-      preferenceOf(phrase.id) * weights.preference +
+      preferenceOf(phrase.letters) * weights.preference +
       off * weights.offLength +
       (setting.tone !== '' && phrase.tone !== '' && phrase.tone !== setting.tone ? weights.otherTone : 0) +
       (setting.subject !== null && phrase.subject === 'any' ? weights.anySubject : 0) +

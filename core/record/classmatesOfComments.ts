@@ -10,8 +10,8 @@ import type { StudentComment } from './termRecord'
 
 /**
  * What classmates' texts say already in one box: how often each phrase stands in them, at which tiers and with what it
- * tells, and which words tell the same. New drafts keep away from it.
- * @example classmatesOfComments(comments, record).usage.ofPhrase('p-17') // 3: so many of them say that phrase
+ * tells, and their words. New drafts keep away from it.
+ * @example classmatesOfComments(comments, record).usage.ofPhrase(nameNumber('p-17')) // 3: so many of them say that phrase
  */
 export function classmatesOfComments(
   comments: readonly StudentComment[],
@@ -28,11 +28,7 @@ export function classmatesOfComments(
         usage.note({ id, frame: byId(id)?.frame ?? frameKey(shapeOf(id)) }, { keys: parts, tiers })
     }
     const words = wordNumbers(withoutPerson(text, studentOf.get(studentId)))
-    if (words.length > 0)
-      classmates.addText(
-        sentences.flatMap(({ parts }) => parts),
-        words,
-      )
+    if (words.length > 0) classmates.addText(words)
   }
   return classmates
 }

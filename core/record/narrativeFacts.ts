@@ -14,6 +14,7 @@ import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
 import { countsOf, levelIn, ratedFacts, wordsOf } from './ratedFacts'
 import { noteFacts } from './noteFacts'
+import { perStudent } from './perStudent'
 import { sayableFacts } from './sayableFacts'
 import { wholeRecord } from './wholeRecord'
 
@@ -21,11 +22,7 @@ import { wholeRecord } from './wholeRecord'
 export function narrativeFacts(index: RecordIndex, studentId: string, box: CommentBox): NarrativeFacts {
   const { record } = index
   const subject = record.subjects.find((each) => each.key === box.subject)
-  const standings: StandingFact[] = []
-  for (const habit of record.habits) {
-    const standing = habitStanding(index, studentId, habit)
-    if (standing) standings.push(standing)
-  }
+  const standings = [...habitStandings(index, studentId)]
   for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
     const standing = subject ? strandStanding(index, studentId, strand, { skills, subject }) : undefined
     if (standing) standings.push(standing)
@@ -71,6 +68,10 @@ function phrasesElsewhere(index: RecordIndex, student: Student, box: CommentBox)
   return counts
 }
 
+const habitStandings = perStudent((index, studentId): readonly StandingFact[] =>
+  index.record.habits.flatMap((habit) => habitStanding(index, studentId, habit) ?? []),
+)
+
 function habitStanding(index: RecordIndex, studentId: string, habit: Habit): StandingFact | undefined {
   const level = levelIn(index, habit.scale, index.levelOf(studentId, 'habit', habit.key))
   if (!level) return undefined
@@ -97,7 +98,7 @@ function habitStanding(index: RecordIndex, studentId: string, habit: Habit): Sta
     trend,
     strongestSkill: null,
     weakestSkill: null,
-    ...ownWords([habit], { about: habit.key, termId: index.record.term.id }),
+    skills: ownWords([habit], { about: habit.key, termId: index.record.term.id }),
   }
 }
 
@@ -166,7 +167,7 @@ function strandStanding(
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
     // What stands at the strand's level: of what stands elsewhere it would not be true.
-    ...ownWords(
+    skills: ownWords(
       known.flatMap(({ skill, level }) => (level.tier === now.level.tier ? [skill] : [])),
       { about: strand, termId },
     ),
@@ -180,16 +181,14 @@ const mostSkills = 3
 function ownWords(
   told: readonly Pick<Skill, 'familyWords'>[],
   { about, termId }: { about: string; termId: string },
-): Pick<StandingFact, 'skills'> {
+): StandingFact['skills'] {
   const words = told.flatMap((each) => wordsOf(each) ?? []).slice(0, mostSkills)
-  if (words.length === 0) return {}
+  if (words.length === 0) return undefined
   const together = (form: keyof SkillWords): string => skillsTogether(words.map((each) => each[form]))
   const text = together('doing')
   return {
-    skills: {
-      words: { does: together('does'), do: together('do'), doing: text },
-      because: { kind: 'skill level', about: `words of ${about}`, text, tier: null, termId },
-    },
+    words: { does: together('does'), do: together('do'), doing: text },
+    because: { kind: 'skill level', about: `words of ${about}`, text, tier: null, termId },
   }
 }
 

@@ -5,6 +5,7 @@ import type { Tier } from '../scales/tier'
 import type { PartKind } from '../narrative/phrase'
 import { phrasesFor } from '../narrative/phraseIndex'
 import { readPlan } from '../narrative/plan'
+import { nameNumber } from '../narrative/nameNumber'
 import { frameKey } from '../narrative/readyPhrase'
 import { classmatesOfComments } from './classmatesOfComments'
 import { phraseCoverage, phrasesToldAs } from './phraseCoverage'
@@ -203,7 +204,11 @@ it('counts phrases in texts that stand: by themselves, with what they tell, by h
     phrases: [phrase('o', 'It has been a good term.', { part: 'opening' })],
   }
   const { usage } = classmatesOfComments([comment, { ...comment, studentId: '2' }], { phrasebook: book, students: [] })
-  const found = [usage.ofPhrase('o'), usage.ofFrame(frameKey('it has been')), usage.at('top').get('o')]
+  const found = [
+    usage.ofPhrase(nameNumber('o')),
+    usage.ofFrame(nameNumber(frameKey('it has been'))),
+    usage.at('top').get('o'),
+  ]
   expect([...found, usage.telling(['opening']).get('o'), usage.at('sound').size]).toEqual([2, 2, 2, 2, 0])
 })
 

@@ -1,8 +1,9 @@
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
-import { findLevel, type Level } from '../scales/scale'
+import { findLevel, type Level, type Scale } from '../scales/scale'
 import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
+import { perStudent } from './perStudent'
 import type { RecordIndex } from './recordIndex'
 
 /**
@@ -10,14 +11,15 @@ import type { RecordIndex } from './recordIndex'
  * What is for the teacher only is no matter for a comment that the family reads.
  */
 export function ratedFacts(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
-  return [
-    ...ratedSkills(index, studentId, subject),
-    ...index.record.habits.flatMap((habit) => {
-      const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
-      return rated(index, studentId, place, { worded: habit, name: habit.name })
-    }),
-  ]
+  return [...ratedSkills(index, studentId, subject), ...ratedHabits(index, studentId)]
 }
+
+const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
+  index.record.habits.flatMap((habit) => {
+    const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
+    return rated(index, studentId, place, { worded: habit, name: habit.name })
+  }),
+)
 
 /** The skills alone. */
 export function ratedSkills(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
@@ -39,7 +41,13 @@ function rated(
   const before = levelIn(index, scale, index.levelBefore(studentId, kind, about)) ?? null
   return [
     {
-      ...{ kind, about, strand, level, before, familyWords: worded.familyWords, words: wordsOf(worded) },
+      kind,
+      about,
+      strand,
+      level,
+      before,
+      familyWords: worded.familyWords,
+      words: wordsOf(worded),
       moved: before ? stepsBetween(index, scale, before, level) : 0,
       because: {
         kind: kind === 'skill' ? 'skill level' : 'habit',
@@ -55,10 +63,15 @@ function rated(
 
 /** Levels climbed on a scale; below 0 for a fall. */
 function stepsBetween(index: RecordIndex, scaleKey: string, before: Level, now: Level): number {
-  const ladder = (index.scale(scaleKey)?.levels ?? []).toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier))
-  const placeOf = ({ symbol }: Level): number => ladder.findIndex((each) => each.symbol === symbol)
-  return placeOf(now) - placeOf(before)
+  const scale = index.scale(scaleKey)
+  if (!scale) return 0
+  const ladder = ladders.get(scale) ?? scale.levels.toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier))
+  ladders.set(scale, ladder)
+  return ladder.indexOf(now) - ladder.indexOf(before)
 }
+
+/** The levels of a scale from the lowest on. */
+const ladders = new WeakMap<Scale, readonly Level[]>()
 
 /** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
 type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>

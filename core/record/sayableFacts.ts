@@ -2,6 +2,7 @@ import { percentText } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
 import { lowerFirst } from '../narrative/capitals'
+import type { FactName } from '../narrative/notation'
 import { listOf } from '../narrative/listOf'
 import { tierRank } from '../scales/tier'
 import type { Subject } from '../school/schoolSetup'
@@ -26,15 +27,21 @@ export function sayableFacts(
     (standing) =>
       tierRank(standing.tier) >= tierRank('strong') && (standing.kind === 'strand') === (subject !== undefined),
   )
-  return {
-    term: { text: lowerFirst(record.term.name), because: null },
-    ...(subject ? { subject: { text: subject.inSentence, because: null } } : {}),
-    ...(subject ? bestWork(index, studentId, subject.key) : {}),
-    ...(subject ? markInWords(index, studentId, subject) : {}),
-    ...(strengths.length > 0 ? { strengths: strengthsInWords(strengths, record.term.id) } : {}),
-    ...attendanceInWords(index, studentId),
+  const facts: Sayable = { term: { text: lowerFirst(record.term.name), because: null } }
+  if (subject) {
+    facts.subject = { text: subject.inSentence, because: null }
+    Object.assign(facts, bestWork(index, studentId, subject.key))
+    const mark = markInWords(index, studentId, subject)
+    if (mark) facts.mark = mark
   }
+  if (strengths.length > 0) facts.strengths = strengthsInWords(strengths, record.term.id)
+  const attendance = attendanceInWords(index, studentId)
+  if (attendance) facts.attendance = attendance
+  return facts
 }
+
+/** The same while it is put together. */
+type Sayable = Partial<Record<FactName, SayableFact>>
 
 /** The best first of what is strong, no more than a sentence holds; in the school's order among equals. */
 function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
@@ -44,20 +51,18 @@ function strengthsInWords(strengths: readonly StandingFact[], termId: string): S
 }
 
 /** "Good (B)": the settled mark in the school's own words; the name first, since "A" at the end reads as an article. */
-function markInWords(index: RecordIndex, studentId: string, subject: Subject): NarrativeFacts['sayable'] {
+function markInWords(index: RecordIndex, studentId: string, subject: Subject): SayableFact | null {
   const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
-  if (!settled) return {}
+  if (!settled) return null
   const text = `${settled.level.name} (${settled.level.symbol})`
   return {
-    mark: {
-      text,
-      because: {
-        kind: 'mark',
-        about: 'mark in words',
-        text: `Settled mark: ${text}`,
-        tier: null,
-        termId: index.record.term.id,
-      },
+    text,
+    because: {
+      kind: 'mark',
+      about: 'mark in words',
+      text: `Settled mark: ${text}`,
+      tier: null,
+      termId: index.record.term.id,
     },
   }
 }
@@ -65,7 +70,7 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): N
 const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
 
 /** The best counting result, if it is good and no other is as good: what is called the best must be alone in it. */
-function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
+function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Sayable {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
   const scored = index.workOf(subjectKey).flatMap((piece) => {
     const result = byWork.get(piece.id)
@@ -83,30 +88,38 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Na
     tier: null,
     termId: index.record.term.id,
   }
-  return {
+  const facts: Sayable = {
     'best work': { text: piece.title, because },
     'best result': { text: piece.outOf === 100 ? percentText(percent) : `${score} out of ${piece.outOf}`, because },
-    ...(piece.date === null
-      ? {}
-      : { 'best work date': { text: monthAndDay.format(new Date(`${piece.date}T00:00:00Z`)), because } }),
   }
+  if (piece.date !== null) facts['best work date'] = { text: dayOf(piece.date), because }
+  return facts
+}
+
+const days = new Map<string, string>()
+
+/** "3 November": put into words once, as formatting takes as long as everything else about a result. */
+function dayOf(date: string): string {
+  const known = days.get(date)
+  if (known !== undefined) return known
+  const made = monthAndDay.format(new Date(`${date}T00:00:00Z`))
+  days.set(date, made)
+  return made
 }
 
 /** "61 of 62 days". */
-function attendanceInWords(index: RecordIndex, studentId: string): NarrativeFacts['sayable'] {
-  const days = index.attendanceOf(studentId)
-  if (!days || days.daysOpen <= 0) return {}
-  const text = `${days.daysOpen - days.absences} of ${days.daysOpen} days`
+function attendanceInWords(index: RecordIndex, studentId: string): SayableFact | null {
+  const attendance = index.attendanceOf(studentId)
+  if (!attendance || attendance.daysOpen <= 0) return null
+  const text = `${attendance.daysOpen - attendance.absences} of ${attendance.daysOpen} days`
   return {
-    attendance: {
-      text,
-      because: {
-        kind: 'attendance',
-        about: 'attendance',
-        text: `At school on ${text}`,
-        tier: null,
-        termId: index.record.term.id,
-      },
+    text,
+    because: {
+      kind: 'attendance',
+      about: 'attendance',
+      text: `At school on ${text}`,
+      tier: null,
+      termId: index.record.term.id,
     },
   }
 }

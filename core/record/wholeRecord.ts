@@ -1,4 +1,4 @@
-import type { SkillsInAll, WholeRecord } from '../narrative/because'
+import type { Because, SkillsInAll, WholeRecord } from '../narrative/because'
 import { aboutMarkOf, aboutSkillsOf, aboutSkillsThat } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
 import { levelOfMark } from './levelOfMark'
@@ -24,12 +24,22 @@ function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly s
   const secure = ranks.filter((rank) => rank >= tierRank('sound')).length
   const strong = ranks.filter((rank) => rank > tierRank('sound')).length
   const all = `Skills in all subjects: ${rated.length}, of which`
-  const because = { kind: 'skill level' as const, tier: null, termId: record.term.id }
+  const because = (about: string, text: string): Because => ({
+    kind: 'skill level',
+    about,
+    text: `${all} ${text}`,
+    tier: null,
+    termId: record.term.id,
+  })
   return {
-    ...{ of: rated.length, up, down, secure, strong },
-    because: { ...because, about: aboutSkillsOf(subjects), text: `${all} ${up} went up and ${down} down` },
-    becauseOfSecure: { ...because, about: aboutSkillsThat('secure', subjects), text: `${all} ${secure} are secure` },
-    becauseOfStrong: { ...because, about: aboutSkillsThat('strong', subjects), text: `${all} ${strong} are strengths` },
+    of: rated.length,
+    up,
+    down,
+    secure,
+    strong,
+    because: because(aboutSkillsOf(subjects), `${up} went up and ${down} down`),
+    becauseOfSecure: because(aboutSkillsThat('secure', subjects), `${secure} are secure`),
+    becauseOfStrong: because(aboutSkillsThat('strong', subjects), `${strong} are strengths`),
   }
 }
 

@@ -27,9 +27,20 @@ export interface Scale {
  * @example findLevel(marks, ' b ')?.symbol // 'B'
  */
 export function findLevel(scale: Scale, symbol: string): Level | undefined {
-  const wanted = symbol.trim().toLocaleLowerCase('en')
-  return scale.levels.find((level) => level.symbol.toLocaleLowerCase('en') === wanted)
+  const found = levelsFound.get(scale) ?? new Map<string, Level | undefined>()
+  levelsFound.set(scale, found)
+  if (!found.has(symbol)) {
+    const wanted = symbol.trim().toLocaleLowerCase('en')
+    found.set(
+      symbol,
+      scale.levels.find((level) => level.symbol.toLocaleLowerCase('en') === wanted),
+    )
+  }
+  return found.get(symbol)
 }
+
+/** By the symbol as it is written: a record has few, each of them thousands of times. */
+const levelsFound = new WeakMap<Scale, Map<string, Level | undefined>>()
 
 /**
  * How a level is drawn: so many strokes filled out of the scale's length.

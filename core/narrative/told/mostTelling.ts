@@ -1,7 +1,7 @@
 import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
 import { maySayHowMany, type PlannedPart } from '../plan'
-import { preference } from '../preference'
+import { inOwnOrder } from '../preference'
 import { middleOf, weightOf } from './planTold'
 
 /**
@@ -32,7 +32,7 @@ export function untoldByNumber(
  */
 export function mostTelling(facts: readonly RatedFact[], atMost: number, seed: string): RatedFact[] {
   const middle = middleOf(facts)
-  const own = facts.toSorted((a, b) => preference(seed, a.about) - preference(seed, b.about))
+  const own = inOwnOrder(facts, seed, ({ about }) => about)
   const byWeight = own.toSorted((a, b) => weightOf(b, middle) - weightOf(a, middle))
   const byLevel = byWeight.toSorted((a, b) => tierRank(a.level.tier) - tierRank(b.level.tier))
   const best = byLevel.toReversed().find(({ level }) => directionOf(level.tier) === 'strength')

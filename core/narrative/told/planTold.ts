@@ -1,7 +1,7 @@
 import { grouped } from '../../grouped'
 import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
-import { preference } from '../preference'
+import { inOwnOrder } from '../preference'
 
 /** Skills or habits that are told in one sentence, and what holds them together. */
 export interface Telling {
@@ -39,7 +39,7 @@ export function middleOf(facts: readonly RatedFact[]): number {
  * @param seed what tells this child from others: what weighs the same is told in an order of the child's own
  */
 export function planTold(facts: readonly RatedFact[], seed: string, rated: readonly RatedFact[] = facts): Telling[] {
-  const own = facts.toSorted((a, b) => preference(seed, a.about) - preference(seed, b.about))
+  const own = inOwnOrder(facts, seed, ({ about }) => about)
   const skills = rated.filter(({ kind }) => kind === 'skill')
   return [
     ...skillsTold(

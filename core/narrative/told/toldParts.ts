@@ -3,7 +3,7 @@ import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
 import { familyNumber } from '../familyNumber'
 import { givesWayAs, toldGivesWay } from '../givesWay'
-import type { OpenPart } from '../openPart'
+import { partWith, type OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
 import { conditionHolds, partKey, type Need, type PlannedPart } from '../plan'
@@ -36,18 +36,12 @@ export function toldParts(
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
     const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
     return [
-      {
-        ...part,
-        within: by.map(partKey),
-        planned: { ...part.planned, need: needOf(by) },
-        tier,
-        uneven: isOfTwo(telling),
-      },
+      partWith(part, { within: by.map(partKey), planned: byItself(first, needOf(by)), tier, uneven: isOfTwo(telling) }),
     ]
   })
   return parts.map((part, at) => {
     const usual = toldGivesWay[at === parts.length - 1 ? 'lowest' : at === 0 ? 'best' : 'inTheMiddle']
-    return { ...part, dispensable: givesWayAs(usual, part.planned.need) }
+    return partWith(part, { dispensable: givesWayAs(usual, part.planned.need) })
   })
 }
 
@@ -149,7 +143,7 @@ function toldPart(
   { box }: DraftRequest,
 ): OpenPart {
   const candidates = wordings.map((each) => knownPhrase(each, box.subject))
-  return { ...partOf(keys, planned, { candidates, because }), ...(becauseOf ? { becauseOf } : {}) }
+  return partOf(keys, planned, { candidates, because, becauseOf })
 }
 
 const knownByText = new Map<string, ReadyPhrase>()
@@ -171,23 +165,49 @@ function knownPhrase(wording: ToldWording, subject: string | null): ReadyPhrase 
 function partOf(
   keys: readonly string[],
   planned: PlannedPart,
-  said: Pick<OpenPart, 'candidates' | 'because'>,
+  { candidates, because, becauseOf }: Pick<OpenPart, 'candidates' | 'because'> & Pick<ToldFact, 'becauseOf'>,
 ): OpenPart {
-  const alone = { ...planned, sharesSentence: false }
   return {
-    ...{ keys, within: [partKey(planned)], planned: alone, ...said },
-    ...{ facts: {}, words: {}, tier: null, uneven: false, dispensable: toldGivesWay.inTheMiddle },
+    keys,
+    within: [partKey(planned)],
+    planned: byItself(planned, planned.need),
+    candidates,
+    tier: null,
+    uneven: false,
+    because,
+    becauseOf: becauseOf ?? null,
+    facts: {},
+    words: {},
+    dispensable: toldGivesWay.inTheMiddle,
   }
+}
+
+/** A part of the plan that shares its sentence with none. */
+function byItself({ part, about, when, atMost }: PlannedPart, need: Need | undefined): PlannedPart {
+  return { part, about, when, sharesSentence: false, need, atMost }
 }
 
 /** A wording as a phrase of nobody's book. */
 function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhrase {
   const phrase: Phrase = {
-    ...{ id, text, subject: subject ?? 'general', part: 'outcome', about: 'any' },
-    ...{ tiers: [], uneven: false, moves: [], claims: 'level', tone: '', grades: null, owner: null },
+    id,
+    subject: subject ?? 'general',
+    part: 'outcome',
+    about: 'any',
+    tiers: [],
+    uneven: false,
+    moves: [],
+    text,
+    claims: 'level',
+    tone: '',
+    grades: null,
+    owner: null,
   }
-  const counts = { frame: frameKey(shapeOf(id)), families: shapesOf(id).map(familyNumber) }
-  return readyAs(phrase, { ...counts, begins: beginningOf(text) })
+  return readyAs(phrase, {
+    frame: frameKey(shapeOf(id)),
+    families: shapesOf(id).map(familyNumber),
+    begins: beginningOf(text),
+  })
 }
 
 /** Its first two words without how often: "We nearly always see her" begins as "We sometimes see her" does. */
@@ -239,10 +259,9 @@ export function notePart(planned: PlannedPart, request: DraftRequest): OpenPart[
   if (!note) return []
   const wordings = noteWordings(note)
   return [
-    {
-      ...toldPart([`note ${note.id}`], planned, { wordings, because: [note.because] }, request),
+    partWith(toldPart([`note ${note.id}`], planned, { wordings, because: [note.because] }, request), {
       dispensable: toldGivesWay.note,
-    },
+    }),
   ]
 }
 
@@ -280,7 +299,9 @@ export function markPart(planned: PlannedPart, request: DraftRequest): OpenPart[
       text: `{They} {ends} the term with the mark ${level.name}${inSubject}: ${lowerFirst(said)}`,
     },
   ]
-  return [{ ...toldPart([partKey(planned)], planned, { wordings, because: mark.because }, request), tier: mark.tier }]
+  return [
+    partWith(toldPart([partKey(planned)], planned, { wordings, because: mark.because }, request), { tier: mark.tier }),
+  ]
 }
 
 /** What an opening has to say by itself: that little is known; what the whole record adds up to. */
@@ -292,6 +313,8 @@ export function openingParts(planned: PlannedPart, request: DraftRequest): OpenP
     ['opening moves', skillsInAllTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
   return told.flatMap(([key, fact, dispensable]) =>
-    fact ? [{ ...toldPart([key], planned, fact, request), dispensable: givesWayAs(dispensable, planned.need) }] : [],
+    fact
+      ? [partWith(toldPart([key], planned, fact, request), { dispensable: givesWayAs(dispensable, planned.need) })]
+      : [],
   )
 }
