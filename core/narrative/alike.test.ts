@@ -46,7 +46,10 @@ it('a text that is taken back was never there, and others may come in its place'
       (others, nth, later, text) => {
         const at = nth % others.length
         const of = given(others)
+        const besides = of.mostAlikeBesides(others[at] ?? [])
         of.takeBack(others[at] ?? [])
+        // It is looked at beside all others while it stands among them.
+        expect(besides).toBeCloseTo(of.mostAlike(others[at] ?? []), 9)
         const left = given(others.toSpliced(at, 1))
         expect(of.mostAlike(text)).toBeCloseTo(left.mostAlike(text), 9)
         for (const each of [of, left]) each.add(later)

@@ -121,7 +121,7 @@ function costOf(path: readonly ReadyPhrase[], parts: readonly OpenPart[], settin
   return path.reduce((sum, each, at) => {
     const part = parts[at]
     if (!part) return sum
-    const link = linkOf(now, each, part, parts[at - 1])
+    const link = linkOf(now, each, parts, at)
     now = joined(now, each, part.tier, link)
     const opening = !link && each.opensWithStudent ? openingCost(run) : 0
     if (!link) run = each.opensWithStudent ? run + 1 : 0

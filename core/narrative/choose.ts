@@ -27,8 +27,8 @@ export interface ChoiceSetting extends CostSetting {
   /** The most characters that the whole may have. */
   readonly atMost: number
   /**
-   * What a finished choice costs beyond its wordings, never below 0: for how like a classmate's text it is, which may be
-   * known by costOfLikeness, and for how little it says; null for a classmate's very words, which may not be taken.
+   * What a finished choice costs beyond its wordings, never below 0: for how like a classmate's text it is, where that
+   * is not known by costOfLikeness, and for how little it says; null for a classmate's very words, which may not be.
    */
   readonly costAsWhole: (phrases: readonly ReadyPhrase[], likeness: number | null) => number | null
   /** What some phrases and one more cost for their likeness, asked of many in turn; null where nothing is like them. */
@@ -97,7 +97,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     const part = parts[at]
     const longer = length + phrase.leastLength
     if (!part || longer + (lengthToCome[at] ?? 0) > setting.atMost || !take(families)) return null
-    const link = linkOf(now, phrase, part, parts[at - 1])
+    const link = linkOf(now, phrase, parts, at)
     const opening = link || !phrase.opensWithStudent ? 0 : openingCost(run)
     const apart = part.planned.part === 'next step' && !link ? weights.stepApart : 0
     const again = saidAlike(path, phrase) + saidAgain(phrase.families) * weights.wordAgain
@@ -188,11 +188,13 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   function chosenBy(phrases: readonly ReadyPhrase[]): ChosenPart[] | null {
     const words = describingFor(0, [])
     if (!words) return null
+    const chosen: ChosenPart[] = []
     let next = 0
-    return parts.flatMap((part, at): ChosenPart[] => {
+    for (const [at, part] of parts.entries()) {
       const phrase = phrases[at]
-      return phrase ? [{ part, phrase, describing: phrase.slots.map(() => words[next++] ?? '') }] : []
-    })
+      if (phrase) chosen.push({ part, phrase, describing: words.slice(next, (next += phrase.slots.length)) })
+    }
+    return chosen
   }
 
   /** Describing words for all slots of the path, each student's favourites first; null when they do not go round. */

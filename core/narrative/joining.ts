@@ -56,10 +56,14 @@ export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, lin
 /**
  * Whether a part joins the sentence under way: as linkTo has it; or, for a next step for what was told just before,
  * behind a semicolon: "She is learning to retell a story; the next step is to tell it in order."
- * @param before the part before it in the comment
+ * A comment of two parts has two sentences.
+ * @param parts all of the comment
+ * @param at which of them it is
  */
-export function linkOf(now: Joining, phrase: ReadyPhrase, part: OpenPart, before: OpenPart | undefined): Link | null {
-  if (before && now.inSentence === 1 && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
+export function linkOf(now: Joining, phrase: ReadyPhrase, parts: readonly OpenPart[], at: number): Link | null {
+  const [before, part] = [parts[at - 1], parts[at]]
+  if (!part) return null
+  if (before && parts.length > 2 && now.inSentence === 1 && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
   return linkTo(now, phrase, part.tier, part.planned.sharesSentence)
 }
 

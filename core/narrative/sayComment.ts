@@ -63,9 +63,10 @@ function saySentences(chosen: readonly ChosenPart[], subject: Subject): { group:
 
 function sentenceGroups(chosen: readonly ChosenPart[]): { group: ChosenPart[]; link: Link | null }[] {
   const groups: { group: ChosenPart[]; link: Link | null }[] = []
+  const parts = chosen.map(({ part }) => part)
   let now = nothingJoined
   for (const [at, each] of chosen.entries()) {
-    const link = linkOf(now, each.phrase, each.part, chosen[at - 1]?.part)
+    const link = linkOf(now, each.phrase, parts, at)
     const last = groups.at(-1)
     if (link && last) {
       last.group.push(each)

@@ -154,9 +154,11 @@ describe('two parts in one sentence', () => {
     const told = part('skill m1', 'outcome', ['level of m1'])
     const next = part('next step', 'next step', ['m1', 'm2'])
     const of = (text: string, about?: string, before = told, now = after(reads, 'growing')) =>
-      linkOf(now, step(text, about), next, before)
+      linkOf(now, step(text, about), [told, before, next], 2)
     expect(of('The next step is fractions.')).toBe(';')
     expect(of('The next step is fractions.', 'm1')).toBe(';')
+    // A comment that has no more than these two has two sentences.
+    expect(linkOf(after(reads, 'growing'), step('The next step is fractions.'), [told, next], 1)).toBeNull()
     // Not for another skill, one that is not the step's, after what has stops, or where it would be too long.
     expect(of('The next step is fractions.', 'm2')).toBeNull()
     expect(of('The next step is fractions.', 'any', part('skill m3', 'outcome', []))).toBeNull()

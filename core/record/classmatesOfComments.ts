@@ -11,7 +11,7 @@ import type { StudentComment } from './termRecord'
 /**
  * What classmates' texts say already in one box: how often each phrase stands in them, at which tiers and with what it
  * tells, and their words. New drafts keep away from it.
- * @example classmatesOfComments(comments, record).usage.ofPhrase(nameNumber('p-17')) // 3: so many of them say that phrase
+ * @example classmatesOfComments(comments, record).usage.ofPhrase(nameNumber('p-17')) // 3: so many have that phrase
  */
 export function classmatesOfComments(
   comments: readonly StudentComment[],

@@ -89,14 +89,14 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
   const link = contrast ? 'but' : 'and'
   const only = contrast && !isSeldom(low.often) ? 'only ' : ''
   return [
-    { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${other}` },
+    { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${only}${other}` },
     { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
     ...(isSeldom(high.often)
       ? []
       : [
           {
             id: `told ${high.often} fronted ${link} ${low.often}`,
-            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${other}`,
+            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${only}${other}`,
           },
           ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${low.words.do}`),
         ]),

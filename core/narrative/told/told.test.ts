@@ -208,7 +208,7 @@ describe('in which words', () => {
   it('habits by the word of their score', () => {
     const habits = [fact('Works with others', 'strong', null, 'habit'), fact('Comes ready', 'growing', null, 'habit')]
     const all = wordings({ relation: 'habits', facts: habits }, habits)
-    expect(all).toContain('{They} often {works} with others, but sometimes {comes} ready')
+    expect(all).toContain('{They} often {works} with others, but only sometimes {comes} ready')
     expect(all).toContain('Often {they} {works} with others; sometimes {they} {comes} ready')
   })
   it('a level as a verb, with each of its verbs, and in the past only where it is one', () => {
