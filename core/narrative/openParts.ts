@@ -57,10 +57,14 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
   const notes = first ? notePart(first, request) : []
   const opens = request.box.plan.find(({ part }) => part === 'opening')
   const namesWork = parts.some(({ candidates }) => candidates.some(({ needs }) => needs.includes('best work')))
-  const work = first && opens && notes.length === 0 && !namesWork ? workPart(opens, request) : []
+  const hasRoom = others.length < mostBesideWork && notes.length === 0 && !namesWork
+  const work = first && opens && hasRoom ? workPart(opens, request) : []
   parts.splice(told.at, 0, ...(opening ? [opening] : []), ...notes, ...work, ...others)
   return { parts: nameFirst(notEndingLow(parts)), leftOut }
 }
+
+/** A comment that tells so much of skills says nothing of single pieces of work: it would run on. */
+const mostBesideWork = 3
 
 /** Skills of which the school has written a sentence for the very level: that sentence, each by itself. */
 function writtenOfSkills(

@@ -279,6 +279,10 @@ export function workPart(planned: PlannedPart, request: DraftRequest): OpenPart[
       id: 'told work of all',
       text: `Of all the marked work this term, ${title} went best: {they} reached ${result.text}`,
     },
+    // Not every family reads the score again, which stands in the table.
+    { id: 'told work alone', text: `{Their} best work this term was ${title}` },
+    { id: 'told work alone last', text: `Of {their} marked work, ${title} went best` },
+    { id: 'told work alone first', text: `The piece of work that went best was ${title}` },
   ]
   return [toldPart(['opening work'], planned, { wordings, because: [work.because] }, request)]
 }
