@@ -137,12 +137,16 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   /** Takes a whole choice where it costs less than the best found. */
   function tryOut(choice: readonly Offer[], likeness: number | null): void {
     let soFar: SoFar | null = atFirst
+    // What is still to come costs at least what its wordings do by themselves.
+    let toCome = choice.reduce((sum, { cost }) => sum + cost, likeness ?? 0)
     for (const offer of choice) {
+      toCome -= offer.cost
       soFar = goOn(path.length, soFar, offer)
       if (!soFar) break
       path.push(offer)
+      if (soFar.cost + toCome >= search.best) break
     }
-    if (soFar) finish(soFar.cost, likeness)
+    if (soFar && path.length === choice.length) finish(soFar.cost, likeness)
     for (const { families } of path) giveBack(families)
     path.length = 0
   }

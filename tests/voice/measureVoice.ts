@@ -127,8 +127,7 @@ function shared(a: Written, b: Written): number {
   return b.draft.sentences.filter(({ composed }) => own.has(withoutName(composed, b.student))).length
 }
 
-/** Jaccard's index from the coefficient of Dice, which the package has. */
-/** The share of words that two comments have in common, names and pronouns apart. */
+/** The share of words that two comments have in common, names apart: Jaccard's index from Dice's, of the package. */
 export function likeness(a: Written, b: Written): number {
   const [one, other] = [a, b].map(({ draft, student }) => [
     ...new Set(withoutName(draft.text, student).match(/\p{L}+/gu) ?? []),
