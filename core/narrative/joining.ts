@@ -63,7 +63,8 @@ export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, lin
 export function linkOf(now: Joining, phrase: ReadyPhrase, parts: readonly OpenPart[], at: number): Link | null {
   const [before, part] = [parts[at - 1], parts[at]]
   if (!part) return null
-  if (before && parts.length > 2 && now.inSentence === 1 && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
+  const mayHang = parts.length > 2 && now.inSentence === 1
+  if (mayHang && before && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
   return linkTo(now, phrase, part.tier, part.planned.sharesSentence)
 }
 
