@@ -279,7 +279,7 @@ export function workPart(planned: PlannedPart, request: DraftRequest): OpenPart[
       id: 'told work of all',
       text: `Of all the marked work this term, ${title} went best: {they} reached ${result.text}`,
     },
-    // Not every family reads the score again, which stands in the table.
+    // What is the best is praised without its score, too.
     { id: 'told work alone', text: `{Their} best work this term was ${title}` },
     { id: 'told work alone last', text: `Of {their} marked work, ${title} went best` },
     { id: 'told work alone first', text: `The piece of work that went best was ${title}` },
