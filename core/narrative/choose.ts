@@ -3,7 +3,7 @@ import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
 import type { OpenPart } from './openPart'
 import { contentWords } from './wordFamily'
-import { FamilyCounts } from './familyCounts'
+import { Tally } from './tally'
 import { familyNumber } from './familyNumber'
 import { inOwnOrder } from './preference'
 import { searchOrder, type Offer } from './searchOrder'
@@ -52,7 +52,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const offers = parts.map((part) => offersOf(part, setting))
   const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
-  const counts = new FamilyCounts()
+  const counts = new Tally()
   const path: Offer[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
   descend(0, atFirst, null)
@@ -172,7 +172,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 
   function giveBack(families: readonly number[]): void {
-    for (const family of families) counts.takeAway(family)
+    for (const family of families) counts.add(family, -1)
   }
 
   function finish(cost: number, likeness: number | null): void {

@@ -5,8 +5,9 @@ const families = (words: string): ReadonlySet<string> => new Set(words.split(/\s
 
 /** Words of manner, time and school by which a level is told without a scene; ours. */
 const neutral = families(`term year report comment subject skill level mark work class lesson
-good well very strong stronger strongest strength best excellent outstanding exceptional remarkable superb successful sound secure solid
-done gone went had stood stand out need needs help support time learning learn learnt begun begin start started early stage
+good well very strong stronger strongest strength best excellent outstanding exceptional remarkable superb
+successful sound secure solid done gone went had stood stand out need needs help support time
+learning learn learnt begun begin start started early stage
 expected expect expectations confident confidence capably part way towards`)
 
 /** What gives advice claims nothing of a child; it must fit the level that it is given for. */
@@ -17,7 +18,8 @@ export function isAdvice(part: PartKind): boolean {
 /** Words of greeting, thanks and wishes, and of doors that are open; ours. */
 const courteous =
   families(`thank thanks support trust interest home look looking forward next new term wish happy break start good rest
-please come talk whenever any time questions speak us together welcome hope see brings year holiday family pleasure teach teaching`)
+please come talk whenever any time questions speak us together welcome hope see brings year holiday family
+pleasure teach teaching`)
 
 /** Words that make a scene or an absolute of any sentence: when, where, how often; ours. */
 const scenes =

@@ -73,8 +73,7 @@ export function composeAgain(
 /** A choice put into sentences; null where they are too many and one of them is not needed. */
 function said(chosen: readonly ChosenPart[], request: DraftRequest, leftOut: readonly LeftOut[]): Composed | null {
   const { text, sentences } = sayComment(chosen, request.subject)
-  const mayGive = chosen.some(({ part }) => part.dispensable >= givesWayEarly)
-  return mayGive && runsOn(chosen, sentences.length, request) ? null : { draft: { text, sentences, leftOut }, chosen }
+  return runsOn(chosen, sentences.length, request) ? null : { draft: { text, sentences, leftOut }, chosen }
 }
 
 /** Not in a classmate's very words, if there are others. */
@@ -102,6 +101,7 @@ const mostSentences = 6
 
 /** Whether a comment gives up what is not needed of it. One that stands is not cut, nor one that was made longer. */
 function runsOn(chosen: readonly ChosenPart[], sentences: number, { wish, standing }: DraftRequest): boolean {
+  if (!chosen.some(({ part }) => part.dispensable >= givesWayEarly)) return false
   const isAsked = wish?.atLeast !== undefined || wish?.held !== undefined
   return sentences > mostSentences && !isAsked && !chosen.every(({ phrase }) => standing?.has(phrase.id))
 }

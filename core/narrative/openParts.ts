@@ -311,7 +311,7 @@ export function factsInWords(
 }
 
 function inWords(facts: OpenPart['facts']): OpenPart['words'] {
-  const words: Partial<Record<FactName, string>> = {}
+  const words: OpenPart['words'] = {}
   for (const name of factNames) {
     const fact = facts[name]
     if (fact) words[name] = fact.text
@@ -322,7 +322,7 @@ function inWords(facts: OpenPart['facts']): OpenPart['words'] {
 /** What phrases may say of a student, with what they may say of the standing that they speak of. */
 function withStanding(sayable: OpenPart['facts'], standing: StandingFact): OpenPart['facts'] {
   const own = factsOfStanding(standing)
-  const facts: Partial<Record<FactName, SayableFact>> = {}
+  const facts: OpenPart['facts'] = {}
   for (const name of factNames) {
     const fact = own[name] ?? sayable[name]
     if (fact) facts[name] = fact
@@ -340,7 +340,7 @@ export function factsOfStanding({
   skills,
 }: StandingFact): OpenPart['facts'] {
   const inSentence: SayableFact = { text: lowerFirst(name), because: null }
-  const facts: Partial<Record<FactName, SayableFact>> = {}
+  const facts: OpenPart['facts'] = {}
   if (kind !== 'mark') {
     facts.skill = inSentence
     facts.habit = inSentence

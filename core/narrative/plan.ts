@@ -47,6 +47,18 @@ export interface CommentBox {
   readonly plan: readonly PlannedPart[]
 }
 
+/** A part of a plan with some of it put otherwise; each by its name, as in partWith. */
+export function plannedWith(planned: PlannedPart, other: Partial<PlannedPart>): PlannedPart {
+  return {
+    part: other.part ?? planned.part,
+    about: other.about ?? planned.about,
+    when: other.when === undefined ? planned.when : other.when,
+    sharesSentence: other.sharesSentence ?? planned.sharesSentence,
+    need: 'need' in other ? other.need : planned.need,
+    atMost: 'atMost' in other ? other.atMost : planned.atMost,
+  }
+}
+
 /** Whether a part may tell of several skills or habits, so that it can be said of how many at most. */
 export function maySayHowMany({ part, about }: Pick<PlannedPart, 'part' | 'about'>): boolean {
   if (part === 'habit') return about === 'each'

@@ -1,5 +1,5 @@
 import { familyNumber } from './familyNumber'
-import { nameNumber } from './nameNumber'
+import { nameNumber } from './numbers'
 import { lettersOf } from './preference'
 import { parsePhrase, type FactName, type PlainToken, type Token } from './notation'
 import type { Phrase } from './phrase'

@@ -1,7 +1,7 @@
 import { tiers } from '../scales/tier'
 import type { NarrativeFacts, StandingFact } from './because'
 import { listOf } from './listOf'
-import type { CommentBox, PlannedPart } from './plan'
+import { plannedWith, type CommentBox, type PlannedPart } from './plan'
 import { skillsTogether, type SkillWords } from './skillWords'
 
 /** What a box's own subject gives it to speak of: its strands; for the general comment (null) the habits. */
@@ -40,12 +40,10 @@ export function eachNamed(
       const alike = known.filter((each) => each.tier === tier && !alone(each))
       return inGroups(alike.map((each) => each.about)).map((abouts) => abouts.join(togetherSign))
     })
-    return [...known.filter(alone).map((each) => each.about), ...together].map((about) => partAbout(planned, about))
+    return [...known.filter(alone).map((each) => each.about), ...together].map((about) =>
+      plannedWith(planned, { about }),
+    )
   })
-}
-
-function partAbout({ part, when, sharesSentence, need, atMost }: PlannedPart, about: string): PlannedPart {
-  return { part, about, when, sharesSentence, need, atMost }
 }
 
 /** No key of a habit has it: a plan is cut there. */

@@ -1,7 +1,7 @@
 import type { Tier } from '../scales/tier'
-import { nameNumber } from './nameNumber'
-import { withRoomFor } from './numberList'
+import { nameNumber } from './numbers'
 import { shapeOf } from './readyPhrase'
+import { Tally } from './tally'
 
 /**
  * What classmates have been given already: how often each phrase stands in their texts, and to those at which tier; how
@@ -9,8 +9,8 @@ import { shapeOf } from './readyPhrase'
  */
 export class Usage {
   /** By the numbers of their ids and frames: both are asked for of every wording that there is. */
-  private phrases: Int32Array = new Int32Array(2048)
-  private frames: Int32Array = new Int32Array(2048)
+  private readonly phrases = new Tally()
+  private readonly frames = new Tally()
   private readonly atTiers = new Map<Tier, Map<string, number>>()
   private readonly told = new Map<string, Map<string, number>>()
 
@@ -29,16 +29,12 @@ export class Usage {
   }
 
   notePhrase(id: string, tiers: Iterable<Tier> = [], times = 1): void {
-    const number = nameNumber(id)
-    this.phrases = withRoomFor(number, this.phrases)
-    this.phrases[number] = this.ofPhrase(number) + times
+    this.phrases.add(nameNumber(id), times)
     for (const tier of tiers) add(inner(this.atTiers, tier), id, times)
   }
 
   noteFrame(frame: string, times = 1): void {
-    const number = nameNumber(frame)
-    this.frames = withRoomFor(number, this.frames)
-    this.frames[number] = this.ofFrame(number) + times
+    this.frames.add(nameNumber(frame), times)
   }
 
   noteTold(keys: readonly string[], id: string, times = 1): void {
@@ -47,12 +43,12 @@ export class Usage {
 
   /** @param id as nameNumber has it */
   ofPhrase(id: number): number {
-    return this.phrases[id] ?? 0
+    return this.phrases.of(id)
   }
 
   /** @param frame as nameNumber has it */
   ofFrame(frame: number): number {
-    return this.frames[frame] ?? 0
+    return this.frames.of(frame)
   }
 
   /** How often each phrase was said to those at a tier. */

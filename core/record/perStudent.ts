@@ -1,17 +1,17 @@
+import { once } from '../once'
 import type { RecordIndex } from './recordIndex'
 
 /** Remembers what was worked out for a student for as long as the record is in use: every box asks for it again. */
 export function perStudent<Made>(
   make: (index: RecordIndex, studentId: string) => Made,
 ): (index: RecordIndex, studentId: string) => Made {
-  const known = new WeakMap<RecordIndex, Map<string, Made>>()
+  const knownOf = once<RecordIndex, Map<string, Made>>(() => new Map())
   return (index, studentId) => {
-    const students = known.get(index) ?? new Map<string, Made>()
-    known.set(index, students)
-    const before = students.get(studentId)
+    const known = knownOf(index)
+    const before = known.get(studentId)
     if (before !== undefined) return before
     const made = make(index, studentId)
-    students.set(studentId, made)
+    known.set(studentId, made)
     return made
   }
 }

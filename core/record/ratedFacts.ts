@@ -1,6 +1,7 @@
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level, type Scale } from '../scales/scale'
+import { once } from '../once'
 import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
@@ -65,27 +66,20 @@ function rated(
 function stepsBetween(index: RecordIndex, scaleKey: string, before: Level, now: Level): number {
   const scale = index.scale(scaleKey)
   if (!scale) return 0
-  const ladder = ladders.get(scale) ?? scale.levels.toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier))
-  ladders.set(scale, ladder)
+  const ladder = ladderOf(scale)
   return ladder.indexOf(now) - ladder.indexOf(before)
 }
 
 /** The levels of a scale from the lowest on. */
-const ladders = new WeakMap<Scale, readonly Level[]>()
+const ladderOf = once(({ levels }: Scale) => levels.toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier)))
 
 /** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
 type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>
 
-const found = new WeakMap<Worded, SkillWords | null>()
-
 /** The words in the forms that sentences need: as somebody has corrected them, else as they are found. */
-export function wordsOf(worded: Worded): SkillWords | null {
-  const known = found.get(worded)
-  if (known !== undefined) return known
-  const words = skillWords(worded.does || worded.familyWords)
-  found.set(worded, words)
-  return words
-}
+export const wordsOf: (worded: Worded) => SkillWords | null = once((worded: Worded) =>
+  skillWords(worded.does || worded.familyWords),
+)
 
 /** The level that a symbol stands for on a scale; undefined for none, and for what stands in place of a level. */
 export function levelIn(index: RecordIndex, scaleKey: string, symbol: string | undefined): Level | undefined {

@@ -1,4 +1,5 @@
 import { grouped } from '../grouped'
+import { once } from '../once'
 import { rulesOfSubject, type MarkRules } from '../marks/markRules'
 import type { Scale } from '../scales/scale'
 import type { School, Subject } from '../school/schoolSetup'
@@ -178,29 +179,14 @@ const practiceByStudent = once((practice: readonly Practice[]) => grouped(practi
 
 /** The rules of each subject, put together once for as long as the school's are the same. */
 function rulesBySubject({ markRules }: School): (subject: string) => MarkRules {
-  const known = rulesKnown.get(markRules) ?? new Map<string, MarkRules>()
-  rulesKnown.set(markRules, known)
+  const known = rulesKnown(markRules)
   return (subject) => {
     const rules = known.get(subject) ?? rulesOfSubject(markRules, subject)
     known.set(subject, rules)
     return rules
   }
 }
-const rulesKnown = new WeakMap<object, Map<string, MarkRules>>()
-
-/**
- * Remembers what was made of a list for as long as the list is in use. Lists of a record are exchanged, never changed.
- */
-function once<List extends readonly unknown[], Made>(make: (list: List) => Made): (list: List) => Made {
-  const known = new WeakMap<List, Made>()
-  return (list) => {
-    const before = known.get(list)
-    if (before !== undefined) return before
-    const made = make(list)
-    known.set(list, made)
-    return made
-  }
-}
+const rulesKnown = once<School['markRules'], Map<string, MarkRules>>(() => new Map())
 
 function pair(a: string, b: string): string {
   return `${a}\u0000${b}`

@@ -2,7 +2,6 @@ import { percentText } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
 import { lowerFirst } from '../narrative/capitals'
-import type { FactName } from '../narrative/notation'
 import { listOf } from '../narrative/listOf'
 import { tierRank } from '../scales/tier'
 import type { Subject } from '../school/schoolSetup'
@@ -27,7 +26,7 @@ export function sayableFacts(
     (standing) =>
       tierRank(standing.tier) >= tierRank('strong') && (standing.kind === 'strand') === (subject !== undefined),
   )
-  const facts: Sayable = { term: { text: lowerFirst(record.term.name), because: null } }
+  const facts: NarrativeFacts['sayable'] = { term: { text: lowerFirst(record.term.name), because: null } }
   if (subject) {
     facts.subject = { text: subject.inSentence, because: null }
     Object.assign(facts, bestWork(index, studentId, subject.key))
@@ -39,9 +38,6 @@ export function sayableFacts(
   if (attendance) facts.attendance = attendance
   return facts
 }
-
-/** The same while it is put together. */
-type Sayable = Partial<Record<FactName, SayableFact>>
 
 /** The best first of what is strong, no more than a sentence holds; in the school's order among equals. */
 function strengthsInWords(strengths: readonly StandingFact[], termId: string): SayableFact {
@@ -70,7 +66,7 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): S
 const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
 
 /** The best counting result, if it is good and no other is as good: what is called the best must be alone in it. */
-function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Sayable {
+function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
   const scored = index.workOf(subjectKey).flatMap((piece) => {
     const result = byWork.get(piece.id)
@@ -88,7 +84,7 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Sa
     tier: null,
     termId: index.record.term.id,
   }
-  const facts: Sayable = {
+  const facts: NarrativeFacts['sayable'] = {
     'best work': { text: piece.title, because },
     'best result': { text: piece.outOf === 100 ? percentText(percent) : `${score} out of ${piece.outOf}`, because },
   }

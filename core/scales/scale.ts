@@ -1,3 +1,4 @@
+import { once } from '../once'
 import { tierRank, type Tier } from './tier'
 
 /** One step of a scale, as the school words it. */
@@ -27,8 +28,7 @@ export interface Scale {
  * @example findLevel(marks, ' b ')?.symbol // 'B'
  */
 export function findLevel(scale: Scale, symbol: string): Level | undefined {
-  const found = levelsFound.get(scale) ?? new Map<string, Level | undefined>()
-  levelsFound.set(scale, found)
+  const found = levelsFound(scale)
   if (!found.has(symbol)) {
     const wanted = symbol.trim().toLocaleLowerCase('en')
     found.set(
@@ -40,7 +40,7 @@ export function findLevel(scale: Scale, symbol: string): Level | undefined {
 }
 
 /** By the symbol as it is written: a record has few, each of them thousands of times. */
-const levelsFound = new WeakMap<Scale, Map<string, Level | undefined>>()
+const levelsFound = once<Scale, Map<string, Level | undefined>>(() => new Map())
 
 /**
  * How a level is drawn: so many strokes filled out of the scale's length.

@@ -88,6 +88,8 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
   const contrast = isSeldom(low.often) || /sometimes|occasionally/.test(low.often)
   const link = contrast ? 'but' : 'and'
   const only = contrast && !isSeldom(low.often) ? 'only ' : ''
+  const areSeen = high.of === 1 ? 'is seen' : 'are seen'
+  const asSubject = `${capitalised(high.words.doing)} ${thing(high.of)}`
   return [
     { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${only}${other}` },
     { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
@@ -121,7 +123,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
       ? [
           {
             id: `told of habits ${high.often} and ${low.often}`,
-            text: `Of {their} habits, ${high.words.doing} ${high.of === 1 ? 'is' : 'are'} seen ${high.often}, and ${low.words.doing} ${low.often}`,
+            text: `Of {their} habits, ${high.words.doing} ${areSeen} ${high.often}, and ${low.words.doing} ${low.often}`,
           },
         ]
       : []),
@@ -132,7 +134,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
             ? [
                 {
                   id: `told ${high.often} as subject; ${low.often}`,
-                  text: `${capitalised(high.words.doing)} ${thing(high.of)} that {they} ${high.often} {does}; ${low.often} {they} ${low.words.does}`,
+                  text: `${asSubject} that {they} ${high.often} {does}; ${low.often} {they} ${low.words.does}`,
                 },
               ]
             : []),

@@ -6,7 +6,7 @@ import { givesWayAs, toldGivesWay } from '../givesWay'
 import { partWith, type OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
-import { conditionHolds, partKey, type Need, type PlannedPart } from '../plan'
+import { conditionHolds, partKey, plannedWith, type Need, type PlannedPart } from '../plan'
 import { frameKey, readyAs, shapeOf, type ReadyPhrase } from '../readyPhrase'
 import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
@@ -36,7 +36,12 @@ export function toldParts(
     const because = telling.facts.flatMap((fact) => reasons(fact, facts))
     const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
     return [
-      partWith(part, { within: by.map(partKey), planned: byItself(first, needOf(by)), tier, uneven: isOfTwo(telling) }),
+      partWith(part, {
+        within: by.map(partKey),
+        planned: plannedWith(part.planned, { need: needOf(by) }),
+        tier,
+        uneven: isOfTwo(telling),
+      }),
     ]
   })
   return parts.map((part, at) => {
@@ -170,7 +175,7 @@ function partOf(
   return {
     keys,
     within: [partKey(planned)],
-    planned: byItself(planned, planned.need),
+    planned: plannedWith(planned, { sharesSentence: false }),
     candidates,
     tier: null,
     uneven: false,
@@ -180,11 +185,6 @@ function partOf(
     words: {},
     dispensable: toldGivesWay.inTheMiddle,
   }
-}
-
-/** A part of the plan that shares its sentence with none. */
-function byItself({ part, about, when, atMost }: PlannedPart, need: Need | undefined): PlannedPart {
-  return { part, about, when, sharesSentence: false, need, atMost }
 }
 
 /** A wording as a phrase of nobody's book. */
