@@ -15,6 +15,9 @@ import { openingCost, saidAlike, weights, wordingCosts, type CostSetting } from 
 const mostSteps = 6000
 const mostTried = 30
 
+/** Where there are no more choices than these, it goes on until it has the cheapest for certain. */
+const fewChoices = 625
+
 /** As long as it has found none that fits its box. */
 const mostTriedInVain = 300
 
@@ -53,6 +56,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
   const counts = new Tally()
+  const areFew = offers.reduce((all, each) => all * each.length, 1) <= fewChoices
   const path: Offer[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
   descend(0, atFirst, null)
@@ -85,7 +89,8 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 
   function isCutShort(): boolean {
-    return search.steps >= mostSteps || search.tried >= (search.found ? mostTried : mostTriedInVain)
+    const most = areFew ? fewChoices : search.found ? mostTried : mostTriedInVain
+    return search.steps >= mostSteps || search.tried >= most
   }
 
   function costOfLikeness(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
