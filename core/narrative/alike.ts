@@ -5,7 +5,7 @@ import type { ReadyPhrase } from './readyPhrase'
 type Worded = Pick<ReadyPhrase, 'words'>
 
 /** So many texts can be compared with at once: one bit for each. */
-const mostCompared = 30
+export const mostCompared = 30
 
 /** So many places has a count of words that a text shares, in twos: no comment has more of them. */
 const places = 8

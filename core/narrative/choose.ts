@@ -266,14 +266,14 @@ const ownWords: ReadonlySet<FactName> = new Set<FactName>(['does', 'do', 'doing'
 function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
   const told = new Map<FactName, number[]>()
   const familiesOf = (fact: FactName): number[] => {
-    const known = told.get(fact) ?? familiesOfFact(fact, part.words[fact] ?? '')
+    const known = told.get(fact) ?? familiesOfFact(fact, part.facts[fact]?.text ?? '')
     told.set(fact, known)
     return known
   }
   const costOf = wordingCosts(part, setting)
   return part.candidates
     .map((phrase): Offer => {
-      const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.words[fact] !== undefined))
+      const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.facts[fact] !== undefined))
       const facts = said.length === 0 ? phrase.needs : [...phrase.needs, ...said.flatMap(({ needs }) => needs)]
       const families =
         facts.length === 0

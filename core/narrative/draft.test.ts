@@ -276,7 +276,7 @@ describe('parts', () => {
       why: 'there is no phrase for it',
     })
     expect([
-      tryPhrase(written, request, smallBook.describing)?.words['weakest skill'],
+      tryPhrase(written, request, smallBook.describing)?.facts['weakest skill']?.text,
       tryPhrase({ ...written, uneven: false }, request, smallBook.describing),
       tryPhrase({ ...written, about: 'any' }, request, smallBook.describing)?.keys[0],
     ]).toEqual(['dividing', null, 'outcome Number'])

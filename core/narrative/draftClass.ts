@@ -1,3 +1,4 @@
+import { mostCompared } from './alike'
 import type { Draft } from './because'
 import { Classmates, phrasesIn } from './classmates'
 import { compose, composeAgain, type Composed } from './draftComment'
@@ -18,17 +19,20 @@ export function draftClass<Student>(
   phrasebook: Phrasebook,
   classmates: Classmates = new Classmates(),
 ): Draft[] {
-  const written = students.map((student): Composed => {
+  const drafts: Draft[] = []
+  /** Those that classmates are still compared with: what lies further back is done, and need not be held. */
+  const lately: Composed[] = []
+  for (const student of students) {
     const made = compose(requestFor(student), phrasebook, classmates)
     classmates.add(made.chosen)
-    return made
-  })
-  // Whoever came first was written for without knowing the others.
-  for (const [at, student] of students.entries()) {
-    const before = written[at]
-    if (before) written[at] = lessAlike(before, () => requestFor(student), phrasebook, classmates)
+    drafts.push(made.draft)
+    lately.push(made)
+    if (lately.length > mostCompared) lately.shift()
   }
-  return written.map(({ draft }) => draft)
+  // Whoever came first was written for without knowing the others.
+  const since = drafts.length - lately.length
+  for (const [at, before] of lately.entries()) drafts[since + at] = lessAlike(before, phrasebook, classmates).draft
+  return drafts
 }
 
 /** From here on a comment is looked at again: with a lower bound the time grows, and hardly anything else. */
@@ -38,19 +42,12 @@ const lookedAtAgain = 0.44
 const worthChanging = 0.02
 
 /** A comment, or another for the same facts that is less like a classmate's. */
-function lessAlike(
-  before: Composed,
-  requestFor: () => DraftRequest,
-  phrasebook: Phrasebook,
-  classmates: Classmates,
-): Composed {
+function lessAlike(before: Composed, phrasebook: Phrasebook, classmates: Classmates): Composed {
   const share = classmates.texts?.mostAlikeBesides(phrasesIn(before.chosen)) ?? 0
-  if (share < lookedAtAgain) return before
-  const request = requestFor()
   // What stands is not changed for what is said of others.
-  if ((request.standing?.size ?? 0) > 0) return before
+  if (share < lookedAtAgain || before.asked.standing.size > 0) return before
   classmates.takeBack(before.chosen)
-  const other = composeAgain(before, request, phrasebook, classmates)
+  const other = composeAgain(before, phrasebook, classmates)
   const taken = likeness(other, classmates) < share - worthChanging ? other : before
   classmates.add(taken.chosen)
   return taken

@@ -33,19 +33,41 @@ export function draftComment(
 export interface Composed {
   readonly draft: Draft
   readonly chosen: readonly ChosenPart[]
+  readonly asked: Asked
+}
+
+/** What its wordings are chosen by: a request without its facts, which is small enough to be kept for a whole class. */
+interface Asked extends Pick<DraftRequest, 'subject' | 'box' | 'wish'> {
+  /** Of the student, the box and the term. */
+  readonly seed: string
+  readonly standing: ReadonlySet<string>
+  readonly elsewhere: ReadonlyMap<string, number>
+}
+
+function askedBy({ seed, subject, box, facts, wish, standing, elsewhere }: DraftRequest): Asked {
+  return {
+    // The term by name, not by id: the batch command and the application shall choose alike.
+    seed: [seed, box.key, facts.termName].join('\u0000'),
+    subject,
+    box,
+    wish,
+    standing: standing ?? new Set(),
+    elsewhere: elsewhere ?? new Map(),
+  }
 }
 
 /** The same, beside what classmates have been given; with what was chosen. */
 export function compose(request: DraftRequest, phrasebook: Phrasebook, classmates: Classmates): Composed {
   const opened = openParts(request, phrasebook)
+  const asked = askedBy(request)
   const leftOut: LeftOut[] = [...opened.leftOut]
   let parts = held(opened.parts, request.wish)
   while (saysSomething(parts)) {
     const least = Math.max(...parts.map((part) => part.dispensable))
     const chosen = hasNoRoom(parts, request, least)
       ? null
-      : chooseAmong(referringBack(parts), request, phrasebook, classmates)
-    const composed = chosen && said(chosen, request, leftOut)
+      : chooseAmong(referringBack(parts), asked, phrasebook, classmates)
+    const composed = chosen && said(chosen, asked, leftOut)
     if (composed) return composed
     const gone = parts.findLastIndex((part) => part.dispensable === least)
     leftOut.push(
@@ -55,37 +77,33 @@ export function compose(request: DraftRequest, phrasebook: Phrasebook, classmate
     )
     parts = parts.filter((_, at) => at !== gone)
   }
-  return { draft: { text: '', sentences: [], leftOut }, chosen: [] }
+  return { draft: { text: '', sentences: [], leftOut }, chosen: [], asked }
 }
 
 /** The same told in the words that are best beside what classmates have by now; as it was where there are none. */
-export function composeAgain(
-  before: Composed,
-  request: DraftRequest,
-  phrasebook: Phrasebook,
-  classmates: Classmates,
-): Composed {
+export function composeAgain(before: Composed, phrasebook: Phrasebook, classmates: Classmates): Composed {
+  const { asked } = before
   const parts = before.chosen.map(({ part }) => part)
-  const chosen = chooseAmong(parts, request, phrasebook, classmates)
-  return (chosen && said(chosen, request, before.draft.leftOut)) ?? before
+  const chosen = chooseAmong(parts, asked, phrasebook, classmates)
+  return (chosen && said(chosen, asked, before.draft.leftOut)) ?? before
 }
 
 /** A choice put into sentences; null where they are too many and one of them is not needed. */
-function said(chosen: readonly ChosenPart[], request: DraftRequest, leftOut: readonly LeftOut[]): Composed | null {
-  const { text, sentences } = sayComment(chosen, request.subject)
-  return runsOn(chosen, sentences.length, request) ? null : { draft: { text, sentences, leftOut }, chosen }
+function said(chosen: readonly ChosenPart[], asked: Asked, leftOut: readonly LeftOut[]): Composed | null {
+  const { text, sentences } = sayComment(chosen, asked.subject)
+  return runsOn(chosen, sentences.length, asked) ? null : { draft: { text, sentences, leftOut }, chosen, asked }
 }
 
 /** Not in a classmate's very words, if there are others. */
 function chooseAmong(
   parts: readonly OpenPart[],
-  request: DraftRequest,
+  asked: Asked,
   phrasebook: Phrasebook,
   classmates: Classmates,
 ): ChosenPart[] | null {
   return (
-    choose(parts, request, phrasebook, { classmates, mayRepeat: false }) ??
-    choose(parts, request, phrasebook, { classmates, mayRepeat: true })
+    choose(parts, asked, phrasebook, { classmates, mayRepeat: false }) ??
+    choose(parts, asked, phrasebook, { classmates, mayRepeat: true })
   )
 }
 
@@ -100,10 +118,10 @@ function hasNoRoom(parts: readonly OpenPart[], { box, wish }: DraftRequest, leas
 const mostSentences = 6
 
 /** Whether a comment gives up what is not needed of it. One that stands is not cut, nor one that was made longer. */
-function runsOn(chosen: readonly ChosenPart[], sentences: number, { wish, standing }: DraftRequest): boolean {
+function runsOn(chosen: readonly ChosenPart[], sentences: number, { wish, standing }: Asked): boolean {
   if (!chosen.some(({ part }) => part.dispensable >= givesWayEarly)) return false
   const isAsked = wish?.atLeast !== undefined || wish?.held !== undefined
-  return sentences > mostSentences && !isAsked && !chosen.every(({ phrase }) => standing?.has(phrase.id))
+  return sentences > mostSentences && !isAsked && !chosen.every(({ phrase }) => standing.has(phrase.id))
 }
 
 function usualLength(candidates: readonly ReadyPhrase[]): number {
@@ -125,25 +143,23 @@ function held(parts: readonly OpenPart[], wish: Wish | undefined): OpenPart[] {
 
 function choose(
   parts: readonly OpenPart[],
-  request: DraftRequest,
+  { seed, subject, box, wish, standing, elsewhere }: Asked,
   phrasebook: Phrasebook,
   { classmates, mayRepeat }: { classmates: Classmates; mayRepeat: boolean },
 ): ChosenPart[] | null {
-  const { box, wish, standing = new Set() } = request
   const most = Math.min(box.limit, wish?.atMost ?? box.limit)
   const least = wish?.atLeast ?? 0
   const { texts } = classmates
   return chooseWordings(parts, {
-    // The term by name, not by id: the batch command and the application shall choose alike.
-    seed: [request.seed, box.key, request.facts.termName].join('\u0000'),
+    seed,
     usage: classmates.usage,
     tone: box.tone,
     subject: box.subject,
-    namedOnly: request.subject.pronouns === 'name only',
+    namedOnly: subject.pronouns === 'name only',
     idealLength: Math.max(least, most * wellFilled) / parts.length,
     shown: wish?.shown ?? new Map(),
     standing,
-    elsewhere: request.elsewhere ?? new Map(),
+    elsewhere,
     heard: texts,
     describing: phrasebook.describing,
     // The first sentence has no gap before it.
@@ -177,18 +193,16 @@ function choose(
 
   function fits(candidate: readonly ChosenPart[]): boolean {
     if (least === 0 && !mayBeLonger(candidate, most)) return true
-    const length = countGraphemes(sayText(candidate, request.subject))
+    const length = countGraphemes(sayText(candidate, subject))
     return length <= most && length >= least
   }
 
   /** Whether a text could be longer than so much: most could not, and need not be said to know it. */
   function mayBeLonger(candidate: readonly ChosenPart[], most: number): boolean {
-    const person = Math.max(request.subject.name.length, longestPronoun) + 2
+    const person = Math.max(subject.name.length, longestPronoun) + 2
     const longest = candidate.reduce((sum, { part, phrase }) => {
-      const facts = Object.values(part.words).reduce((length, words) => length + words.length, 0)
-      return (
-        sum + phrase.leastLength + (phrase.namings + 1) * person + (phrase.needs.length > 0 ? facts : 0) + verbsGrow
-      )
+      const facts = phrase.needs.reduce((length, fact) => length + (part.facts[fact]?.text.length ?? 0), 0)
+      return sum + phrase.leastLength + (phrase.namings + 1) * person + facts + verbsGrow
     }, 0)
     return longest > most || candidate.some(({ phrase }) => phrase.optional.length > 0 || phrase.slots.length > 0)
   }

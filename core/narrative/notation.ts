@@ -110,28 +110,27 @@ interface Piece {
   readonly at: number
 }
 
+/** Words, what stands in braces, or a bracket: whatever comes next. */
+const nextPiece = /[^{}[\]]+|\{[^{}]*\}|[[\]]/y
+
 /** Cuts a phrase at its braces and brackets. */
 function* pieces(text: string): Generator<Piece> {
-  let at = 0
-  while (at < text.length) {
-    const sign = text[at]
-    if (sign === '}') throw new NotationError(at, 'a “{” before this “}”.')
-    if (sign === '[' || sign === ']') {
-      yield { kind: sign === '[' ? 'open' : 'close', content: sign, at }
-      at += 1
-    } else if (sign === '{') {
-      const close = text.slice(at + 1).search(/[{}]/) + at + 1
-      if (text[close] !== '}' || close === at) throw new NotationError(at, 'a “}” that closes this “{”.')
-      yield { kind: 'slot', content: text.slice(at + 1, close), at }
-      at = close + 1
-    } else {
-      const next = text.slice(at).search(/[{}[\]]/)
-      const end = next < 0 ? text.length : at + next
-      yield { kind: 'words', content: text.slice(at, end), at }
-      at = end
-    }
+  for (let at = 0; at < text.length; ) {
+    nextPiece.lastIndex = at
+    const piece = nextPiece.exec(text)?.[0]
+    if (piece === undefined)
+      throw new NotationError(at, text[at] === '}' ? 'a “{” before this “}”.' : 'a “}” that closes this “{”.')
+    const kind = pieceKinds.get(piece[0] ?? '') ?? 'words'
+    yield { kind, content: kind === 'slot' ? piece.slice(1, -1) : piece, at }
+    at += piece.length
   }
 }
+
+const pieceKinds: ReadonlyMap<string, Piece['kind']> = new Map([
+  ['[', 'open'],
+  [']', 'close'],
+  ['{', 'slot'],
+])
 
 function readSlot(slot: string, position: number): PlainToken {
   const word = slot.replace('’', "'")

@@ -1,6 +1,6 @@
 import type { Tier } from '../scales/tier'
 import type { Because, SayableFact } from './because'
-import type { FactName } from './notation'
+import { factNames, type FactName } from './notation'
 import type { PlannedPart } from './plan'
 import type { ReadyPhrase } from './readyPhrase'
 
@@ -20,8 +20,6 @@ export interface OpenPart {
   readonly becauseOf: ReadonlyMap<string, readonly Because[]> | null
   /** What its phrases may say of the record. */
   readonly facts: Partial<Record<FactName, SayableFact>>
-  /** The same facts as plain words. */
-  readonly words: Partial<Record<FactName, string>>
   /** Parts that may be left out when the limit is tight, highest first. */
   readonly dispensable: number
 }
@@ -41,7 +39,16 @@ export function partWith(part: OpenPart, other: Partial<OpenPart>): OpenPart {
     because: other.because ?? part.because,
     becauseOf: other.becauseOf ?? part.becauseOf,
     facts: other.facts ?? part.facts,
-    words: other.words ?? part.words,
     dispensable: other.dispensable ?? part.dispensable,
   }
+}
+
+/** The same facts as plain words. */
+export function inWords(facts: OpenPart['facts']): Partial<Record<FactName, string>> {
+  const words: Partial<Record<FactName, string>> = {}
+  for (const name of factNames) {
+    const fact = facts[name]
+    if (fact) words[name] = fact.text
+  }
+  return words
 }

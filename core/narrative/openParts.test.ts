@@ -18,7 +18,7 @@ const any = (part: Phrase['part'], more: Partial<Phrase> = {}) =>
 const book = (...phrases: Phrase[]) => ({ ...smallBook, phrases })
 const opened = (plan: string, standings: StandingFact[], phrases: Phrase[], more: object = {}) =>
   openParts(request(plan, standings, more), book(...phrases))
-const spokenOf = (...args: Parameters<typeof opened>) => opened(...args).parts.map(({ words }) => words.skill ?? null)
+const spokenOf = (...args: Parameters<typeof opened>) => opened(...args).parts.map(({ facts }) => facts.skill?.text ?? null)
 
 describe('of what a part speaks', () => {
   const equals = [
@@ -104,7 +104,7 @@ describe('trying one phrase', () => {
   const facts = request('outcome Number', [standing('Number', 'sound'), standing('Shape', 'top', 'sound')])
   it('finds where it could be said, of a strand by name or of any', () => {
     const about = (more: Partial<Phrase>) =>
-      tryPhrase(any(more.part ?? 'outcome', more), facts, smallBook.describing)?.words.skill ?? null
+      tryPhrase(any(more.part ?? 'outcome', more), facts, smallBook.describing)?.facts.skill?.text ?? null
     expect(about({ about: 'Shape' })).toBe('shape')
     expect(about({ about: 'Data' })).toBeNull()
     expect(about({ about: 'any', tiers: ['top'] })).toBe('shape')

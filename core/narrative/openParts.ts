@@ -4,7 +4,7 @@ import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } fr
 import { lowerFirst } from './capitals'
 import type { DraftRequest } from './draftRequest'
 import { givesWay, givesWayAs } from './givesWay'
-import { factNames, type FactName } from './notation'
+import type { FactName } from './notation'
 import { indexPhrases, phrasesFor } from './phraseIndex'
 import type { Claim, PartKind, Phrase, Phrasebook } from './phrase'
 import { claimOf, isAdvice } from './claims'
@@ -13,7 +13,7 @@ import { eachNamed, standingNamed, togetherSign } from './standingsOfBox'
 import { untoldByNumber } from './told/mostTelling'
 import { keyOfFact, markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type PlannedPart } from './plan'
-import { partWith, type OpenPart } from './openPart'
+import { inWords, partWith, type OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
 
@@ -95,7 +95,6 @@ function writtenOfSkills(
         because: [fact.because],
         becauseOf: null,
         facts: request.facts.sayable,
-        words: inWords(request.facts.sayable),
         dispensable: givesWayAs(givesWay.outcome, by.need),
       },
     ]
@@ -216,7 +215,6 @@ function openPart(
     ],
     becauseOf: null,
     facts: sayable,
-    words: inWords(sayable),
     dispensable: givesWayAs(givesWay[planned.part], planned.need),
   }
 }
@@ -310,24 +308,28 @@ export function factsInWords(
   return tries.find((words) => needs.every((fact) => words[fact] !== undefined)) ?? tries[0] ?? inWords(sayable)
 }
 
-function inWords(facts: OpenPart['facts']): OpenPart['words'] {
-  const words: OpenPart['words'] = {}
-  for (const name of factNames) {
-    const fact = facts[name]
-    if (fact) words[name] = fact.text
-  }
-  return words
-}
-
 /** What phrases may say of a student, with what they may say of the standing that they speak of. */
 function withStanding(sayable: OpenPart['facts'], standing: StandingFact): OpenPart['facts'] {
   const own = factsOfStanding(standing)
-  const facts: OpenPart['facts'] = {}
-  for (const name of factNames) {
-    const fact = own[name] ?? sayable[name]
-    if (fact) facts[name] = fact
-  }
-  return facts
+  // Each by its name, as wherever something is made for every part of every comment.
+  return {
+    'subject': sayable.subject,
+    'term': sayable.term,
+    'skill': own.skill ?? sayable.skill,
+    'habit': own.habit ?? sayable.habit,
+    'strongest skill': own['strongest skill'] ?? sayable['strongest skill'],
+    'weakest skill': own['weakest skill'] ?? sayable['weakest skill'],
+    'does': own.does ?? sayable.does,
+    'do': own.do ?? sayable.do,
+    'doing': own.doing ?? sayable.doing,
+    'strengths': sayable.strengths,
+    'best work': sayable['best work'],
+    'best work date': sayable['best work date'],
+    'best result': sayable['best result'],
+    'mark': sayable.mark,
+    'trend': own.trend ?? sayable.trend,
+    'attendance': sayable.attendance,
+  } satisfies Record<FactName, SayableFact | undefined>
 }
 
 /** What phrases may say of the standing that they speak of. */

@@ -67,8 +67,15 @@ export function readyPhrase(phrase: Phrase): ReadyPhrase {
   return made
 }
 
-/** How a phrase's words, its beginning and its frame count, where that is not read off its text. */
-type Counts = Pick<ReadyPhrase, 'families' | 'frame'> & Partial<Pick<ReadyPhrase, 'begins'>>
+/** What hangs on a phrase's id and its frame alone. */
+type Shape = Pick<ReadyPhrase, 'shape' | 'letters' | 'idNumber' | 'frame' | 'frameNumber'>
+
+export function shapeFor(id: string, frame: string): Shape {
+  return { shape: shapeOf(id), letters: lettersOf(id), idNumber: nameNumber(id), frame, frameNumber: nameNumber(frame) }
+}
+
+/** How a phrase's words, its beginning and its shape count, where that is not read off its text. */
+export type Counts = Shape & Pick<ReadyPhrase, 'families'> & Partial<Pick<ReadyPhrase, 'begins'>>
 
 /** A phrase of nobody's book, of which it is known how its words and its beginning count. */
 export function readyAs(phrase: Phrase, counts: Counts): ReadyPhrase {
@@ -139,7 +146,7 @@ function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
   const people = plain.filter(
     (token) => token.kind === 'name' || (token.kind === 'pronoun' && token.withoutPronoun === null),
   ).length
-  const frame = counts?.frame ?? frameOf(phrase.text)
+  const { shape, letters, idNumber, frame, frameNumber } = counts ?? shapeFor(phrase.id, frameOf(phrase.text))
   return {
     // Each by its name: spread, every phrase would be an object of a make of its own, and slow to read from.
     id: phrase.id,
@@ -175,9 +182,9 @@ function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
     fixedLength: fixed.length,
     leastLength: fixed.length + 1 + shortestPronoun * people - (joins ? lostByJoining : 0),
     frame,
-    shape: shapeOf(phrase.id),
-    letters: lettersOf(phrase.id),
-    idNumber: nameNumber(phrase.id),
-    frameNumber: nameNumber(frame),
+    shape,
+    letters,
+    idNumber,
+    frameNumber,
   }
 }

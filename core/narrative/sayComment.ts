@@ -2,7 +2,7 @@ import { lowerFirst } from './capitals'
 import { joined, linkOf, nothingJoined, type Link } from './joining'
 import type { Because, DraftSentence } from './because'
 import { tokensWith, type PlainToken } from './notation'
-import type { OpenPart } from './openPart'
+import { inWords, type OpenPart } from './openPart'
 import type { ReadyPhrase } from './readyPhrase'
 import { couldBeMeant, nothingSpoken, saySentence, withFacts, type Subject } from './say'
 
@@ -106,13 +106,21 @@ function withoutCapital([first, ...rest]: readonly PlainToken[]): PlainToken[] {
 }
 
 function tokensOf({ part, phrase }: ChosenPart): readonly PlainToken[] {
-  return withFacts(tokensWith(phrase.tokens, part.words), part.words)
+  if (!tellsFacts(phrase)) return tokensWith(phrase.tokens, {})
+  const words = inWords(part.facts)
+  return withFacts(tokensWith(phrase.tokens, words), words)
+}
+
+function tellsFacts({ needs, optional }: ReadyPhrase): boolean {
+  return needs.length > 0 || optional.length > 0
 }
 
 function becauseOf({ part, phrase }: ChosenPart): Because[] {
-  const told = tokensWith(phrase.tokens, part.words).flatMap((token) =>
-    token.kind === 'fact' ? (part.facts[token.fact]?.because ?? []) : [],
-  )
+  const told = tellsFacts(phrase)
+    ? tokensWith(phrase.tokens, inWords(part.facts)).flatMap((token) =>
+        token.kind === 'fact' ? (part.facts[token.fact]?.because ?? []) : [],
+      )
+    : []
   // A title and its date rest on one and the same result.
   return [...part.because, ...(part.becauseOf?.get(phrase.id) ?? []), ...new Set(told)]
 }

@@ -146,7 +146,6 @@ describe('two parts in one sentence', () => {
         because: of.map(because),
         becauseOf: null,
         facts: {},
-        words: {},
       },
       dispensable: 0,
     })

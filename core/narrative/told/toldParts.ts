@@ -7,7 +7,7 @@ import { partWith, type OpenPart } from '../openPart'
 import type { Phrase } from '../phrase'
 import { lowerFirst } from '../capitals'
 import { conditionHolds, partKey, plannedWith, type Need, type PlannedPart } from '../plan'
-import { frameKey, readyAs, shapeOf, type ReadyPhrase } from '../readyPhrase'
+import { frameKey, readyAs, shapeFor, shapeOf, type Counts, type ReadyPhrase } from '../readyPhrase'
 import { littleKnownTold } from './littleKnown'
 import { planTold, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
@@ -182,7 +182,6 @@ function partOf(
     because,
     becauseOf: becauseOf ?? null,
     facts: {},
-    words: {},
     dispensable: toldGivesWay.inTheMiddle,
   }
 }
@@ -203,11 +202,19 @@ function phraseOf({ id, text }: ToldWording, subject: string | null): ReadyPhras
     grades: null,
     owner: null,
   }
-  return readyAs(phrase, {
-    frame: frameKey(shapeOf(id)),
-    families: shapesOf(id).map(familyNumber),
-    begins: beginningOf(text),
-  })
+  const { shape, letters, idNumber, frame, frameNumber, families } = countsOf(id)
+  return readyAs(phrase, { shape, letters, idNumber, frame, frameNumber, families, begins: beginningOf(text) })
+}
+
+const countsById = new Map<string, Omit<Counts, 'begins'>>()
+
+/** How a shape counts, whatever is told in it: there are no more than some hundreds. */
+function countsOf(id: string): Omit<Counts, 'begins'> {
+  const before = countsById.get(id)
+  if (before) return before
+  const made = { ...shapeFor(id, frameKey(shapeOf(id))), families: shapesOf(id).map(familyNumber) }
+  countsById.set(id, made)
+  return made
 }
 
 /** Its first two words without how often: "We nearly always see her" begins as "We sometimes see her" does. */
