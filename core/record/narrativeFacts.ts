@@ -2,6 +2,7 @@ import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
+import { once } from '../once'
 import type { CommentBox } from '../narrative/plan'
 import { skillsTogether, type SkillWords } from '../narrative/skillWords'
 import type { Level } from '../scales/scale'
@@ -12,7 +13,7 @@ import type { Habit, Skill, Subject } from '../school/schoolSetup'
 import { nameOfStrand } from '../school/strand'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
-import { countsOf, levelIn, ratedFacts, wordsOf } from './ratedFacts'
+import { countsOf, levelIn, ratedFacts, toldSkills, wordsOf } from './ratedFacts'
 import { noteFacts } from './noteFacts'
 import { perStudent } from './perStudent'
 import { sayableFacts } from './sayableFacts'
@@ -23,7 +24,7 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
   const { record } = index
   const subject = record.subjects.find((each) => each.key === box.subject)
   const standings = [...habitStandings(index, studentId)]
-  for (const [strand, skills] of subject ? strandsOf(record.skills, subject.key) : []) {
+  for (const [strand, skills] of subject ? toldStrands(record.skills, subject.key) : []) {
     const standing = subject ? strandStanding(index, studentId, strand, { skills, subject }) : undefined
     if (standing) standings.push(standing)
   }
@@ -38,7 +39,7 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     notes: student ? noteFacts(index, student, box.subject) : [],
     counts: countsOf(index, studentId, subject),
     whole: box.subject === null ? wholeRecord(index, studentId) : null,
-    skillsInAll: record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly).length,
+    skillsInAll: subject ? toldSkills(record.skills, subject.key).length : 0,
     termBefore: record.earlier[0] ? lowerFirst(record.earlier[0].term.name) : null,
     sayable: sayableFacts(index, studentId, subject, standings),
   }
@@ -119,13 +120,11 @@ function strandStanding(
   index: RecordIndex,
   studentId: string,
   strand: string,
-  { skills, subject }: { skills: readonly Skill[]; subject: Subject },
+  { skills: told, subject }: { skills: readonly Skill[]; subject: Subject },
 ): StandingFact | undefined {
   const scale = subject.skillScale
   const name = nameOfStrand(subject, strand)
   const termId = index.record.term.id
-  // What is for the teacher only is no matter for a comment that the family reads.
-  const told = skills.filter((skill) => !skill.teacherOnly)
   const known = told.flatMap((skill) => {
     const level = levelIn(index, scale, index.levelOf(studentId, 'skill', skill.id))
     return level ? [{ skill, level }] : []
@@ -252,6 +251,22 @@ function trendBetween(
       termId: last.id,
     },
   }
+}
+
+const strandsKnown = once<readonly Skill[], Map<string, [string, Skill[]][]>>(() => new Map())
+
+/** The strands of a subject with the skills that a comment may tell; found once, as every student is asked about. */
+function toldStrands(skills: readonly Skill[], subject: string): [string, Skill[]][] {
+  const known = strandsKnown(skills)
+  const before = known.get(subject)
+  if (before) return before
+  const told = new Set(toldSkills(skills, subject))
+  const made = strandsOf(skills, subject).map(([strand, own]): [string, Skill[]] => [
+    strand,
+    own.filter((skill) => told.has(skill)),
+  ])
+  known.set(subject, made)
+  return made
 }
 
 /**

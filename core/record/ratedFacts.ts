@@ -7,10 +7,7 @@ import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
 import type { RecordIndex } from './recordIndex'
 
-/**
- * Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before.
- * What is for the teacher only is no matter for a comment that the family reads.
- */
+/** Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before. */
 export function ratedFacts(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
   return [...ratedSkills(index, studentId, subject), ...ratedHabits(index, studentId)]
 }
@@ -24,12 +21,25 @@ const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
 
 /** The skills alone. */
 export function ratedSkills(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
-  const skills = index.record.skills.filter((skill) => skill.subject === subject?.key && !skill.teacherOnly)
-  return skills.flatMap((skill) => {
-    const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject?.skillScale ?? '' }
+  if (!subject) return []
+  return toldSkills(index.record.skills, subject.key).flatMap((skill) => {
+    const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject.skillScale }
     return rated(index, studentId, place, { worded: skill, name: skill.statement })
   })
 }
+
+/**
+ * The skills of a subject that a comment may tell, found once for as long as the list is in use: what is for the teacher
+ * only is no matter for a comment that the family reads.
+ */
+export function toldSkills(skills: readonly Skill[], subject: string): readonly Skill[] {
+  const known = toldKnown(skills)
+  const told = known.get(subject) ?? skills.filter((skill) => skill.subject === subject && !skill.teacherOnly)
+  known.set(subject, told)
+  return told
+}
+
+const toldKnown = once<readonly Skill[], Map<string, readonly Skill[]>>(() => new Map())
 
 function rated(
   index: RecordIndex,
