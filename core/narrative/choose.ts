@@ -152,8 +152,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
       if (soFar.cost + toCome >= search.best) break
     }
     if (soFar && path.length === choice.length) finish(soFar.cost, likeness)
-    for (const { families } of path) giveBack(families)
-    path.length = 0
+    for (let last = path.pop(); last; last = path.pop()) giveBack(last.families)
   }
 
   /** Counts words in; false, and nothing counted, when one would stand too often. */
@@ -161,7 +160,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     for (let at = 0; at < families.length; at += 1) {
       const family = families[at] ?? 0
       const count = counts.add(family)
-      if (count > (setting.describingFamilies.has(family) ? 1 : mostTimes)) {
+      if (count > 1 && (count > mostTimes || setting.describingFamilies.has(family))) {
         giveBack(families.slice(0, at + 1))
         return false
       }

@@ -115,7 +115,7 @@ const nextPiece = /[^{}[\]]+|\{[^{}]*\}|[[\]]/y
 
 /** Cuts a phrase at its braces and brackets. */
 function* pieces(text: string): Generator<Piece> {
-  for (let at = 0; at < text.length; ) {
+  for (let at = 0; at < text.length;) {
     nextPiece.lastIndex = at
     const piece = nextPiece.exec(text)?.[0]
     if (piece === undefined)

@@ -18,7 +18,8 @@ const any = (part: Phrase['part'], more: Partial<Phrase> = {}) =>
 const book = (...phrases: Phrase[]) => ({ ...smallBook, phrases })
 const opened = (plan: string, standings: StandingFact[], phrases: Phrase[], more: object = {}) =>
   openParts(request(plan, standings, more), book(...phrases))
-const spokenOf = (...args: Parameters<typeof opened>) => opened(...args).parts.map(({ facts }) => facts.skill?.text ?? null)
+const spokenOf = (...args: Parameters<typeof opened>) =>
+  opened(...args).parts.map(({ facts }) => facts.skill?.text ?? null)
 
 describe('of what a part speaks', () => {
   const equals = [

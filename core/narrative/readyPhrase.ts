@@ -131,7 +131,7 @@ function endOf(text: string): string {
 
 function prepare(phrase: Phrase, counts?: Counts): ReadyPhrase {
   const tokens = parsePhrase(phrase.text.trim())
-  const plain = tokens.flatMap((token): PlainToken[] => (token.kind === 'optional' ? [] : [token]))
+  const plain = tokens.filter((token) => token.kind !== 'optional')
   const fixed = fixedWords(plain).replace(/ {2,}/g, ' ')
   const first = tokens[0]
   // What tells a strength and a difficulty in one is contrast enough.

@@ -5,5 +5,10 @@ import { numberOfWord } from './numbers'
  * @example wordNumbers('reads and reads') // as many as 'and reads' has: two
  */
 export function wordNumbers(text: string): number[] {
-  return [...new Set(text.toLowerCase().match(/[\p{L}’]+/gu) ?? [])].map(numberOfWord)
+  const numbers: number[] = []
+  for (const word of text.toLowerCase().match(/[\p{L}’]+/gu) ?? []) {
+    const number = numberOfWord(word)
+    if (!numbers.includes(number)) numbers.push(number)
+  }
+  return numbers
 }

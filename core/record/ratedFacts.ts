@@ -7,7 +7,9 @@ import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
 import type { RecordIndex } from './recordIndex'
 
-/** Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before. */
+/**
+ * Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before.
+ */
 export function ratedFacts(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
   return [...ratedSkills(index, studentId, subject), ...ratedHabits(index, studentId)]
 }
@@ -29,8 +31,8 @@ export function ratedSkills(index: RecordIndex, studentId: string, subject: Subj
 }
 
 /**
- * The skills of a subject that a comment may tell, found once for as long as the list is in use: what is for the teacher
- * only is no matter for a comment that the family reads.
+ * The skills of a subject that a comment may tell, found once for as long as the list is in use: what is for the
+ * teacher only is no matter for a comment that the family reads.
  */
 export function toldSkills(skills: readonly Skill[], subject: string): readonly Skill[] {
   const known = toldKnown(skills)

@@ -212,7 +212,8 @@ const countsById = new Map<string, Omit<Counts, 'begins'>>()
 function countsOf(id: string): Omit<Counts, 'begins'> {
   const before = countsById.get(id)
   if (before) return before
-  const made = { ...shapeFor(id, frameKey(shapeOf(id))), families: shapesOf(id).map(familyNumber) }
+  const { shape, letters, idNumber, frame, frameNumber } = shapeFor(id, frameKey(shapeOf(id)))
+  const made = { shape, letters, idNumber, frame, frameNumber, families: shapesOf(id).map(familyNumber) }
   countsById.set(id, made)
   return made
 }
