@@ -160,7 +160,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     for (let at = 0; at < families.length; at += 1) {
       const family = families[at] ?? 0
       const count = counts.add(family)
-      if (count > 1 && (count > mostTimes || setting.describingFamilies.has(family))) {
+      if (count > (setting.describingFamilies.has(family) ? 1 : mostTimes)) {
         giveBack(families.slice(0, at + 1))
         return false
       }

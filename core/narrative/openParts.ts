@@ -26,9 +26,11 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   const untold = untoldByNumber(request.box.plan, request.facts.rated, request.seed)
-  for (const planned of eachNamed(request.box, withoutUntold(request.facts, untold), isWorded)) {
+  // A next step is for what the comment tells: among habits that are equally low, for one of those.
+  const among = withoutUntold(request.facts, untold)
+  for (const planned of eachNamed(request.box, among, isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
-    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out' })
+    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out', among })
     // What a school has written for this very strand or habit and level is said; else its own words are.
     const isWritten = typeof opened !== 'string' && opened.candidates.some(isOfThis)
     const facts = isWritten ? [] : ratedFor(planned, request).filter((fact) => !untold.has(fact))
@@ -102,15 +104,14 @@ function writtenOfSkills(
 }
 
 /** Without the habits, and the strands with all of their skills, that are more than the plan has told. */
-function withoutUntold(
-  { standings, rated }: NarrativeFacts,
-  untold: ReadonlySet<RatedFact>,
-): Pick<NarrativeFacts, 'standings'> {
+function withoutUntold(facts: NarrativeFacts, untold: ReadonlySet<RatedFact>): NarrativeFacts {
+  if (untold.size === 0) return facts
+  const { standings, rated } = facts
   const isUntold = ({ kind, about }: StandingFact): boolean => {
-    const facts = rated.filter((fact) => (kind === 'habit' ? fact.about === about : fact.strand === about))
-    return facts.length > 0 && facts.every((fact) => untold.has(fact))
+    const within = rated.filter((fact) => (kind === 'habit' ? fact.about === about : fact.strand === about))
+    return within.length > 0 && within.every((fact) => untold.has(fact))
   }
-  return untold.size === 0 ? { standings } : { standings: standings.filter((standing) => !isUntold(standing)) }
+  return { ...facts, standings: standings.filter((standing) => !isUntold(standing)) }
 }
 
 /** Written for this very strand or habit, or for any in its own words. */
@@ -159,7 +160,7 @@ function ratedFor(planned: PlannedPart, { box, facts }: DraftRequest): RatedFact
 export function offeredParts(request: DraftRequest, phrasebook: Phrasebook): OpenPart[] {
   const spokenOf = new Set<string>()
   return eachNamed(request.box, request.facts, () => true).flatMap((planned) => {
-    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'particular' })
+    const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'particular', among: request.facts })
     return typeof opened === 'string' ? [] : [opened]
   })
 }
@@ -168,10 +169,10 @@ function openPart(
   planned: PlannedPart,
   request: DraftRequest,
   phrasebook: Phrasebook,
-  { spokenOf, which }: { spokenOf: Set<string>; which: 'borne out' | 'particular' },
+  { spokenOf, which, among }: { spokenOf: Set<string>; which: 'borne out' | 'particular'; among: NarrativeFacts },
 ): OpenPart | LeftOut['why'] {
   const { facts, box } = request
-  const standing = standingFor(planned, box, facts)
+  const standing = standingFor(planned, box, among)
   if (standing === 'missing') return 'nothing is settled'
   if (!conditionHolds(planned.when, standing)) return 'it does not apply'
   if (planned.part === 'progress' && !standing?.trend) return 'it does not apply'

@@ -27,11 +27,18 @@ function endsWith({ keys, because }: OpenPart, part: OpenPart): boolean {
 
 const known = new WeakMap<ReadyPhrase, ReadyPhrase>()
 
-/** "For this", "make this a goal": only where "this" can stand for what somebody does. */
+/** What stands for what somebody does, by the words before it: "for this", "is doing this". The first that fits. */
+const waysToRefer: readonly (readonly [RegExp, string])[] = [
+  [/\b(habit to build next is) \{#doing\}/i, '$1 this one'],
+  [/\b(is|comes|ways of) \{#doing\}/i, '$1 doing this'],
+  [/\b(for|with|in|about|of|make|out|needs|that|which|where|when|what) \{#doing\}/i, '$1 this'],
+]
+
 function withThis(phrase: ReadyPhrase): ReadyPhrase {
   const found = known.get(phrase)
   if (found) return found
-  const text = phrase.text.replace(/\b(for|with|in|about|make) \{#doing\}/i, '$1 this')
+  const [said, referring] = waysToRefer.find(([each]) => each.test(phrase.text)) ?? []
+  const text = said && referring ? phrase.text.replace(said, referring) : phrase.text
   const made = text === phrase.text ? phrase : readyAs({ ...phrase, text }, phrase)
   known.set(phrase, made)
   return made

@@ -72,4 +72,5 @@ it('puts skills together so that each “and” is read with its own', () => {
     'adding and subtracting, and reading graphs',
   )
   expect(skillsTogether(['one', 'two', 'three'])).toBe('one, two, and three')
+  expect(skillsTogether(['asks and listens', 'comes ready'], 'or')).toBe('asks and listens, or comes ready')
 })

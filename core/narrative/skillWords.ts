@@ -141,11 +141,12 @@ function inForms(does: string): SkillWords | null {
 
 /**
  * Several skills in one breath, in one form. Where one of them has an "and" of its own, a comma parts them.
+ * @param by "or" for what is not done: "seldom asks, and listens" would say that somebody listens
  * @example skillsTogether(['adding and subtracting', 'drawing graphs']) // 'adding and subtracting, and drawing graphs'
  */
-export function skillsTogether(skills: readonly string[]): string {
+export function skillsTogether(skills: readonly string[], by: 'and' | 'or' = 'and'): string {
   const last = skills.at(-1) ?? ''
   if (skills.length < 2) return last
   const parted = skills.length > 2 || skills.some((skill) => / and |,/.test(skill))
-  return `${skills.slice(0, -1).join(', ')}${parted ? ',' : ''} and ${last}`
+  return `${skills.slice(0, -1).join(', ')}${parted ? ',' : ''} ${by} ${last}`
 }

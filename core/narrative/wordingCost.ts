@@ -67,7 +67,7 @@ export const weights = {
   /** For the third sentence in a row that begins with the student, and each further one. */
   sameOpening: 30,
   /** For a next step in a sentence of its own: it leans on what was told before it. */
-  stepApart: 1,
+  stepApart: 3,
   /** For a sentence that begins as the one before it does, or is told in the same shape. */
   sameBeginning: 4,
   /** For a sentence that ends as another of the comment does: “a step up from the autumn”. */

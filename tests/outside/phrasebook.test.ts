@@ -3,7 +3,10 @@ import { phraseCoverage } from '../../core/record/phraseCoverage'
 import { frameOfPhrase } from '../../core/narrative/frame/frameOfPhrase'
 import { frameNotation, frameTokens, recogniseFrame } from '../../core/narrative/frame/recogniseFrame'
 import { parsePhrase, tokensWith, writePhrase, type Token } from '../../core/narrative/notation'
+import type { OpenPart } from '../../core/narrative/openPart'
 import { readingGrade } from '../../core/narrative/readingLevel'
+import { readyPhrase, type ReadyPhrase } from '../../core/narrative/readyPhrase'
+import { referringBack } from '../../core/narrative/refersBack'
 import { nothingSpoken, saySentence } from '../../core/narrative/say'
 import { he, she, they } from '../../core/people/pronouns'
 import { strandsOf } from '../../core/record/narrativeFacts'
@@ -71,6 +74,17 @@ describe('the shipped phrasebook', () => {
     expect(words(['top', 'strong']).match(/\b(struggles?|weak|poor|unable|finds? it hard|not yet)\b/gi)).toBeNull()
   })
 
+  it('has no next step for a habit that could not say “this” for the one that was told just before', () => {
+    const because = { kind: 'habit' as const, about: 'h', text: '', tier: null, termId: 't' }
+    const part = (kind: 'habit' | 'next step', key: string, candidates: readonly ReadyPhrase[]): OpenPart => ({
+      ...{ keys: [key], within: [], planned: { part: kind, about: 'h', when: null, sharesSentence: false } },
+      ...{ candidates, tier: 'growing', uneven: false, because: [because], becauseOf: null, facts: {}, dispensable: 0 },
+    })
+    const steps = phrases.filter(({ part, text }) => part === 'next step' && text.includes('{#doing}'))
+    const [, said] = referringBack([part('habit', 'habit h', []), part('next step', 's', steps.map(readyPhrase))])
+    expect(steps.length).toBeGreaterThan(40)
+    expect(said?.candidates.filter(({ text }) => !/\bthis\b/.test(text)).map(({ text }) => text)).toEqual([])
+  })
   it('is shown as a sentence about one student from which the very same phrase comes back', () => {
     for (const { text } of phrases)
       expect(frameNotation(frameOfPhrase(parsePhrase(text), 'Maya', she))).toBe(writePhrase(parsePhrase(text)))

@@ -29,6 +29,14 @@ describe.each([
     expect(figures.sharingThree).toBe(0)
     expect(figures.skeleton[1]).toBeLessThan(0.25)
   })
+  it('gives a next step for a habit that the comment tells', () => {
+    for (const { draft } of writeAll(record).filter(({ box }) => box === 'general')) {
+      const told = draft.sentences.flatMap(({ parts }) => parts)
+      const steps = draft.sentences.filter(({ parts }) => parts.some((part) => part.startsWith('next step')))
+      const rests = steps.flatMap(({ because }) => because.filter(({ kind }) => kind === 'habit'))
+      expect(rests.filter(({ about }) => !about.startsWith('level of') && !told.includes(`habit ${about}`))).toEqual([])
+    }
+  })
   it('flows: by its facts, by how its sentences begin and by their length, and in six sentences at most', () => {
     const { flow } = figures
     expect(flow.factsPerSentence).toBeGreaterThanOrEqual(1.6)

@@ -13,7 +13,7 @@ interface OfAll {
 
 const ofAll: Readonly<Record<Tier, readonly OfAll[]>> = {
   top: [
-    { id: 'show others how', says: /show others/i, they: '{they} can show others how', skillsAre: null },
+    { id: 'show others how', says: /show others/i, they: '{they} can show others how it is done', skillsAre: null },
     { id: 'very strong', says: null, they: '{they} {is} very strong', skillsAre: 'great strengths of {theirs}' },
     { id: 'highest level', says: null, they: '{they} {is} at our highest level', skillsAre: 'at our highest level' },
   ],

@@ -3,7 +3,7 @@ import { grouped } from '../../grouped'
 import type { RatedFact } from '../because'
 import type { SkillWords } from '../skillWords'
 import { isOneThing, mannersOf } from './manners'
-import { stepsOf, together, type ToldSetting, type ToldWording } from './toldWording'
+import { anyOf, stepsOf, together, type ToldSetting, type ToldWording } from './toldWording'
 
 /**
  * Habits by their scores: those at one score in one clause, two scores in one sentence, each with its own word; one
@@ -19,17 +19,23 @@ interface Clause {
   /** "often"; null for a score that does not say how often. */
   readonly often: string | null
   readonly words: SkillWords
+  /** The same where it is said that none of it is done often. */
+  readonly any: SkillWords
   readonly first: RatedFact
   readonly of: number
 }
 
 function clauseOf(alike: readonly RatedFact[]): Clause[] {
   const [first] = alike
-  return first ? [{ often: howOften(first), words: together(alike), first, of: alike.length }] : []
+  if (!first) return []
+  const [often, any] = [howOften(first), anyOf(alike)]
+  const words = often !== null && isSeldom(often) ? any : together(alike)
+  return [{ often, words, any, first, of: alike.length }]
 }
 
-function inOne({ often, words, first, of }: Clause, { termBefore }: ToldSetting): ToldWording[] {
-  if (first.moved !== 0 && termBefore !== null) return hasMoved({ often, words, first, of }, termBefore)
+function inOne(clause: Clause, { termBefore }: ToldSetting): ToldWording[] {
+  const { often, words, first, of } = clause
+  if (first.moved !== 0 && termBefore !== null) return hasMoved(clause, termBefore)
   if (often === null)
     return mannersOf(first.level, words).map(({ id, text }) => ({ id: `told ${id}`, text: text(words) }))
   return [
@@ -88,19 +94,24 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
   const contrast = isSeldom(low.often) || /sometimes|occasionally/.test(low.often)
   const link = contrast ? 'but' : 'and'
   const only = contrast && !isSeldom(low.often) ? 'only ' : ''
+  // After "but only sometimes" an "and" would go on with what came before it.
+  const against = contrast ? low.any : low.words
   const areSeen = high.of === 1 ? 'is seen' : 'are seen'
   const asSubject = `${capitalised(high.words.doing)} ${thing(high.of)}`
   return [
-    { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${only}${other}` },
+    {
+      id: `told ${high.often} ${link} ${low.often}`,
+      text: `{They} ${one}, ${link} ${only}${low.often} ${against.does}`,
+    },
     { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
     ...(isSeldom(high.often)
       ? []
       : [
           {
             id: `told ${high.often} fronted ${link} ${low.often}`,
-            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${only}${other}`,
+            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${only}${low.often} ${against.does}`,
           },
-          ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${low.words.do}`),
+          ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${against.do}`),
         ]),
     ...(!isSeldom(high.often) && !isSeldom(low.often)
       ? [

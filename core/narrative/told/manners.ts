@@ -2,6 +2,7 @@ import { capitalised } from '../capitals'
 import type { Level } from '../../scales/scale'
 import type { Tier } from '../../scales/tier'
 import type { SkillWords } from '../skillWords'
+import type { WordsTogether } from './toldWording'
 
 /** Where a manner stands in its sentence. */
 export type MannerPlace = 'before the skill' | 'after the skill' | 'skill as subject'
@@ -15,7 +16,7 @@ export interface Manner {
   /** What the level's own sentence must say; null where the tier alone bears it out. */
   readonly says: RegExp | null
   readonly place: MannerPlace
-  readonly text: (words: SkillWords) => string
+  readonly text: (words: SkillWords & Partial<WordsTogether>) => string
 }
 
 const confident = /confiden/i
@@ -92,7 +93,10 @@ export const manners: Readonly<Record<Tier, readonly Manner[]>> = {
     withDo('learning', '{is} learning to'),
     withDo('learning how', '{is} learning how to'),
     withDoing('working towards', '{is} working towards'),
-    withDo('not yet fully', '{does} not yet fully'),
+    {
+      ...withDo('not yet fully', ''),
+      text: ({ do: base, doAny = base }) => `{They} {does} not yet fully ${doAny}`,
+    },
     withDoing('part of the way', '{is} part of the way to'),
     withDoing('on the way', '{is} on the way to'),
     withDoing('not yet secure', '{is} not yet secure in'),
@@ -114,7 +118,7 @@ export const manners: Readonly<Record<Tier, readonly Manner[]>> = {
     withDoing('first steps', '{is} taking first steps in'),
     withDoing('at the beginning', '{is} at the beginning of'),
     asSubject('at an early stage', 'is at an early stage'),
-    asSubject('just begun', 'has just begun', begun),
+    asSubject('just begun', 'is just beginning', begun),
   ],
 }
 

@@ -211,6 +211,22 @@ describe('in which words', () => {
     expect(all).toContain('{They} often {works} with others, but only sometimes {comes} ready')
     expect(all).toContain('Often {they} {works} with others; sometimes {they} {comes} ready')
   })
+  it('what is not done, or seldom, with “or”: with “and” the second would be praise', () => {
+    const habit = (about: string, tier: Tier) => fact(about, tier, null, 'habit')
+    const seldom = [habit('Works with others', 'starting'), habit('Asks and listens', 'starting')]
+    expect(wordings({ relation: 'habits', facts: seldom }, seldom)).toEqual([
+      '{They} seldom {works} with others, or {asks} and {listens}',
+      'It is seldom that {they} {works} with others, or {asks} and {listens}',
+    ])
+    const mixed = [habit('Comes ready', 'strong'), habit('Works', 'growing'), habit('Listens', 'growing')]
+    const all = wordings({ relation: 'habits', facts: mixed }, mixed)
+    expect(all).toContain('{They} often {comes} ready, but only sometimes {works} or {listens}')
+    expect(all).toContain('Often {they} {comes} ready; sometimes {they} {works} and {listens}')
+    const growing = [fact('Sorts materials', 'growing'), fact('Draws graphs', 'growing')]
+    expect(wordings({ relation: 'level', facts: growing }, growing)).toContain(
+      '{They} {does} not yet fully sort materials or draw graphs',
+    )
+  })
   it('a level as a verb, with each of its verbs, and in the past only where it is one', () => {
     expect(levelAsVerb({ familySentence: 'Has made a start and needs help with this.' }, 2)).toBe(
       '{has} made a start and {needs} help with both',

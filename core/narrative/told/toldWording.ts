@@ -25,9 +25,34 @@ export interface ToldSetting {
 }
 
 /** The words of several skills in one breath. */
-export function together(facts: readonly RatedFact[]): SkillWords {
-  const form = (which: keyof SkillWords): string => skillsTogether(facts.map(({ words }) => words?.[which] ?? ''))
-  return { does: form('does'), do: form('do'), doing: form('doing') }
+export interface WordsTogether extends SkillWords {
+  /** What is done of none of them fully: "read or write". */
+  readonly doAny: string
+}
+
+export function together(facts: readonly RatedFact[]): WordsTogether {
+  return {
+    does: inOneBreath(facts, 'does'),
+    do: inOneBreath(facts, 'do'),
+    doing: inOneBreath(facts, 'doing'),
+    doAny: inOneBreath(facts, 'do', 'or'),
+  }
+}
+
+/** The same of what is seldom done. */
+export function anyOf(facts: readonly RatedFact[]): SkillWords {
+  return {
+    does: inOneBreath(facts, 'does', 'or'),
+    do: inOneBreath(facts, 'do', 'or'),
+    doing: inOneBreath(facts, 'doing'),
+  }
+}
+
+function inOneBreath(facts: readonly RatedFact[], form: keyof SkillWords, by?: 'and' | 'or'): string {
+  return skillsTogether(
+    facts.map(({ words }) => words?.[form] ?? ''),
+    by,
+  )
 }
 
 /** A count in words up to ten. @example numberWord(3) // 'three'; numberWord(12) // '12' */
