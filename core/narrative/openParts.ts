@@ -14,6 +14,7 @@ import { untoldByNumber } from './told/mostTelling'
 import { keyOfFact, markPart, notePart, openingParts, toldParts, workPart } from './told/toldParts'
 import { conditionHolds, partKey, type PlannedPart } from './plan'
 import { inWords, partWith, type OpenPart } from './openPart'
+import { inOwnOrder } from './preference'
 import type { ReadyPhrase } from './readyPhrase'
 import { contentWords, familyOf } from './wordFamily'
 
@@ -26,8 +27,8 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   const untold = untoldByNumber(request.box.plan, request.facts.rated, request.seed)
-  // A next step is for what the comment tells: among habits that are equally low, for one of those.
-  const among = withoutUntold(request.facts, untold)
+  // A next step is for what the comment tells: of habits that are equally low, for the one that is told last.
+  const among = inOrderOfTelling(withoutUntold(request.facts, untold), request)
   for (const planned of eachNamed(request.box, among, isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out', among })
@@ -112,6 +113,14 @@ function withoutUntold(facts: NarrativeFacts, untold: ReadonlySet<RatedFact>): N
     return within.length > 0 && within.every((fact) => untold.has(fact))
   }
   return { ...facts, standings: standings.filter((standing) => !isUntold(standing)) }
+}
+
+/** With habits in the order in which those of one level are told. */
+function inOrderOfTelling(facts: NarrativeFacts, { box, seed }: DraftRequest): NarrativeFacts {
+  if (!box.plan.some(({ part }) => part === 'habit')) return facts
+  const habits = facts.standings.filter(({ kind }) => kind === 'habit')
+  const others = facts.standings.filter(({ kind }) => kind !== 'habit')
+  return { ...facts, standings: [...inOwnOrder(habits, seed, ({ about }) => about), ...others] }
 }
 
 /** Written for this very strand or habit, or for any in its own words. */

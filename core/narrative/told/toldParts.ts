@@ -245,10 +245,15 @@ function shapesOf(id: string): string[] {
   return [
     ...[...(move === undefined ? [first] : found === undefined ? [] : [found]), ...further].flatMap(countsOfManner),
     ...(move === undefined ? [] : [move]),
+    // "We nearly always see her …. We sometimes see her …" is a list.
+    ...(isSeen.test(id) ? ['seen', 'seen'] : []),
     // One that begins "As in the autumn" right after one that ends so is a list.
     ...hung.flatMap((each) => (each === 'as before in front' ? ['as before', 'as before'] : [each])),
   ].map((each) => `“${each}”`)
 }
+
+/** Told as what is seen: "we often see them", "they are often seen". */
+const isSeen = /\bseen\b/
 
 /** What is hung on to what is told, as its id has it; anything else is a manner. */
 const isHung = /^(as before|the same|and it is|while|only one)/
