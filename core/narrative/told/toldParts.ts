@@ -252,8 +252,8 @@ function shapesOf(id: string): string[] {
   ].map((each) => `“${each}”`)
 }
 
-/** Told as what is seen: "we often see them", "they are often seen". */
-const isSeen = /\bseen\b/
+/** Told as what is seen: "we often see them", "of their habits, reading is seen often". */
+const isSeen = /\bseen\b|\bof habits\b/
 
 /** What is hung on to what is told, as its id has it; anything else is a manner. */
 const isHung = /^(as before|the same|and it is|while|only one)/
