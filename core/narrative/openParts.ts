@@ -27,9 +27,10 @@ export function openParts(request: DraftRequest, phrasebook: Phrasebook): { part
     phrasesFor(phrasebook, request.box.subject, { part, about }, { tier }).some((phrase) => phrase.about !== 'any')
   const told = { facts: new Set<RatedFact>(), planned: [] as PlannedPart[], at: 0 }
   const untold = untoldByNumber(request.box.plan, request.facts.rated, request.seed)
+  const tellable = withoutUntold(request.facts, untold)
   // A next step is for what the comment tells: of habits that are equally low, for the one that is told last.
-  const among = inOrderOfTelling(withoutUntold(request.facts, untold), request)
-  for (const planned of eachNamed(request.box, among, isWorded)) {
+  const among = inOrderOfTelling(tellable, request)
+  for (const planned of eachNamed(request.box, tellable, isWorded)) {
     if (planned.part === 'progress' && told.facts.size > 0) continue
     const opened = openPart(planned, request, phrasebook, { spokenOf, which: 'borne out', among })
     // What a school has written for this very strand or habit and level is said; else its own words are.
