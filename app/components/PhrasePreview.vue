@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inWords } from '~~/core/narrative/openPart'
 import { factsInWords } from '~~/core/narrative/openParts'
 import { parsePhrase, tokensWith } from '~~/core/narrative/notation'
 import type { Phrase } from '~~/core/narrative/phrase'
@@ -38,7 +39,7 @@ const lines = computed(() => {
   const tokens = parsePhrase(props.phrase.text)
   const needs = tokens.flatMap((token) => (token.kind === 'fact' ? [token.fact] : []))
   return four.value.map(({ student, request, part }) => {
-    const facts = part?.words ?? factsInWords(request.facts, request.box.subject, props.phrase, needs)
+    const facts = part ? inWords(part.facts) : factsInWords(request.facts, request.box.subject, props.phrase, needs)
     const missing = needs.filter((fact) => facts[fact] === undefined)
     const said = withFacts(tokensWith(tokens, facts), facts)
     const tier = part?.tier ?? props.phrase.tiers[0] ?? 'sound'
