@@ -13,3 +13,21 @@ export function once<Thing extends object, Made>(make: (thing: Thing) => Made): 
     return made
   }
 }
+
+/**
+ * The same for each key of a thing: for each subject of a school, each student of a record.
+ * @example const skillsOf = onceForEach((skills: readonly Skill[], subject) => skills.filter(…))
+ */
+export function onceForEach<Thing extends object, Made>(
+  make: (thing: Thing, key: string) => Made,
+): (thing: Thing, key: string) => Made {
+  const knownOf = once<Thing, Map<string, Made>>(() => new Map())
+  return (thing, key) => {
+    const known = knownOf(thing)
+    const before = known.get(key)
+    if (before !== undefined) return before
+    const made = make(thing, key)
+    known.set(key, made)
+    return made
+  }
+}

@@ -36,7 +36,7 @@ export interface Composed {
   readonly asked: Asked
 }
 
-/** What its wordings are chosen by: a request without its facts, which is small enough to be kept for a whole class. */
+/** What its wordings are chosen by: a request without its facts, small enough to be kept as long as it is compared. */
 interface Asked extends Pick<DraftRequest, 'subject' | 'box' | 'wish'> {
   /** Of the student, the box and the term. */
   readonly seed: string

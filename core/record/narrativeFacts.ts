@@ -2,7 +2,7 @@ import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
-import { once } from '../once'
+import { onceForEach } from '../once'
 import type { CommentBox } from '../narrative/plan'
 import { skillsTogether, type SkillWords } from '../narrative/skillWords'
 import type { Level } from '../scales/scale'
@@ -253,21 +253,11 @@ function trendBetween(
   }
 }
 
-const strandsKnown = once<readonly Skill[], Map<string, [string, Skill[]][]>>(() => new Map())
-
 /** The strands of a subject with the skills that a comment may tell; found once, as every student is asked about. */
-function toldStrands(skills: readonly Skill[], subject: string): [string, Skill[]][] {
-  const known = strandsKnown(skills)
-  const before = known.get(subject)
-  if (before) return before
+const toldStrands = onceForEach((skills: readonly Skill[], subject) => {
   const told = new Set(toldSkills(skills, subject))
-  const made = strandsOf(skills, subject).map(([strand, own]): [string, Skill[]] => [
-    strand,
-    own.filter((skill) => told.has(skill)),
-  ])
-  known.set(subject, made)
-  return made
-}
+  return strandsOf(skills, subject).map(([strand, own]) => [strand, own.filter((skill) => told.has(skill))] as const)
+})
 
 /**
  * The strands of a subject in the order of its skills, with their skills.

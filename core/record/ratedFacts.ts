@@ -1,7 +1,7 @@
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level, type Scale } from '../scales/scale'
-import { once } from '../once'
+import { once, onceForEach } from '../once'
 import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
@@ -34,14 +34,9 @@ export function ratedSkills(index: RecordIndex, studentId: string, subject: Subj
  * The skills of a subject that a comment may tell, found once for as long as the list is in use: what is for the
  * teacher only is no matter for a comment that the family reads.
  */
-export function toldSkills(skills: readonly Skill[], subject: string): readonly Skill[] {
-  const known = toldKnown(skills)
-  const told = known.get(subject) ?? skills.filter((skill) => skill.subject === subject && !skill.teacherOnly)
-  known.set(subject, told)
-  return told
-}
-
-const toldKnown = once<readonly Skill[], Map<string, readonly Skill[]>>(() => new Map())
+export const toldSkills: (skills: readonly Skill[], subject: string) => readonly Skill[] = onceForEach(
+  (skills: readonly Skill[], subject) => skills.filter((skill) => skill.subject === subject && !skill.teacherOnly),
+)
 
 function rated(
   index: RecordIndex,

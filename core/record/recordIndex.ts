@@ -1,5 +1,5 @@
 import { grouped } from '../grouped'
-import { once } from '../once'
+import { once, onceForEach } from '../once'
 import { rulesOfSubject, type MarkRules } from '../marks/markRules'
 import type { Scale } from '../scales/scale'
 import type { School, Subject } from '../school/schoolSetup'
@@ -63,7 +63,6 @@ export interface RecordIndex {
 export function indexRecord(record: ClassRecord): RecordIndex {
   const students = studentsById(record.students)
   const scales = scalesByKey(record.scales)
-  const rules = rulesBySubject(record.school)
   const markScales = markScalesBySubject(record.subjects)
   const work = workBySubject(record.work)
   const subjectOfWork = subjectsOfWork(record.work)
@@ -88,7 +87,7 @@ export function indexRecord(record: ClassRecord): RecordIndex {
     record,
     student: (id) => students.get(id),
     scale: (key) => scales.get(key),
-    rulesOf: (subject) => rules(subject),
+    rulesOf: (subject) => rulesBySubject(record.school.markRules, subject),
     markScaleOf: (subject) => scales.get(markScales.get(subject) ?? ''),
     workOf: (subject) => work.get(subject) ?? [],
     categoriesOf: (subject) => categories.get(subject) ?? [],
@@ -178,15 +177,7 @@ const answersByPlace = once((answers: readonly Answer[]) =>
 const practiceByStudent = once((practice: readonly Practice[]) => grouped(practice, (each) => each.studentId))
 
 /** The rules of each subject, put together once for as long as the school's are the same. */
-function rulesBySubject({ markRules }: School): (subject: string) => MarkRules {
-  const known = rulesKnown(markRules)
-  return (subject) => {
-    const rules = known.get(subject) ?? rulesOfSubject(markRules, subject)
-    known.set(subject, rules)
-    return rules
-  }
-}
-const rulesKnown = once<School['markRules'], Map<string, MarkRules>>(() => new Map())
+const rulesBySubject = onceForEach((markRules: School['markRules'], subject) => rulesOfSubject(markRules, subject))
 
 function pair(a: string, b: string): string {
   return `${a}\u0000${b}`

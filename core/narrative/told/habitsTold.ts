@@ -93,25 +93,22 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
   const [one, other] = [`${high.often} ${high.words.does}`, `${low.often} ${low.words.does}`]
   const contrast = isSeldom(low.often) || /sometimes|occasionally/.test(low.often)
   const link = contrast ? 'but' : 'and'
-  const only = contrast && !isSeldom(low.often) ? 'only ' : ''
+  const less = contrast && !isSeldom(low.often) ? `only ${low.often}` : low.often
   // After "but only sometimes" an "and" would go on with what came before it.
   const against = contrast ? low.any : low.words
-  const areSeen = high.of === 1 ? 'is seen' : 'are seen'
+  const areSeen = `${high.of === 1 ? 'is' : 'are'} seen ${high.often}`
   const asSubject = `${capitalised(high.words.doing)} ${thing(high.of)}`
   return [
-    {
-      id: `told ${high.often} ${link} ${low.often}`,
-      text: `{They} ${one}, ${link} ${only}${low.often} ${against.does}`,
-    },
+    { id: `told ${high.often} ${link} ${low.often}`, text: `{They} ${one}, ${link} ${less} ${against.does}` },
     { id: `told ${high.often}; ${low.often}`, text: `{They} ${one}; {they} ${other}` },
     ...(isSeldom(high.often)
       ? []
       : [
           {
             id: `told ${high.often} fronted ${link} ${low.often}`,
-            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${only}${low.often} ${against.does}`,
+            text: `${capitalised(high.often)} {they} ${high.words.does}, ${link} {they} ${less} ${against.does}`,
           },
-          ...countedOn(high.often, `${high.words.do}, ${link} ${only}${low.often} to ${against.do}`),
+          ...countedOn(high.often, `${high.words.do}, ${link} ${less} to ${against.do}`),
         ]),
     ...(!isSeldom(high.often) && !isSeldom(low.often)
       ? [
@@ -134,7 +131,7 @@ function inTwo(high: Clause, low: Clause): ToldWording[] {
       ? [
           {
             id: `told of habits ${high.often} and ${low.often}`,
-            text: `Of {their} habits, ${high.words.doing} ${areSeen} ${high.often}, and ${low.words.doing} ${low.often}`,
+            text: `Of {their} habits, ${high.words.doing} ${areSeen}, and ${low.words.doing} ${low.often}`,
           },
         ]
       : []),
