@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
+import { webOptions } from './webOptions.mjs'
 
 /** Seconds that a process has to live for a new start to be tried at once; else the pause grows up to the longest. */
 const settledAfter = 30
@@ -65,6 +66,7 @@ export function startProcesses({
   const note = () => {
     if (pidFile && web && press) writeFileSync(pidFile, JSON.stringify({ web: web.pid(), press: press.pid() }))
   }
+  const options = webOptions()
   let web = null
   let press = null
   const stdio = ['ignore', quiet ? 'ignore' : 'inherit', 'inherit']
@@ -76,7 +78,7 @@ export function startProcesses({
             env,
             stdio: ['ignore', 'inherit', 'inherit'],
           })
-        : spawn(process.execPath, ['.output/server/index.mjs'], { env, stdio }),
+        : spawn(process.execPath, [...options, '.output/server/index.mjs'], { env, stdio }),
     note,
   )
   press = keepRunning(

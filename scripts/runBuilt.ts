@@ -3,10 +3,11 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buildSync } from 'esbuild'
+import { webOptions } from './webOptions.mjs'
 
 /**
- * Runs a script as the application is built: in one file, its functions' names not kept. A script that is read as it
- * is written takes half as long again, which nobody who uses the application waits for.
+ * Runs a script as the application is built and started: in one file, its functions' names not kept. A script that is
+ * read as it is written takes half as long again, which nobody who uses the application waits for.
  * @returns what it printed
  * @throws Error with what it complained of
  */
@@ -15,7 +16,9 @@ export function runBuilt(script: string, args: readonly string[]): string {
   try {
     const outfile = join(at, 'built.mjs')
     buildSync({ entryPoints: [script], bundle: true, platform: 'node', format: 'esm', outfile, logLevel: 'error' })
-    const { status, stdout, stderr } = spawnSync(process.execPath, [outfile, ...args], { encoding: 'utf8' })
+    const { status, stdout, stderr } = spawnSync(process.execPath, [...webOptions(), outfile, ...args], {
+      encoding: 'utf8',
+    })
     if (status !== 0) throw new Error(stderr)
     return stdout.trim()
   } finally {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { phrase } from '../../tests/exampleDraft'
-import { TextsOfOthers } from './alike'
+import { TextsOfOthers, type Comparing } from './alike'
 import { readyPhrase, type ReadyPhrase } from './readyPhrase'
 
 const words = ['maps', 'plans', 'reads', 'finds', 'keeps', 'often', 'well', 'now', 'here', 'still', 'soon', 'both']
@@ -22,6 +22,17 @@ function jaccard(one: readonly ReadyPhrase[], other: readonly ReadyPhrase[]): nu
   return both / ((a?.size ?? 0) + (b?.size ?? 0) - both)
 }
 
+/** Each phrase of a text, one after another, beside all the others. */
+function expectEach(compared: Comparing, text: readonly ReadyPhrase[], inTurn: readonly number[], most: number): void {
+  for (const at of inTurn) {
+    compared.beside(text.toSpliced(at, 1).map((phrase) => ({ phrase })))
+    for (const last of text.slice(at, at + 1)) {
+      expect(compared.exactly(last)).toBeCloseTo(most, 9)
+      expect(compared.atLeast(last)).toBeLessThanOrEqual(compared.exactly(last))
+    }
+  }
+}
+
 it('a text is as like the most alike of others as Jaccard’s index says, whichever phrase is asked about last', () => {
   fc.assert(
     fc.property(fc.array(aText, { minLength: 1, maxLength: 40 }), aText, (others, text) => {
@@ -29,9 +40,11 @@ it('a text is as like the most alike of others as Jaccard’s index says, whiche
       // Thirty are compared with, the last ones.
       const most = Math.max(...others.slice(-30).map((other) => jaccard(text, other)))
       expect(of.mostAlike(text)).toBeCloseTo(most, 9)
-      text.forEach((last, at) => {
-        expect(of.mostAlikeWith(text.filter((_, nth) => nth !== at))(last)).toBeCloseTo(most, 9)
-      })
+      // Asked beside one choice of the others after another, some of which begin alike; and anew once a text has come.
+      const inTurn = [...text.keys()]
+      expectEach(of.comparing(), text, inTurn, most)
+      of.add(text)
+      expectEach(of.comparing(), text, inTurn.toReversed(), 1)
     }),
   )
 })

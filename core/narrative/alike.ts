@@ -21,10 +21,15 @@ export class TextsOfOthers {
   private readonly texts: (Text | null)[] = []
   private next = 0
   private count = 0
+  /** How many words each has; and the fewest that any had. */
+  private readonly sizes = new Int32Array(mostCompared)
+  private smallest = Infinity
   /** For each word a bit for each text that has it. */
-  private having: Int32Array = new Int32Array(1024)
+  having: Int32Array = new Int32Array(1024)
+  /** Where the highest index was found last. */
+  mostLike = 0
   private readonly inWhole = new WordSet()
-  private readonly inOthers = new WordSet()
+  private readonly compared = new Comparing(this)
 
   get isEmpty(): boolean {
     return this.count === 0
@@ -44,6 +49,8 @@ export class TextsOfOthers {
         this.having[word] = (this.having[word] ?? 0) | (1 << place)
       }
     this.texts[place] = { phrases: [...phrases], words }
+    this.sizes[place] = words.length
+    this.smallest = Math.min(this.smallest, words.length)
     this.count += 1
   }
 
@@ -100,24 +107,14 @@ export class TextsOfOthers {
     return this.highest(shared, of, ~(1 << place))
   }
 
-  /**
-   * The same for texts that differ in one phrase: what the others have is counted once. What it gives may be asked
-   * until it is called again.
-   */
-  mostAlikeWith(others: readonly Worded[]): (phrase: Worded) => number {
-    const { of: size, shared } = this.counted(others, this.inOthers)
-    const { inOthers } = this
-    const all = new Int32Array(places)
-    return (phrase) => {
-      for (let place = 0; place < places; place += 1) all[place] = shared[place] ?? 0
-      let of = size
-      for (const word of phrase.words) {
-        if (inOthers.has(word)) continue
-        of += 1
-        addTo(all, this.having[word] ?? 0)
-      }
-      return this.highest(all, of)
-    }
+  /** The same for texts that differ from others in one phrase; until a text is added or taken back. */
+  comparing(): Comparing {
+    return this.compared.anew()
+  }
+
+  /** How many words a text has. */
+  sizeOf(text: number): number {
+    return this.sizes[text] ?? 0
   }
 
   /** How many different words some phrases have, which are put into a set, and what each text shares of them. */
@@ -135,24 +132,146 @@ export class TextsOfOthers {
     return { of, shared }
   }
 
-  /** The highest index of some texts, by what each shares with a text of so many words. */
-  private highest(shared: Int32Array, of: number, among = ~0): number {
+  /** The highest index of some texts, by what each shares with a text of so many words, and in mostLike whose it is. */
+  highest(shared: Int32Array, of: number, among = ~0): number {
     let most = 0
-    let looked = 0
-    for (let top = places - 1; top >= 0; top -= 1) {
-      // What has fewer than two to the power of the places left shares less than that of all words there are.
-      if ((2 << top) - 1 <= most * of) break
-      let left = (shared[top] ?? 0) & among & ~looked
-      looked |= left
-      for (; left !== 0; left &= left - 1) {
-        const at = 31 - Math.clz32(left & -left)
-        let both = 0
-        for (let place = 0; place <= top; place += 1) both |= (((shared[place] ?? 0) >> at) & 1) << place
-        const index = both / (of + (this.texts[at]?.words.length ?? 0) - both)
-        if (index > most) most = index
-      }
+    let left = withAtLeast(1, shared) & among
+    while (left !== 0) {
+      // What was most like the one before is likely to be so again, and few others can be more.
+      const at = (left >> this.mostLike) & 1 ? this.mostLike : 31 - Math.clz32(left & -left)
+      left &= ~(1 << at)
+      const both = countAt(shared, at)
+      const index = both / (of + this.sizeOf(at) - both)
+      if (index <= most) continue
+      most = index
+      this.mostLike = at
+      // both / (of + size - both) > most, solved for what is shared, beside the smallest text that there is.
+      left &= withAtLeast(Math.floor((most * (of + this.smallest)) / (1 + most)), shared)
     }
     return most
+  }
+}
+
+/** Which texts' counts are so high: all compared at once, from the highest place down. */
+function withAtLeast(count: number, counts: Int32Array): number {
+  let higher = 0
+  let same = count >> places === 0 ? ~0 : 0
+  for (let place = places - 1; place >= 0; place -= 1) {
+    const bits = counts[place] ?? 0
+    if ((count >> place) & 1) same &= bits
+    else {
+      higher |= same & bits
+      same &= ~bits
+    }
+  }
+  return higher | same
+}
+
+/** The count of one text, of which the bits stand in one number for each place. */
+function countAt(counts: Int32Array, text: number): number {
+  let count = 0
+  for (let place = 0; place < places; place += 1) count |= (((counts[place] ?? 0) >> text) & 1) << place
+  return count
+}
+
+/**
+ * How like those texts some are that differ in one phrase. What all of them have is counted once; and where others are
+ * asked about that begin alike, what they begin with is not counted again.
+ */
+export class Comparing {
+  private readonly counted: Worded[] = []
+  /** The words that each of those phrases was the first to have. */
+  private readonly added: number[][] = []
+  /** For each word 1 where they have it. */
+  private having: Int32Array = new Int32Array(1024)
+  /** What the texts share of them, and of them with one phrase more. */
+  private readonly shared: Int32Array[] = [new Int32Array(places)]
+  private readonly all = new Int32Array(places)
+  private size = 0
+  /** The text that is most like them. */
+  private top = 0
+  private sizeOfTop = 0
+  private sharedByTop = 0
+
+  constructor(private readonly texts: TextsOfOthers) {}
+
+  /** As what was counted holds no longer, once there are other texts. */
+  anew(): this {
+    while (this.counted.length > 0) this.takeOff()
+    return this
+  }
+
+  /** From now on the phrases are asked about beside these. */
+  beside(others: readonly { readonly phrase: Worded }[]): this {
+    let same = 0
+    while (same < this.counted.length && this.counted[same] === others[same]?.phrase) same += 1
+    while (this.counted.length > same) this.takeOff()
+    for (let at = same; at < others.length; at += 1) this.putOn(others[at]?.phrase)
+    const shared = this.shared[this.counted.length] ?? this.all
+    this.texts.highest(shared, this.size)
+    this.top = this.texts.mostLike
+    this.sizeOfTop = this.texts.sizeOf(this.top)
+    this.sharedByTop = countAt(shared, this.top)
+    return this
+  }
+
+  /** The index of a phrase with the others, from 0 to 1. */
+  exactly(phrase: Worded): number {
+    const { all, having } = this
+    const byTexts = this.texts.having
+    this.takeOver(this.counted.length, all)
+    let of = this.size
+    for (const word of phrase.words) {
+      if (having[word] === 1) continue
+      of += 1
+      addTo(all, byTexts[word] ?? 0)
+    }
+    return this.texts.highest(all, of)
+  }
+
+  /** In less time, one that it cannot be below: that of the text most like the others. */
+  atLeast(phrase: Worded): number {
+    const { top, having } = this
+    const byTexts = this.texts.having
+    let of = this.size + this.sizeOfTop
+    let both = this.sharedByTop
+    for (const word of phrase.words) {
+      // Reckoned, not asked: which words are new nobody can foresee, the processor neither.
+      const isNew = 1 - (having[word] ?? 0)
+      of += isNew
+      both += ((byTexts[word] ?? 0) >> top) & isNew
+    }
+    return both === 0 ? 0 : both / (of - both)
+  }
+
+  /** What the texts share of so many of the phrases. */
+  private takeOver(phrases: number, into: Int32Array): void {
+    const from = this.shared[phrases]
+    for (let place = 0; place < places; place += 1) into[place] = from?.[place] ?? 0
+  }
+
+  private putOn(phrase: Worded | undefined): void {
+    if (!phrase) return
+    const shared = (this.shared[this.counted.length + 1] ??= new Int32Array(places))
+    this.takeOver(this.counted.length, shared)
+    this.counted.push(phrase)
+    const words: number[] = []
+    for (const word of phrase.words) {
+      if (this.having[word] === 1) continue
+      this.having = withRoomFor(word, this.having)
+      this.having[word] = 1
+      words.push(word)
+      addTo(shared, this.texts.having[word] ?? 0)
+    }
+    this.size += words.length
+    this.added.push(words)
+  }
+
+  private takeOff(): void {
+    this.counted.pop()
+    const words = this.added.pop() ?? []
+    for (const word of words) this.having[word] = 0
+    this.size -= words.length
   }
 }
 

@@ -11,6 +11,7 @@ import { Usage } from './usage'
 import { openingCost, weights, wordingCosts } from './wordingCost'
 import { familyNumber } from './familyNumber'
 import type { ReadyPhrase } from './readyPhrase'
+import type { ChosenPart } from './sayComment'
 
 const verbs = ['draws', 'keeps', 'finds', 'works', 'reads']
 const abouts = ['One', 'Two', 'Three', 'Four']
@@ -244,15 +245,15 @@ describe('choosing wordings', () => {
       expect(search(costs)).toEqual({ ids: ['0-01', '1-02', '2-01', '3-00', '4-01'], looks: 5, tries: 1 })
     })
     it('than the next dearer ones, where the cheapest may not be', () => {
-      const refused = (ids: string[]) => (phrases: readonly ReadyPhrase[]) =>
-        phrases.every(({ id }) => !ids.includes(id)) ? 0 : null
+      const refused = (ids: string[]) => (chosen: readonly ChosenPart[]) =>
+        chosen.every(({ phrase }) => !ids.includes(phrase.id))
       const dear = search(
         [
           [1, 9],
           [1, 9],
           [1, 2],
         ],
-        { costAsWhole: refused(['2-00']) },
+        { fits: refused(['2-00']) },
       )
       expect(dear).toEqual({ ids: ['0-00', '1-00', '2-01'], looks: 4, tries: 2 })
       // The first part's second wording is dearer than any choice that was found: nothing of it is tried.
@@ -263,13 +264,13 @@ describe('choosing wordings', () => {
             [1, 4],
             [1, 9],
           ],
-          { costAsWhole: refused(['0-00']) },
+          { fits: refused(['0-00']) },
         ),
       ).toEqual({ ids: ['0-01', '1-00', '2-00'], looks: 10, tries: 5 })
     })
     it('than three hundred whole comments; once it has one, than thirty and each part’s other wordings', () => {
       const all = Array.from({ length: 12 }, () => 1)
-      expect(search([all, all, all], { costAsWhole: () => null })).toMatchObject({ ids: undefined, tries: 300 })
+      expect(search([all, all, all], { fits: () => false })).toMatchObject({ ids: undefined, tries: 300 })
       expect(search([all, all, all], { costAsWhole: () => 100 })).toMatchObject({ tries: 30 + 3 * 11 })
     })
     it('than six thousand steps, where nothing goes together', () => {

@@ -1,3 +1,4 @@
+import { gathered } from '../gathered'
 import type { DescribingWords } from './phrase'
 import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
@@ -31,13 +32,19 @@ export interface ChoiceSetting extends CostSetting {
   readonly atMost: number
   /**
    * What a finished choice costs beyond its wordings, never below 0: for how like a classmate's text it is, where that
-   * is not known by costOfLikeness, and for how little it says; null for a classmate's very words, which may not be.
+   * is not known by costOfLikeness, and for how little it says.
    */
-  readonly costAsWhole: (phrases: readonly ReadyPhrase[], likeness: number | null) => number | null
-  /** What some phrases and one more cost for their likeness, asked of many in turn; null where nothing is like them. */
-  readonly costOfLikeness: ((others: readonly ReadyPhrase[]) => (phrase: ReadyPhrase) => number) | null
-  /** Whether the whole text is as long as it may be. */
+  readonly costAsWhole: (phrases: readonly ReadyPhrase[], likeness: number | null) => number
+  /** What a choice costs for its likeness to others' texts; null where that is not looked at. */
+  readonly costOfLikeness: CostOfLikeness | null
+  /** Whether it may be said: the whole text is as long as it may be, and nobody else's. */
   readonly fits: (chosen: readonly ChosenPart[]) => boolean
+}
+
+/** What a phrase costs for likeness beside others; and, in less time, what it costs at least. */
+export interface CostOfLikeness extends Readonly<Record<'exactly' | 'atLeast', (phrase: ReadyPhrase) => number>> {
+  /** From now on it is asked beside these. */
+  readonly beside: (others: readonly { readonly phrase: ReadyPhrase }[]) => unknown
 }
 
 /**
@@ -55,27 +62,32 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   const offers = parts.map((part) => offersOf(part, setting))
   const inOrder = searchOrder(parts, offers)
   const lengthToCome = stillToCome(offers.map((each) => Math.min(...each.map(({ phrase }) => phrase.leastLength))))
-  const counts = new Tally()
+  const counts = spare ?? new Tally()
+  spare = null
   const areFew = offers.reduce((all, each) => all * each.length, 1) <= fewChoices
   const path: Offer[] = []
   const search = { best: Infinity, found: null as ChosenPart[] | null, choice: [] as Offer[], steps: 0, tried: 0 }
   descend(0, atFirst, null)
   if (isCutShort()) improve()
+  spare = counts
   return search.found
 
-  function descend(at: number, soFar: SoFar, likeness: number | null): void {
+  function descend(at: number, soFar: SoFar, known: number | null): void {
     if (at >= parts.length) {
-      finish(soFar.cost, likeness)
+      finish(soFar.cost, known)
       return
     }
-    let likenessOf: ((phrase: ReadyPhrase) => number) | null = null
-    for (const { offer, least } of inOrder(at, soFar.run)) {
+    let likeness: CostOfLikeness | null = null
+    const { offers: own, leasts } = inOrder(at, soFar.run)
+    for (let nth = 0; nth < own.length; nth += 1) {
       if (isCutShort()) return
       search.steps += 1
-      if (soFar.cost + least >= search.best) return
-      if (at === parts.length - 1 && search.found) likenessOf ??= costOfLikeness(path)
-      const alike = likenessOf && likenessOf(offer.phrase)
-      if (alike !== null && soFar.cost + least + alike >= search.best) {
+      const offer = own[nth]
+      const least = soFar.cost + (leasts[nth] ?? 0)
+      if (!offer || least >= search.best) return
+      if (at === parts.length - 1 && search.found) likeness ??= costOfLikeness(path)
+      const alike = likenessOf(offer, likeness, least)
+      if (alike !== null && least + alike >= search.best) {
         search.tried += 1
         continue
       }
@@ -93,8 +105,15 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     return search.steps >= mostSteps || search.tried >= most
   }
 
-  function costOfLikeness(others: readonly Offer[]): ((phrase: ReadyPhrase) => number) | null {
-    return setting.costOfLikeness && setting.costOfLikeness(others.map(({ phrase }) => phrase))
+  function costOfLikeness(others: readonly Offer[]): CostOfLikeness | null {
+    setting.costOfLikeness?.beside(others)
+    return setting.costOfLikeness
+  }
+
+  /** What an offer costs for likeness; infinity where with what it costs besides it is not the best. */
+  function likenessOf({ phrase }: Offer, likeness: CostOfLikeness | null, besides: number): number | null {
+    if (likeness === null) return null
+    return besides + likeness.atLeast(phrase) >= search.best ? Infinity : likeness.exactly(phrase)
   }
 
   /** A choice with one more wording, whose words are counted in; null, and nothing counted, where it may not be. */
@@ -128,31 +147,48 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     const { choice } = search
     const others = choice.filter((_, nth) => nth !== at)
     const cost = others.reduce((sum, each) => sum + each.cost, 0)
-    let likenessOf: ((phrase: ReadyPhrase) => number) | null = null
+    const before = walk(choice.slice(0, at), atFirst)
+    let likeness: CostOfLikeness | null = null
     for (const other of own) {
       // The cheapest come first: what follows cannot be better either.
-      if (cost + other.cost >= search.best) return
+      if (!before || cost + other.cost >= search.best) break
       if (other === choice[at]) continue
-      likenessOf ??= costOfLikeness(others)
-      const likeness = likenessOf && likenessOf(other.phrase)
-      if (cost + other.cost + (likeness ?? 0) < search.best) tryOut(choice.with(at, other), likeness)
+      likeness ??= costOfLikeness(others)
+      const alike = likenessOf(other, likeness, cost + other.cost)
+      if (cost + other.cost + (alike ?? 0) < search.best) tryOut(choice.with(at, other), before, alike)
     }
+    goBack(0)
   }
 
-  /** Takes a whole choice where it costs less than the best found. */
-  function tryOut(choice: readonly Offer[], likeness: number | null): void {
-    let soFar: SoFar | null = atFirst
+  /** Takes a whole choice, of which so much is on the path, where it costs less than the best found. */
+  function tryOut(choice: readonly Offer[], before: SoFar, likeness: number | null): void {
+    const from = path.length
+    const soFar = walk(choice.slice(from), before, likeness ?? 0)
+    if (soFar && path.length === choice.length) finish(soFar.cost, likeness)
+    goBack(from)
+  }
+
+  /**
+   * Goes on by some offers as far as they may be, and as long as with what is still to come they cost less than the
+   * best found.
+   */
+  function walk(offers: readonly Offer[], before: SoFar, besides = 0): SoFar | null {
+    let soFar: SoFar | null = before
     // What is still to come costs at least what its wordings do by themselves.
-    let toCome = choice.reduce((sum, { cost }) => sum + cost, likeness ?? 0)
-    for (const offer of choice) {
+    let toCome = offers.reduce((sum, { cost }) => sum + cost, besides)
+    for (const offer of offers) {
       toCome -= offer.cost
       soFar = goOn(path.length, soFar, offer)
-      if (!soFar) break
+      if (!soFar) return null
       path.push(offer)
       if (soFar.cost + toCome >= search.best) break
     }
-    if (soFar && path.length === choice.length) finish(soFar.cost, likeness)
-    for (let last = path.pop(); last; last = path.pop()) giveBack(last.families)
+    return soFar
+  }
+
+  /** Takes back what was gone on by, as far as a place. */
+  function goBack(to: number): void {
+    while (path.length > to) giveBack(path.pop()?.families ?? [])
   }
 
   /** Counts words in; false, and nothing counted, when one would stand too often. */
@@ -184,7 +220,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     if (cost + (likeness ?? 0) >= search.best) return
     const phrases = path.map(({ phrase }) => phrase)
     const asWhole = setting.costAsWhole(phrases, likeness)
-    if (asWhole === null || cost + asWhole >= search.best) return
+    if (cost + asWhole >= search.best) return
     const chosen = chosenBy(phrases)
     if (!chosen || !setting.fits(chosen)) return
     search.best = cost + asWhole
@@ -238,6 +274,9 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
   }
 }
 
+/** Counts that are all at 0 again after a search, so that the next one needs no room anew. */
+let spare: Tally | null = null
+
 /** What is chosen so far: its cost, its least length, and how many sentences in a row begin with the student. */
 interface SoFar {
   readonly cost: number
@@ -272,12 +311,15 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
   const costOf = wordingCosts(part, setting)
   return part.candidates
     .map((phrase): Offer => {
-      const said = phrase.optional.filter(({ needs }) => needs.every((fact) => part.facts[fact] !== undefined))
+      const said =
+        phrase.optional.length === 0
+          ? phrase.optional
+          : phrase.optional.filter(({ needs }) => needs.every((fact) => part.facts[fact] !== undefined))
       const facts = said.length === 0 ? phrase.needs : [...phrase.needs, ...said.flatMap(({ needs }) => needs)]
       const families =
         facts.length === 0
           ? phrase.families
-          : [...phrase.families, ...said.flatMap((each) => each.families), ...facts.flatMap(familiesOf)]
+          : [...phrase.families, ...gathered(said, (each) => each.families), ...gathered(facts, familiesOf)]
       return { phrase, cost: costOf(phrase), families }
     })
     .sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))

@@ -1,8 +1,8 @@
-import type { TextsOfOthers } from './alike'
+import type { Comparing } from './alike'
 import type { Draft, LeftOut } from './because'
 import { farUnder, wellFilled } from './boxes'
-import { Classmates } from './classmates'
-import { chooseWordings, type ChoiceSetting } from './choose'
+import { Classmates, phrasesIn } from './classmates'
+import { chooseWordings, type CostOfLikeness } from './choose'
 import { givesWayEarly } from './givesWay'
 import { countGraphemes } from './graphemes'
 import { partWith, type OpenPart } from './openPart'
@@ -167,19 +167,11 @@ function choose(
     describingFamilies: indexPhrases(phrasebook).describingFamilies,
     costAsWhole,
     // What stands may stay, whatever it shares.
-    costOfLikeness: texts === null || standing.size > 0 ? null : costOfLikeness(texts),
+    costOfLikeness: texts === null || standing.size > 0 ? null : costBeside(texts.comparing()),
     fits,
   })
 
-  function costOfLikeness(of: TextsOfOthers): ChoiceSetting['costOfLikeness'] {
-    return (others) => {
-      const share = of.mostAlikeWith(others)
-      return (phrase) => alikeCost(share(phrase))
-    }
-  }
-
-  function costAsWhole(phrases: readonly ReadyPhrase[], likeness: number | null): number | null {
-    if (!mayRepeat && classmates.have(phrases)) return null
+  function costAsWhole(phrases: readonly ReadyPhrase[], likeness: number | null): number {
     // A draft that stands stays, whatever is said of others since.
     const stands = phrases.every(({ id }) => standing.has(id))
     if (stands) return 0
@@ -192,6 +184,7 @@ function choose(
   }
 
   function fits(candidate: readonly ChosenPart[]): boolean {
+    if (!mayRepeat && classmates.have(phrasesIn(candidate))) return false
     if (least === 0 && !mayBeLonger(candidate, most)) return true
     const length = countGraphemes(sayText(candidate, subject))
     return length <= most && length >= least
@@ -205,6 +198,14 @@ function choose(
       return sum + phrase.leastLength + (phrase.namings + 1) * person + facts + verbsGrow
     }, 0)
     return longest > most || candidate.some(({ phrase }) => phrase.optional.length > 0 || phrase.slots.length > 0)
+  }
+}
+
+function costBeside(texts: Comparing): CostOfLikeness {
+  return {
+    beside: (others) => texts.beside(others),
+    exactly: (phrase) => alikeCost(texts.exactly(phrase)),
+    atLeast: (phrase) => alikeCost(texts.atLeast(phrase)),
   }
 }
 

@@ -4,7 +4,9 @@ import type { ReadyPhrase } from './readyPhrase'
 
 /** Where a comment stands after some of its parts, as far as joining sentences goes. */
 export interface Joining {
-  readonly last: { phrase: ReadyPhrase; tier: Tier | null } | null
+  /** What was told last, and at which tier; null for nothing yet. */
+  readonly last: ReadyPhrase | null
+  readonly lastTier: Tier | null
   /** How many parts the sentence under way holds. */
   readonly inSentence: number
   /** Whether the sentence under way, and the one before it, hold a contrast. */
@@ -15,7 +17,13 @@ export interface Joining {
 /** What stands between two parts of one sentence. */
 export type Link = 'and' | 'but' | ';'
 
-export const nothingJoined: Joining = { last: null, inSentence: 0, contrast: false, contrastBefore: false }
+export const nothingJoined: Joining = {
+  last: null,
+  lastTier: null,
+  inSentence: 0,
+  contrast: false,
+  contrastBefore: false,
+}
 
 /**
  * Whether the next part joins the sentence under way: with "and" when both point the same way, with "but" between a
@@ -35,22 +43,25 @@ export function linkTo(
     !sharesSentence ||
     !last ||
     now.inSentence !== 1 ||
-    !last.phrase.joins ||
+    !last.joins ||
     !phrase.joins ||
-    (last.phrase.isDouble && phrase.isDouble)
+    (last.isDouble && phrase.isDouble)
   )
     return null
-  const agree = directionOfTier(last.tier) === directionOfTier(tier)
+  const agree = directionOfTier(now.lastTier) === directionOfTier(tier)
   if (agree) return 'and'
   return now.contrastBefore ? null : 'but'
 }
 
 /** Where a comment stands after one more part. */
 export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, link: Link | null): Joining {
-  const last = { phrase, tier }
-  if (link)
-    return { last, inSentence: now.inSentence + 1, contrast: link === 'but', contrastBefore: now.contrastBefore }
-  return { last, inSentence: 1, contrast: false, contrastBefore: now.contrast }
+  return {
+    last: phrase,
+    lastTier: tier,
+    inSentence: link ? now.inSentence + 1 : 1,
+    contrast: link === 'but',
+    contrastBefore: link ? now.contrastBefore : now.contrast,
+  }
 }
 
 /**
@@ -61,10 +72,11 @@ export function joined(now: Joining, phrase: ReadyPhrase, tier: Tier | null, lin
  * @param at which of them it is
  */
 export function linkOf(now: Joining, phrase: ReadyPhrase, parts: readonly OpenPart[], at: number): Link | null {
-  const [before, part] = [parts[at - 1], parts[at]]
+  const before = parts[at - 1]
+  const part = parts[at]
   if (!part) return null
   const mayHang = parts.length > 2 && now.inSentence === 1
-  if (mayHang && before && now.last && isStepOf(now.last.phrase, before, phrase, part)) return ';'
+  if (mayHang && before && now.last && isStepOf(now.last, before, phrase, part)) return ';'
   return linkTo(now, phrase, part.tier, part.planned.sharesSentence)
 }
 

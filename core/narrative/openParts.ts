@@ -1,3 +1,4 @@
+import { found, gathered } from '../gathered'
 import { directionOf, tierRank } from '../scales/tier'
 import { isSpokenAgainst } from './against'
 import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
@@ -79,7 +80,7 @@ function writtenOfSkills(
 ): OpenPart[] {
   const [first] = planned
   const { find } = indexPhrases(phrasebook)
-  return rated.flatMap((fact): OpenPart[] => {
+  return gathered(rated, (fact): OpenPart[] => {
     const { about, level, strand, kind } = fact
     const own = kind === 'skill' ? find(request.box.subject ?? 'general', 'outcome', about, level.tier) : []
     const candidates = own.filter(
@@ -158,7 +159,7 @@ function ratedFor(planned: PlannedPart, { box, facts }: DraftRequest): RatedFact
   const standing = standingFor(planned, box, facts)
   if (!standing || standing === 'missing' || standing.kind === 'mark') return []
   if (!conditionHolds(planned.when, standing)) return []
-  const abouts = standing.about.split(togetherSign)
+  const abouts = standing.kind === 'habit' ? standing.about.split(togetherSign) : []
   return facts.rated.filter(
     ({ kind, about, strand, words }) =>
       words !== null &&
@@ -242,9 +243,11 @@ function phrasesOfSkills(
 ): ReadyPhrase[] {
   const skills = facts.rated.filter((fact) => fact.strand === strand.about)
   const lowest = Math.min(...skills.map(({ level }) => tierRank(level.tier)))
-  return skills
-    .filter(({ level }) => !isAdvice(part) || tierRank(level.tier) === lowest)
-    .flatMap(({ about, level }) => indexPhrases(phrasebook).find(box.subject ?? 'general', part, about, level.tier))
+  const { find } = indexPhrases(phrasebook)
+  return gathered(
+    skills.filter(({ level }) => !isAdvice(part) || tierRank(level.tier) === lowest),
+    ({ about, level }) => find(box.subject ?? 'general', part, about, level.tier),
+  )
 }
 
 function isLow(standing: StandingFact | null): boolean {
@@ -283,8 +286,8 @@ export function claimedBy(phrase: ReadyPhrase, facts: NarrativeFacts): Claim {
 function wordsAround(phrase: Phrase, facts: NarrativeFacts): ReadonlySet<string> {
   const words = [
     ...[phrase.subject, phrase.about, facts.sayable.subject?.text ?? ''],
-    ...facts.rated.flatMap(({ strand, about, familyWords }) =>
-      strand === phrase.about || about === phrase.about ? [familyWords] : [],
+    ...found(facts.rated, ({ strand, about, familyWords }) =>
+      strand === phrase.about || about === phrase.about ? familyWords : null,
     ),
   ].join(' ')
   const known = around.get(words)

@@ -27,8 +27,9 @@ export function preferenceOfEach(seed: string): (letters: readonly number[]) => 
  * @example inOwnOrder(['ada', 'ben'], '05101', (name) => name) // one of the two orders
  */
 export function inOwnOrder<Thing>(things: readonly Thing[], seed: string, nameOf: (thing: Thing) => string): Thing[] {
+  const likingOf = preferenceOfEach(seed)
   return things
-    .map((thing) => ({ thing, liking: preference(seed, nameOf(thing)) }))
+    .map((thing) => ({ thing, liking: likingOf(lettersOf(nameOf(thing))) }))
     .sort((a, b) => a.liking - b.liking)
     .map(({ thing }) => thing)
 }

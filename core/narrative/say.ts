@@ -1,3 +1,4 @@
+import { gathered } from '../gathered'
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
 import { capitalised } from './capitals'
@@ -38,7 +39,7 @@ export function withFacts(
   facts: Partial<Record<FactName, string>>,
 ): readonly PlainToken[] {
   if (!tokens.some((token) => token.kind === 'fact')) return tokens
-  return tokens.flatMap((token): readonly PlainToken[] => {
+  return gathered(tokens, (token): readonly PlainToken[] => {
     if (token.kind !== 'fact') return [token]
     const text = facts[token.fact] ?? ''
     return token.fact === 'does' ? tokensWith(parsePhrase(text), {}) : [{ kind: 'words', text }]
@@ -155,7 +156,7 @@ export function couldBeMeant(text: string, pronouns: Pronouns): boolean {
 /** One space between words, none before a stop; typographic apostrophes and quotes. */
 function tidy(text: string): string {
   // Most sentences need nothing of this, and asking once is cheaper than trying each.
-  if (!/\s{2}|['"\t\n]| [.,;:!?]|^\s|\s$/.test(text)) return text
+  if (!/['"\t\n]|\s[\s.,;:!?]|^\s|\s$/.test(text)) return text
   return text
     .replace(/\s+/g, ' ')
     .replace(/ ([.,;:!?])/g, '$1')

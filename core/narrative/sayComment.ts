@@ -1,3 +1,4 @@
+import { found, gathered } from '../gathered'
 import { lowerFirst } from './capitals'
 import { joined, linkOf, nothingJoined, type Link } from './joining'
 import type { Because, DraftSentence } from './because'
@@ -29,9 +30,9 @@ export function sayComment(
       start,
       end: text.length,
       composed: said,
-      parts: group.flatMap((each) => each.part.keys).slice(0, mostParts),
+      parts: gathered(group, (each) => each.part.keys).slice(0, mostParts),
       phraseIds: group.map((each) => each.phrase.id),
-      because: group.flatMap(becauseOf),
+      because: gathered(group, becauseOf),
     }
   })
   return { text, sentences }
@@ -54,7 +55,7 @@ function saySentences(chosen: readonly ChosenPart[], subject: Subject): { group:
       groupTokens(group, link, subject),
       subject,
       spoken,
-      group.flatMap((each) => each.describing),
+      gathered(group, (each) => each.describing),
     )
     spoken = said.spoken
     return { group, said: said.text }
@@ -117,8 +118,8 @@ function tellsFacts({ needs, optional }: ReadyPhrase): boolean {
 
 function becauseOf({ part, phrase }: ChosenPart): Because[] {
   const told = tellsFacts(phrase)
-    ? tokensWith(phrase.tokens, inWords(part.facts)).flatMap((token) =>
-        token.kind === 'fact' ? (part.facts[token.fact]?.because ?? []) : [],
+    ? found(tokensWith(phrase.tokens, inWords(part.facts)), (token) =>
+        token.kind === 'fact' ? part.facts[token.fact]?.because : null,
       )
     : []
   // A title and its date rest on one and the same result.

@@ -1,3 +1,4 @@
+import { found } from '../gathered'
 import { tierRank } from '../scales/tier'
 import type { NarrativeFacts, StandingFact } from './because'
 import { markAgainstLevels } from './markAgainstLevels'
@@ -24,8 +25,8 @@ export function standingFor(
  * are.
  */
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
-  const named = box.plan.flatMap(
-    (each) => (each.about === 'mark' ? facts.mark : standingNamed(each, box.subject, facts)) ?? [],
+  const named = found(box.plan, (each) =>
+    each.about === 'mark' ? facts.mark : standingNamed(each, box.subject, facts),
   )
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]
   return standingsFor(part, box.subject, facts)

@@ -1,6 +1,5 @@
 import type { Tier } from '../scales/tier'
 import { nameNumber } from './numbers'
-import { shapeOf } from './readyPhrase'
 import { Tally } from './tally'
 
 /**
@@ -11,7 +10,7 @@ export class Usage {
   /** By the numbers of their ids and frames: both are asked for of every wording that there is. */
   private readonly phrases = new Tally()
   private readonly frames = new Tally()
-  private readonly atTiers = new Map<Tier, Map<string, number>>()
+  private readonly atTiers = new Map<Tier, Tally>()
   private readonly told = new Map<string, Map<string, number>>()
 
   /**
@@ -19,26 +18,32 @@ export class Usage {
    * for one that is taken back.
    */
   note(
-    { id, frame }: { readonly id: string; readonly frame: string },
+    { id, frame, shape }: { readonly id: string; readonly frame: string; readonly shape: string },
     { keys, tiers }: { keys: readonly string[]; tiers: Iterable<Tier> },
     times = 1,
   ): void {
     this.notePhrase(id, tiers, times)
     this.noteFrame(frame, times)
-    this.noteTold(keys, id, times)
+    this.noteTold(keys, shape, times)
   }
 
   notePhrase(id: string, tiers: Iterable<Tier> = [], times = 1): void {
-    this.phrases.add(nameNumber(id), times)
-    for (const tier of tiers) add(inner(this.atTiers, tier), id, times)
+    const number = nameNumber(id)
+    this.phrases.add(number, times)
+    for (const tier of tiers) {
+      const atTier = this.atTiers.get(tier) ?? new Tally()
+      atTier.add(number, times)
+      this.atTiers.set(tier, atTier)
+    }
   }
 
   noteFrame(frame: string, times = 1): void {
     this.frames.add(nameNumber(frame), times)
   }
 
-  noteTold(keys: readonly string[], id: string, times = 1): void {
-    add(inner(this.told, keysTogether(keys)), shapeOf(id), times)
+  /** @param shape as shapeOf has it */
+  noteTold(keys: readonly string[], shape: string, times = 1): void {
+    add(inner(this.told, keysTogether(keys)), shape, times)
   }
 
   /** @param id as nameNumber has it */
@@ -51,9 +56,9 @@ export class Usage {
     return this.frames.of(frame)
   }
 
-  /** How often each phrase was said to those at a tier. */
-  at(tier: Tier): ReadonlyMap<string, number> {
-    return this.atTiers.get(tier) ?? nothing
+  /** How often each phrase was said to those at a tier; null for none. */
+  at(tier: Tier): Tally | null {
+    return this.atTiers.get(tier) ?? null
   }
 
   /** How often just this was told in each shape. */

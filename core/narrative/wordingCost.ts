@@ -89,7 +89,7 @@ export function wordingCosts(
     // What is said of the same begins the same.
     const alike = usage.ofFrame(phrase.frameNumber)
     return (
-      (used === 0 ? 0 : used * weights.perClassmate + (atTier?.get(phrase.id) ?? 0) ** 2 * weights.perEqual) +
+      (used === 0 ? 0 : used * weights.perClassmate + (atTier?.of(phrase.idNumber) ?? 0) ** 2 * weights.perEqual) +
       (alike === 0 ? 0 : alike * weights.perFrame + (toldSo.get(phrase.shape) ?? 0) * weights.perSaying) +
       (setting.elsewhere.size === 0 ? 0 : (setting.elsewhere.get(phrase.id) ?? 0) ** 2 * weights.perElsewhere) +
       (setting.heard === null ? 0 : setting.heard.wordsHeard(phrase) * weights.heard) +
@@ -137,10 +137,13 @@ export function saidAlike(
   before: readonly { readonly phrase: ReadyPhrase }[],
   { frame, begins, ends }: ReadyPhrase,
 ): number {
-  const endsSo = ends !== '' && before.some(({ phrase }) => phrase.ends === ends)
-  const beginsSo = begins !== '' && before.some(({ phrase }) => phrase.begins === begins)
-  const isInShape = before.at(-1)?.phrase.frame === frame
-  return (endsSo ? weights.sameEnding : 0) + (beginsSo || isInShape ? weights.sameBeginning : 0)
+  let endsSo = false
+  let beginsSo = before.at(-1)?.phrase.frame === frame
+  for (const { phrase } of before) {
+    if (ends !== '' && phrase.ends === ends) endsSo = true
+    if (begins !== '' && phrase.begins === begins) beginsSo = true
+  }
+  return (endsSo ? weights.sameEnding : 0) + (beginsSo ? weights.sameBeginning : 0)
 }
 
 /** After so many sentences in a row that begin with the student one more costs. */

@@ -24,8 +24,10 @@ export function classmatesOfComments(
   for (const { studentId, text, sentences } of comments) {
     for (const { phraseIds, parts, because } of sentences) {
       const tiers = new Set(because.flatMap((each) => each.tier ?? []))
-      for (const id of phraseIds)
-        usage.note({ id, frame: byId(id)?.frame ?? frameKey(shapeOf(id)) }, { keys: parts, tiers })
+      for (const id of phraseIds) {
+        const shape = shapeOf(id)
+        usage.note({ id, frame: byId(id)?.frame ?? frameKey(shape), shape }, { keys: parts, tiers })
+      }
     }
     const words = wordNumbers(withoutPerson(text, studentOf.get(studentId)))
     if (words.length > 0) classmates.addText(words)

@@ -1,3 +1,4 @@
+import { found } from '../gathered'
 import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftRequest'
@@ -70,7 +71,7 @@ function phrasesElsewhere(index: RecordIndex, student: Student, box: CommentBox)
 }
 
 const habitStandings = perStudent((index, studentId): readonly StandingFact[] =>
-  index.record.habits.flatMap((habit) => habitStanding(index, studentId, habit) ?? []),
+  found(index.record.habits, (habit) => habitStanding(index, studentId, habit)),
 )
 
 function habitStanding(index: RecordIndex, studentId: string, habit: Habit): StandingFact | undefined {
@@ -125,15 +126,13 @@ function strandStanding(
   const scale = subject.skillScale
   const name = nameOfStrand(subject, strand)
   const termId = index.record.term.id
-  const known = told.flatMap((skill) => {
+  const known = found(told, (skill) => {
     const level = levelIn(index, scale, index.levelOf(studentId, 'skill', skill.id))
-    return level ? [{ skill, level }] : []
+    return level && { skill, level }
   })
   const now = placeOf(known.map(({ level }) => level))
   if (!now) return undefined
-  const before = placeOf(
-    told.flatMap((skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id)) ?? []),
-  )
+  const before = placeOf(found(told, (skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id))))
   const ranked = known
     .filter(({ skill }) => doing(skill) !== '')
     .sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
@@ -167,7 +166,7 @@ function strandStanding(
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
     // What stands at the strand's level: of what stands elsewhere it would not be true.
     skills: ownWords(
-      known.flatMap(({ skill, level }) => (level.tier === now.level.tier ? [skill] : [])),
+      found(known, ({ skill, level }) => (level.tier === now.level.tier ? skill : null)),
       { about: strand, termId },
     ),
   }
@@ -181,7 +180,7 @@ function ownWords(
   told: readonly Pick<Skill, 'familyWords'>[],
   { about, termId }: { about: string; termId: string },
 ): StandingFact['skills'] {
-  const words = told.flatMap((each) => wordsOf(each) ?? []).slice(0, mostSkills)
+  const words = found(told, wordsOf).slice(0, mostSkills)
   if (words.length === 0) return undefined
   const together = (form: keyof SkillWords): string => skillsTogether(words.map((each) => each[form]))
   const text = together('doing')

@@ -1,3 +1,4 @@
+import { found, gathered } from '../gathered'
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level, type Scale } from '../scales/scale'
@@ -15,7 +16,7 @@ export function ratedFacts(index: RecordIndex, studentId: string, subject: Subje
 }
 
 const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
-  index.record.habits.flatMap((habit) => {
+  found(index.record.habits, (habit) => {
     const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
     return rated(index, studentId, place, { worded: habit, name: habit.name })
   }),
@@ -24,7 +25,7 @@ const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
 /** The skills alone. */
 export function ratedSkills(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
   if (!subject) return []
-  return toldSkills(index.record.skills, subject.key).flatMap((skill) => {
+  return found(toldSkills(index.record.skills, subject.key), (skill) => {
     const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject.skillScale }
     return rated(index, studentId, place, { worded: skill, name: skill.statement })
   })
@@ -43,30 +44,28 @@ function rated(
   studentId: string,
   { kind, about, strand, scale }: Pick<RatedFact, 'kind' | 'about' | 'strand'> & { scale: string },
   { worded, name }: { worded: Worded; name: string },
-): RatedFact[] {
+): RatedFact | null {
   const level = levelIn(index, scale, index.levelOf(studentId, kind, about))
-  if (!level) return []
+  if (!level) return null
   const before = levelIn(index, scale, index.levelBefore(studentId, kind, about)) ?? null
-  return [
-    {
-      kind,
-      about,
-      strand,
-      level,
-      before,
-      familyWords: worded.familyWords,
-      words: wordsOf(worded),
-      moved: before ? stepsBetween(index, scale, before, level) : 0,
-      because: {
-        kind: kind === 'skill' ? 'skill level' : 'habit',
-        // Not the skill's id alone: a strand's reasons have that, with the strand's own tier.
-        about: `level of ${about}`,
-        text: `${name}: ${level.symbol} (${level.name})`,
-        tier: level.tier,
-        termId: index.record.term.id,
-      },
+  return {
+    kind,
+    about,
+    strand,
+    level,
+    before,
+    familyWords: worded.familyWords,
+    words: wordsOf(worded),
+    moved: before ? stepsBetween(index, scale, before, level) : 0,
+    because: {
+      kind: kind === 'skill' ? 'skill level' : 'habit',
+      // Not the skill's id alone: a strand's reasons have that, with the strand's own tier.
+      about: `level of ${about}`,
+      text: `${name}: ${level.symbol} (${level.name})`,
+      tier: level.tier,
+      termId: index.record.term.id,
     },
-  ]
+  }
 }
 
 /** Levels climbed on a scale; below 0 for a fall. */
@@ -97,11 +96,11 @@ export function levelIn(index: RecordIndex, scaleKey: string, symbol: string | u
 /** What is counted: work that was late or never came, of the subject or of all; and days away. */
 export function countsOf(index: RecordIndex, studentId: string, subject: Subject | undefined): Counts {
   const subjects = subject ? [subject] : index.record.subjects
-  const states = subjects.flatMap(({ key }) => index.resultsOf(studentId, key)).map(({ state }) => state)
+  const results = gathered(subjects, ({ key }) => index.resultsOf(studentId, key))
   const days = index.attendanceOf(studentId)
   return {
-    late: states.filter((state) => state === 'late').length,
-    missing: states.filter((state) => state === 'missing').length,
+    late: results.filter(({ state }) => state === 'late').length,
+    missing: results.filter(({ state }) => state === 'missing').length,
     attendance: days && days.daysOpen > 0 ? { daysOpen: days.daysOpen, absences: days.absences } : null,
   }
 }

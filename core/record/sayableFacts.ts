@@ -1,3 +1,4 @@
+import { found } from '../gathered'
 import { percentText } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
@@ -29,7 +30,12 @@ export function sayableFacts(
   const facts: NarrativeFacts['sayable'] = { term: { text: lowerFirst(record.term.name), because: null } }
   if (subject) {
     facts.subject = { text: subject.inSentence, because: null }
-    Object.assign(facts, bestWork(index, studentId, subject.key))
+    const work = bestWork(index, studentId, subject.key)
+    if (work) {
+      facts['best work'] = work.piece
+      facts['best result'] = work.result
+      if (work.date) facts['best work date'] = work.date
+    }
     const mark = markInWords(index, studentId, subject)
     if (mark) facts.mark = mark
   }
@@ -65,17 +71,20 @@ function markInWords(index: RecordIndex, studentId: string, subject: Subject): S
 
 const monthAndDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })
 
+/** The best piece of work in words, with its day where that is known. */
+type BestWork = Readonly<Record<'piece' | 'result', SayableFact> & { date: SayableFact | null }>
+
 /** The best counting result, if it is good and no other is as good: what is called the best must be alone in it. */
-function bestWork(index: RecordIndex, studentId: string, subjectKey: string): NarrativeFacts['sayable'] {
+function bestWork(index: RecordIndex, studentId: string, subjectKey: string): BestWork | null {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
-  const scored = index.workOf(subjectKey).flatMap((piece) => {
+  const scored = found(index.workOf(subjectKey), (piece) => {
     const result = byWork.get(piece.id)
     const percent =
       result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.rulesOf(subjectKey)) : null
-    return percent === null ? [] : [{ piece, score: result?.score, percent }]
+    return percent === null ? null : { piece, score: result?.score, percent }
   })
   const [best, next] = scored.toSorted((a, b) => b.percent - a.percent)
-  if (!best || !next || best.percent < praiseworthy || best.percent === next.percent) return {}
+  if (!best || !next || best.percent < praiseworthy || best.percent === next.percent) return null
   const { piece, score, percent } = best
   const because: Because = {
     kind: 'result',
@@ -84,12 +93,11 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Na
     tier: null,
     termId: index.record.term.id,
   }
-  const facts: NarrativeFacts['sayable'] = {
-    'best work': { text: piece.title, because },
-    'best result': { text: piece.outOf === 100 ? percentText(percent) : `${score} out of ${piece.outOf}`, because },
+  return {
+    piece: { text: piece.title, because },
+    result: { text: piece.outOf === 100 ? percentText(percent) : `${score} out of ${piece.outOf}`, because },
+    date: piece.date === null ? null : { text: dayOf(piece.date), because },
   }
-  if (piece.date !== null) facts['best work date'] = { text: dayOf(piece.date), because }
-  return facts
 }
 
 const days = new Map<string, string>()

@@ -1,3 +1,4 @@
+import { found, gathered } from '../gathered'
 import type { Because, SkillsInAll, WholeRecord } from '../narrative/because'
 import { aboutMarkOf, aboutSkillsOf, aboutSkillsThat } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
@@ -16,7 +17,7 @@ export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord 
 
 function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly string[]): SkillsInAll | null {
   const { record } = index
-  const rated = record.subjects.flatMap((subject) => ratedSkills(index, studentId, subject))
+  const rated = gathered(record.subjects, (subject) => ratedSkills(index, studentId, subject))
   if (rated.length === 0) return null
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length
@@ -46,9 +47,9 @@ function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly s
 /** Those whose mark stands at the highest level of all; none where that is more than a few, or as many as there are. */
 function bestSubjects(index: RecordIndex, studentId: string): WholeRecord['best'] {
   const { record } = index
-  const marked = record.subjects.flatMap((subject) => {
+  const marked = found(record.subjects, (subject) => {
     const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
-    return settled ? [{ subject, level: settled.level }] : []
+    return settled && { subject, level: settled.level }
   })
   const highest = Math.max(...marked.map(({ level }) => tierRank(level.tier)))
   const best = marked.filter(({ level }) => tierRank(level.tier) === highest)

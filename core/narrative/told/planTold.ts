@@ -1,7 +1,10 @@
+import { gathered } from '../../gathered'
 import { grouped } from '../../grouped'
+import { once } from '../../once'
 import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
 import { inOwnOrder } from '../preference'
+import type { SkillWords } from '../skillWords'
 
 /** Skills or habits that are told in one sentence, and what holds them together. */
 export interface Telling {
@@ -81,7 +84,7 @@ function highest(facts: readonly RatedFact[]): RatedFact | null {
 /** What moved from one level to one other goes together, in parts of three at most. */
 function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Telling[] {
   const byMove = grouped(facts, ({ moved, level }) => `${moved} ${level.tier}`)
-  const parts = [...byMove.values()].flatMap((alike) =>
+  const parts = gathered([...byMove.values()], (alike) =>
     inParts(alike).map((part): Telling => ({ relation, facts: part })),
   )
   return joinedLevels(parts)
@@ -90,7 +93,7 @@ function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Te
 /** Two skills that stand alone, at two levels that point the same way, in one sentence: once, where there is room. */
 function joinedLevels(told: readonly Telling[]): Telling[] {
   const at = told.findIndex((telling, nth) => mayBeTwo(telling, told[nth + 1]))
-  const pair = told.slice(at, at + 2).flatMap(({ facts }) => facts)
+  const pair = gathered(told.slice(at, at + 2), ({ facts }) => facts)
   return at < 0 ? [...told] : [...told.slice(0, at), { relation: 'two levels', facts: pair }, ...told.slice(at + 2)]
 }
 
@@ -119,15 +122,17 @@ function inParts(facts: readonly RatedFact[]): RatedFact[][] {
       all.length <= mostTogether &&
       wordsIn(all) <= (fact.kind === 'habit' ? mostWords : mostWordsOfSkills) &&
       !all.some(isList)
-    if (last && fits) parts.splice(-1, 1, all)
+    if (last && fits) parts[parts.length - 1] = all
     else parts.push([fact])
   }
   return parts
 }
 
 function wordsIn(facts: readonly RatedFact[]): number {
-  return facts.reduce((count, { words }) => count + (words?.does ?? '').split(' ').length, 0)
+  return facts.reduce((count, { words }) => count + (words ? countOfWords(words) : 1), 0)
 }
+
+const countOfWords = once(({ does }: SkillWords) => does.split(' ').length)
 
 /** "Writes to explain, with facts and examples": in a list with others nobody would find its end. */
 function isList({ words, kind }: RatedFact): boolean {
@@ -141,7 +146,10 @@ function isAlike(a: RatedFact, b: RatedFact): boolean {
 /** Those at one tier together, in parts of three at most; the best first. */
 function groups(facts: readonly RatedFact[]): RatedFact[][] {
   const byTier = grouped(facts, ({ level }) => level.tier)
-  return [...byTier.values()].toSorted((a, b) => rankOf(b) - rankOf(a)).flatMap(inParts)
+  return gathered(
+    [...byTier.values()].toSorted((a, b) => rankOf(b) - rankOf(a)),
+    inParts,
+  )
 }
 
 /** One contrast at the most: the last strength that stands alone, with a single difficulty two tiers below. */
@@ -169,7 +177,7 @@ function habitsInOrder(facts: readonly RatedFact[]): Telling[] {
   const joined: RatedFact[][] = []
   for (const group of still) {
     const last = joined.at(-1)
-    if (last && mayShare(last, group)) joined.splice(-1, 1, [...last, ...group])
+    if (last && mayShare(last, group)) joined[joined.length - 1] = [...last, ...group]
     else joined.push(group)
   }
   return [...joined, ...moved]

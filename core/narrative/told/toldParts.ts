@@ -1,3 +1,4 @@
+import { gathered } from '../../gathered'
 import { tierRank } from '../../scales/tier'
 import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
@@ -28,12 +29,12 @@ export function toldParts(
   if (!first) return []
   const { facts } = request
   const setting = settingOf(request)
-  const parts = planTold(told, request.seed, facts.rated).flatMap((telling): OpenPart[] => {
+  const parts = gathered(planTold(told, request.seed, facts.rated), (telling): OpenPart[] => {
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
     const candidates = phrasesOf(telling, setting)
     if (!tier || candidates.length === 0) return []
     const by = planned.filter((part) => speaksOf(part, telling))
-    const because = telling.facts.flatMap((fact) => reasons(fact, facts))
+    const because = gathered(telling.facts, (fact) => reasons(fact, facts))
     const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
     return [
       partWith(part, {
@@ -62,12 +63,12 @@ const mostWordsOfHabits = 26
 
 const known = new Map<string, readonly ReadyPhrase[]>()
 
-/** About what a class has of different sentences. */
-const mostKnown = 300
+/** About what five classes have of different sentences, some 25 MB. */
+const mostKnown = 1000
 
 /** The wordings of a telling as phrases: what is told alike of another child was worded already. */
 function phrasesOf(telling: Telling, setting: ToldSetting): readonly ReadyPhrase[] {
-  const key = [telling.relation, ...countsFor(telling, setting), ...telling.facts.flatMap(wordsThatCount)].join(
+  const key = [telling.relation, ...countsFor(telling, setting), ...gathered(telling.facts, wordsThatCount)].join(
     '\u0000',
   )
   const found = known.get(key)
@@ -329,7 +330,7 @@ export function openingParts(planned: PlannedPart, request: DraftRequest): OpenP
     ['opening best', bestSubjectsTold(facts), toldGivesWay.best],
     ['opening moves', skillsInAllTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
-  return told.flatMap(([key, fact, dispensable]) =>
+  return gathered(told, ([key, fact, dispensable]) =>
     fact
       ? [partWith(toldPart([key], planned, fact, request), { dispensable: givesWayAs(dispensable, planned.need) })]
       : [],

@@ -1,3 +1,4 @@
+import { gathered } from '../../gathered'
 import { capitalised } from '../capitals'
 import type { Because, NarrativeFacts, SkillsInAll } from '../because'
 import { listOf } from '../listOf'
@@ -65,9 +66,9 @@ export function skillsInAllTold({ whole }: NarrativeFacts, termBefore: string | 
           [strengthsTold(skills), [becauseOfStrong]],
         ] as const)),
   ]
-  const wordings = told.flatMap(([each]) => each)
+  const wordings = gathered(told, ([each]) => each)
   if (wordings.length === 0) return null
-  const becauseOf = new Map(told.flatMap(([each, reasons]) => each.map(({ id }) => [id, reasons] as const)))
+  const becauseOf = new Map(gathered(told, ([each, reasons]) => each.map(({ id }) => [id, reasons] as const)))
   return { because: [], becauseOf, wordings }
 }
 
