@@ -38,7 +38,7 @@ if (size === 0) {
   benchMarks(grown(24))
   benchChecks()
   await benchPages()
-  for (const bench of ['benchVoice', 'benchWriting', 'benchSchool', 'benchLive', 'benchBundle'])
+  for (const bench of ['benchRedraft', 'benchVoice', 'benchWriting', 'benchSchool', 'benchLive', 'benchBundle'])
     spawnSync(process.execPath, ['--import', 'tsx', `scripts/${bench}.ts`], { stdio: 'inherit' })
   spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchEvening.ts'], { stdio: 'inherit' })
 } else {
