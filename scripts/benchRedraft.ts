@@ -1,8 +1,8 @@
 import { chromium } from '@playwright/test'
 import { buildSync } from 'esbuild'
-import { median } from '../core/marks/middle'
 import { writeComments } from '../core/record/draftBox'
 import { grown } from './benchClass'
+import { percentiles } from './benchTimes'
 
 // One redraft in Chromium, on the class of thirty: the work of a click by itself, without what it takes to show it.
 const record = grown(30)
@@ -21,8 +21,5 @@ await page.addScriptTag({ content: outputFiles.map(({ text }) => text).join('') 
 const times = await page.evaluate<number[]>(`bench.redraftEach(${JSON.stringify(written)})`)
 await browser.close()
 const [first = 0, ...later] = times
-const sorted = later.toSorted((a, b) => a - b)
-const slow = sorted[Math.floor(sorted.length * 0.95)] ?? 0
-console.log(
-  `\none redraft in the browser, of ${times.length}: ${(median(sorted) ?? 0).toFixed(1)} ms, 19 of 20 within ${slow.toFixed(1)}, the slowest ${(sorted.at(-1) ?? 0).toFixed(1)}, the first ${first.toFixed(1)}`,
-)
+const figures = [percentiles(later), `the first ${first.toFixed(1)} ms`].join(', ')
+console.log(`\none redraft in the browser, of ${times.length}: ${figures}`)

@@ -202,7 +202,7 @@ export class Comparing {
   }
 
   /** From now on the phrases are asked about beside these. */
-  beside(others: readonly { readonly phrase: Worded }[]): this {
+  beside(others: readonly { readonly phrase: Worded }[]): void {
     let same = 0
     while (same < this.counted.length && this.counted[same] === others[same]?.phrase) same += 1
     while (this.counted.length > same) this.takeOff()
@@ -212,7 +212,6 @@ export class Comparing {
     this.top = this.texts.mostLike
     this.sizeOfTop = this.texts.sizeOf(this.top)
     this.sharedByTop = countAt(shared, this.top)
-    return this
   }
 
   /** The index of a phrase with the others, from 0 to 1. */

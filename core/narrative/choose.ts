@@ -44,7 +44,7 @@ export interface ChoiceSetting extends CostSetting {
 /** What a phrase costs for likeness beside others; and, in less time, what it costs at least. */
 export interface CostOfLikeness extends Readonly<Record<'exactly' | 'atLeast', (phrase: ReadyPhrase) => number>> {
   /** From now on it is asked beside these. */
-  readonly beside: (others: readonly { readonly phrase: ReadyPhrase }[]) => unknown
+  readonly beside: (others: readonly { readonly phrase: ReadyPhrase }[]) => void
 }
 
 /**
@@ -110,7 +110,7 @@ export function chooseWordings(parts: readonly OpenPart[], setting: ChoiceSettin
     return setting.costOfLikeness
   }
 
-  /** What an offer costs for likeness; infinity where with what it costs besides it is not the best. */
+  /** What an offer costs for likeness; infinity where it is known in less time to be no better than what was found. */
   function likenessOf({ phrase }: Offer, likeness: CostOfLikeness | null, besides: number): number | null {
     if (likeness === null) return null
     return besides + likeness.atLeast(phrase) >= search.best ? Infinity : likeness.exactly(phrase)
