@@ -58,6 +58,8 @@ export interface DeskAnswer {
   person: SignedIn
   school: string
   today: string
+  /** Whether the day never passes here, as in the demo. */
+  standsStill: boolean
   term: Term
   terms: Term[]
   classes: DeskClass[]
@@ -103,6 +105,8 @@ export interface ChangeAnswer {
 }
 
 export interface DraftsAnswer extends ChangeAnswer {
+  /** The version of all of them. */
+  version: number | null
   comments: StudentComment[]
   /** Students whose box somebody wrote in while the drafts were composed: those texts stay. */
   writtenMeanwhile: string[]

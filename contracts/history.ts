@@ -37,5 +37,17 @@ export interface HistoryEntry {
   to: PastValue
 }
 
-/** What a person can take back next in a class, and bring back. */
-export type StepsAnswer = NextSteps<Step & { at: string }>
+/**
+ * An event to be undone, and the version of the texts in it that its asker saw: an event is gone on with while somebody
+ * writes, perhaps on another page. Null where it has no texts.
+ */
+export const undoAsked = z.object({ seen: z.number().int().nullish() })
+
+/** The event that undid another, and the version of the texts in it from then on. */
+export interface UndoAnswer {
+  event: number
+  version: number | null
+}
+
+/** What a person can take back next in a class, and bring back, each with the version of the texts in it. */
+export type StepsAnswer = NextSteps<Step & { at: string; seen: number | null }>

@@ -12,9 +12,9 @@ import type { ClassRecord } from '../core/record/classRecord'
 import type { Student } from '../core/record/roster'
 import type { StudentComment } from '../core/record/termRecord'
 import { demoMark, setMark } from '../server/data/databaseMark'
-import { setLockAside } from '../server/data/lockSetAside'
 import { askerOf, hashPassword } from '../server/data/people'
 import type { Context, Place } from '../server/services/context'
+import { demoDay } from './demoDay'
 import { applyFile, bringFile, planFile } from '../server/services/gather'
 import { settleLevels, settleMarks } from '../server/services/settle'
 import { addClass, addRoom, addTerm, addYear } from '../server/data/setUpSchool'
@@ -25,33 +25,24 @@ type Files = Map<string, Uint8Array>
 
 const here = fileURLToPath(new URL('.', import.meta.url))
 
-/** Days from the day of loading, so that the demo always stands in the middle of its job. */
-const daysTo = { commentsDue: 9, locks: 23, ends: 25 }
+const yearEnds = '2027-06-16'
 
 /**
  * Loads Larkhollow School into an empty database: the school's own set-up, then everything else through the same
  * services, in the name of its teachers, as if they had done it by hand.
  */
-export async function loadDemo(db: Knex.Transaction, today: string): Promise<void> {
+export async function loadDemo(db: Knex.Transaction): Promise<void> {
   const classFiles = await readFolder(`${here}batch`)
   const schoolFiles = new FolderReader(await readFolder(`${here}school`))
   const { record, problems } = readClassFolder(classFiles)
   if (!record) throw new Error(`The demo's own files are wrong:\n${problems.map(problemText).join('\n')}`)
   const people = await addPeople(db, schoolFiles)
-  // The demo may be loaded as of a day that is over.
-  await setLockAside(db)
+  await db('standing_day').insert({ day: demoDay })
   const before = record.earlier[0]?.term ?? fail('The demo needs a term before.')
-  const winterEnds = laterDay(today, daysTo.ends)
-  const year = { name: record.term.year, starts: before.starts, ends: laterDay(winterEnds, 180) }
+  const year = { name: record.term.year, starts: before.starts, ends: yearEnds }
   const yearId = await addYear(db, year, record)
-  const autumn = await addTerm(db, { ...before, yearId, locks: laterDay(today, 1) })
-  const winter = await addTerm(db, {
-    ...record.term,
-    yearId,
-    commentsDue: laterDay(today, daysTo.commentsDue),
-    locks: laterDay(today, daysTo.locks),
-    ends: winterEnds,
-  })
+  const autumn = await addTerm(db, { ...before, yearId, locks: year.ends })
+  const winter = await addTerm(db, { ...record.term, yearId })
   const juniper = await addClass(db, { yearId, name: record.classRoom.name }, record.students, record.categories)
   const rowan = await addClass(
     db,
@@ -69,7 +60,7 @@ export async function loadDemo(db: Knex.Transaction, today: string): Promise<voi
 
   const as = async (signIn: string): Promise<Context> => ({
     db,
-    today,
+    today: demoDay,
     ...((await askerOf(db, people.get(signIn) ?? '', null)) ?? fail(`There is no ${signIn}.`)),
   })
   const ines = await as('ines')
@@ -81,7 +72,7 @@ export async function loadDemo(db: Knex.Transaction, today: string): Promise<voi
   await settleWinter({ ines, tobias }, now, record, juniper.studentIds)
   await addSurroundings(db, now, { record, ids: juniper.studentIds, writer: idOf(people, 'ines') })
   await writeWinter({ ines, tobias }, now)
-  // Last term is over: from today nothing of it can be changed.
+  // Last term is over: from now on nothing of it can be changed.
   await db('term').where({ id: autumn }).update({ locks: before.locks })
   await setMark(db, demoMark)
 }
@@ -340,10 +331,6 @@ async function addTeaching(
 async function readFolder(path: string): Promise<Files> {
   const names = await readdir(path)
   return new Map(await Promise.all(names.map(async (name) => [name, await readFile(`${path}/${name}`)] as const)))
-}
-
-function laterDay(day: string, days: number): string {
-  return new Date(Date.parse(day) + days * 86_400_000).toISOString().slice(0, 10)
 }
 
 function idOf(ids: Map<string, string>, number: Student['id']): string {

@@ -3,6 +3,7 @@ import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { headingsOf } from '../core/exchange/oneroster/tables'
+import { demoDay } from '../demo/demoDay'
 import { loadDemo } from '../demo/loadDemo'
 import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
@@ -19,7 +20,6 @@ import { startCluster } from './cluster.mjs'
  * made for it and removed.
  */
 const size = { rooms: 40, pupils: 25, works: 143 }
-const today = '2026-11-26'
 const cluster = await startCluster('.facunda/bench-cluster')
 const name = `facunda_bench_${process.pid}`
 const admin = openDatabase(cluster.url('postgres'))
@@ -29,7 +29,7 @@ const folder = mkdtempSync(join(tmpdir(), 'facunda-bundle-'))
 const [zip, results] = [join(folder, 'bundle.zip'), join(folder, 'results.csv')]
 try {
   await migrate(db)
-  await db.transaction((trx) => loadDemo(trx, today))
+  await db.transaction((trx) => loadDemo(trx))
   const yearId = (await db('school_year').first())?.id ?? ''
   // All of the year is taken in, whatever day the demo's terms lock on.
   await db('term').where({ year_id: yearId }).update({ locks: '2028-01-01' })
@@ -49,7 +49,7 @@ try {
   const watching = setInterval(() => (most = Math.max(most, process.memoryUsage.rss())), 20)
   const take = async (): Promise<string[]> => {
     const bytes = createReadStream(zip)
-    const { brings, leftOut } = await takeBundle({ db, today, ...asker }, yearId, { bytes, take: true })
+    const { brings, leftOut } = await takeBundle({ db, today: demoDay, ...asker }, yearId, { bytes, take: true })
     return [...brings, ...leftOut]
   }
   const copies = await timesOf(3, copyPlain)

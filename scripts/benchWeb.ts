@@ -108,7 +108,7 @@ export async function startSchool({ name, classes }: { name: string; classes: nu
 
   try {
     await migrate(db)
-    await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
+    await db.transaction((trx) => loadDemo(trx))
     const rooms = await growSchool(db, classes)
     await db.raw('vacuum analyze')
     web = startWeb()

@@ -25,7 +25,7 @@ try {
   await migrate(db)
   if (process.argv.includes('--demo') && !(await db('school').first()) && (await markOf(db)) !== ownMark) {
     // Whole or not at all: a load that breaks off leaves an empty database, into which it can be loaded again.
-    await db.transaction((trx) => loadDemo(trx, new Date().toLocaleDateString('sv-SE')))
+    await db.transaction((trx) => loadDemo(trx))
     console.log('The demo school is loaded.')
   }
 } finally {

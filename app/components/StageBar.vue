@@ -1,12 +1,15 @@
 <script setup lang="ts">
+import { longDate } from '~~/core/reports/longDate'
 import { stages, type Stage } from '~~/core/terms/progress'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 import { useSession } from '~/stores/session'
+import { useView } from '~/stores/view'
 
 const classRecord = useClassRecord()
 const saving = useSaving()
 const session = useSession()
+const view = useView()
 const route = useRoute()
 const { listFolded, marginFolded } = useFrame()
 
@@ -70,7 +73,12 @@ async function signOut(): Promise<void> {
         </NuxtLink>
       </div>
     </nav>
-    <p class="ml-auto text-sm text-muted" role="status">{{ savedText }}</p>
+    <p v-if="view.desk?.standsStill" class="ml-auto hidden text-sm text-muted wide:block">
+      Demo: the day is always {{ longDate(view.desk.today) }}
+    </p>
+    <p class="text-sm text-muted" :class="view.desk?.standsStill ? 'ml-auto wide:ml-0' : 'ml-auto'" role="status">
+      {{ savedText }}
+    </p>
     <ClassSteps />
     <!-- Elsewhere both stand on the desk. -->
     <template v-if="!marginFolded">

@@ -1,4 +1,4 @@
-import type { StepsAnswer } from '~~/contracts/history'
+import type { StepsAnswer, UndoAnswer } from '~~/contracts/history'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
@@ -23,25 +23,31 @@ export function useClassSteps() {
     if (place === classRecord.place) [undo.value, again.value] = [found.undo, found.again]
   }
 
+  /** After a step that was refused: where it was gone on with, it is there anew; else it is passed over. */
+  async function lookPast(step: NonNullable<Next>): Promise<void> {
+    await look()
+    const isAnew = [undo.value, again.value].some((each) => each?.id === step.id && each.seen !== step.seen)
+    if (isAnew) return
+    passed.add(step.id)
+    await look()
+  }
+
   /** Takes a step back, or forth. */
   function take(step: NonNullable<Next>): Promise<void> {
     return attempt(async () => {
       await saving.flush()
-      let undoing: number
+      let undoing: UndoAnswer
       try {
-        undoing = (await askServer<{ event: number }>('POST', `/api/events/${step.id}/undo`)).event
-        saving.noteOwn(undoing)
+        undoing = await askServer<UndoAnswer>('POST', `/api/events/${step.id}/undo`, { seen: step.seen })
+        saving.noteOwn(undoing.event)
       } catch (error) {
-        if (error instanceof ApiProblem && error.status === 409) {
-          passed.add(step.id)
-          await look()
-        }
+        if (error instanceof ApiProblem && error.status === 409) await lookPast(step)
         throw error
       }
       await Promise.all([classRecord.load(), look()])
       // What belongs to no class, as a phrase of the school, is brought back from here all the same.
       const isForth = step.undoes !== null
-      if (!isForth) again.value ??= { ...step, id: undoing, undoes: step.id }
+      if (!isForth) again.value ??= { ...step, id: undoing.event, undoes: step.id, seen: undoing.version }
     })
   }
 
@@ -59,7 +65,7 @@ export function useClassSteps() {
     () => saving.lastEvent,
     (event) => {
       if (event === null) return
-      undo.value = { id: event, kind: '', undoes: null, undoneBy: null, at: new Date().toISOString() }
+      undo.value = { ...event, kind: '', undoes: null, undoneBy: null, at: new Date().toISOString() }
       again.value = null
     },
   )

@@ -37,7 +37,8 @@ async function signOut(): Promise<void> {
 <template>
   <main v-if="view.desk" class="mx-auto max-w-4xl px-4 py-6 middle:px-6 middle:py-10">
     <p class="flex flex-wrap gap-x-4 text-sm text-muted">
-      {{ view.desk.school }} · {{ longDate(view.desk.today) }}
+      {{ view.desk.school }} · {{ longDate(view.desk.today)
+      }}{{ view.desk.standsStill ? ', where the demo stands still' : '' }}
       <span class="ml-auto">{{ view.desk.person.name }}</span>
       <NuxtLink to="/my-settings" class="link">My settings</NuxtLink>
       <NuxtLink v-if="view.desk.person.setsUp" to="/school" class="link">School</NuxtLink>

@@ -63,7 +63,7 @@ function draftEmpty(): Promise<void> {
       where: 'empty',
       students: empty.value.map((each) => each.id),
     })
-    if (answer.event !== null) saving.did(answer.event)
+    if (answer.event !== null) saving.did(answer.event, answer.version)
     classRecord.putComments(answer.comments)
     if (answer.writtenMeanwhile.length > 0) await classRecord.load()
     const meanwhile = answer.writtenMeanwhile.flatMap((id) => classRecord.index?.student(id)?.usedName ?? [])

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import type { UndoAnswer } from '~~/contracts/history'
 import { writeAnswer, type WriteAnswer } from '~~/contracts/text'
 import { ApiProblem, askServer } from '~/composables/useApi'
 import {
@@ -39,7 +40,8 @@ export const useSaving = defineStore('saving', () => {
   const refused = computed(() => onShelf.value.filter((entry) => entry.state === 'refused'))
   const savedAt = ref<Date | null>(null)
   const trouble = ref<string | null>(null)
-  const lastEvent = ref<number | null>(null)
+  /** What was done last, with the version that it gave the texts in it: undoing says what it saw. */
+  const lastEvent = shallowRef<{ id: number; seen: number | null } | null>(null)
   const ownEvents = new Set<number>()
   /** Whether the last event is an undoing, so that undoing it does the thing again. */
   const lastWasUndo = ref(false)
@@ -229,7 +231,7 @@ export const useSaving = defineStore('saving', () => {
 
   function hear(key: string, answer: WriteAnswer): void {
     savedAt.value = new Date()
-    if (answer.event !== null) did(answer.event)
+    if (answer.event !== null) did(answer.event, answer.version)
     for (const listener of listeners) listener(key, answer)
   }
 
@@ -241,9 +243,9 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** Remembers what was done last here, so that it can be undone. */
-  function did(event: number | null): void {
+  function did(event: number | null, version: number | null = null): void {
     if (event !== null) noteOwn(event)
-    lastEvent.value = event
+    lastEvent.value = event === null ? null : { id: event, seen: version }
     lastWasUndo.value = false
   }
 
@@ -263,9 +265,10 @@ export const useSaving = defineStore('saving', () => {
   async function undoLast(): Promise<void> {
     await flush()
     if (lastEvent.value === null) return
-    const { event } = await askServer<{ event: number }>('POST', `/api/events/${lastEvent.value}/undo`)
+    const { id, seen } = lastEvent.value
+    const { event, version } = await askServer<UndoAnswer>('POST', `/api/events/${id}/undo`, { seen })
     noteOwn(event)
-    lastEvent.value = event
+    lastEvent.value = { id: event, seen: version }
     lastWasUndo.value = !lastWasUndo.value
   }
 

@@ -1,68 +1,72 @@
 import type { PackedLevels, PackedSettled, PackedTerm } from '../../core/record/packedTerm'
-import type { SchoolSetup } from '../../core/school/schoolSetup'
-import type { Grants } from './grants'
+import type { RecordReader } from './recordReader'
 
 /**
- * A term's record as far as somebody may see it, as it came from the database. All that hangs on a subject goes with
- * it, last term's too.
+ * A term's record as far as somebody may see it, as it came from the database: of the children whom they see, what they
+ * see of a child; last term's too. Every part of a record is named here, so that a new one has to find its place.
  */
-export function cutRecord(record: PackedTerm, setup: SchoolSetup, grants: Grants): PackedTerm {
-  const reads = readerOf(setup, grants.readsSubject)
-  const work = record.work.filter((piece) => reads.subject(piece.subject))
+export function cutRecord(record: PackedTerm, reader: RecordReader): PackedTerm {
+  const students = record.students.filter(({ gradeLevel }) => reader.seesChild(gradeLevel))
+  const ids = new Set(students.map(({ id }) => id))
+  const isSeen = (studentId: string): boolean => ids.has(studentId)
+  const ofSeen = ({ studentId }: { studentId: string }): boolean => isSeen(studentId)
+  const whenSeen = <T extends { studentId: string }>(rows: readonly T[], sees: boolean): T[] =>
+    sees ? rows.filter(ofSeen) : []
+  const work = record.work.filter((piece) => reader.sees('work', piece.subject))
   const workIds = new Set(work.map((piece) => piece.id))
-  return {
-    ...record,
-    ...cutSettled(record, reads),
-    teachers: Object.fromEntries(Object.entries(record.teachers).filter(([subject]) => reads.subject(subject))),
-    groups: record.groups?.filter((group) => reads.subject(group.subject)),
-    categories: record.categories.filter((category) => reads.subject(category.subject)),
+  const cut: PackedTerm = {
+    classRoom: record.classRoom,
+    students,
+    namesInYear: record.namesInYear,
+    teachers: Object.fromEntries(Object.entries(record.teachers).filter(([subject]) => reader.sees('work', subject))),
+    ...(record.groups && {
+      groups: record.groups
+        .filter((group) => reader.sees('work', group.subject))
+        .map((group) => ({ ...group, students: group.students.filter(isSeen) })),
+    }),
+    categories: record.categories.filter((category) => reader.sees('work', category.subject)),
     work,
-    results: record.results.filter(([workId]) => workIds.has(workId)),
+    results: record.results
+      .filter(([workId]) => workIds.has(workId))
+      .map(([workId, cells]) => [workId, cells.filter(([studentId]) => isSeen(studentId))]),
     questions: record.questions.filter(({ workId }) => workIds.has(workId)),
-    answers: record.answers.filter(([workId]) => workIds.has(workId)),
-    accepted: record.accepted.filter((finding) => reads.box(finding.box)),
+    answers: record.answers
+      .filter(([workId]) => workIds.has(workId))
+      .map(([workId, cells]) => [workId, cells.filter(([studentId]) => isSeen(studentId))]),
+    ...cutSettled(record, reader, isSeen),
+    attendance: whenSeen(record.attendance, reader.sees('attendance')),
+    practice: whenSeen(record.practice, reader.sees('practice')),
+    accepted: record.accepted.filter((finding) => ofSeen(finding) && reader.sees('comment', finding.box)),
     observations: record.observations.filter(
       (note) =>
-        grants.readsNotes ||
-        note.own ||
-        (note.kind === 'skill' && reads.skill(note.about)) ||
-        (note.kind === 'work' && workIds.has(note.about)),
+        ofSeen(note) &&
+        (note.own ||
+          reader.sees('note') ||
+          (note.kind === 'skill' && reader.sees('note', note.about)) ||
+          (note.kind === 'work' && workIds.has(note.about))),
     ),
-    earlier: record.earlier.map((each) => cutSettled(each, reads)),
+    earlier: record.earlier.map((each) => cutSettled(each, reader, isSeen)),
   }
+  return cut
 }
 
-function cutSettled(settled: PackedSettled, reads: Reader): PackedSettled {
+function cutSettled(
+  { term, marks, levels, habitScores, comments }: PackedSettled,
+  reader: RecordReader,
+  isSeen: (studentId: string) => boolean,
+): PackedSettled {
+  const ofSeen = (rows: PackedLevels): PackedLevels => rows.filter(([studentId]) => isSeen(studentId))
   return {
-    ...settled,
-    marks: settled.marks.filter((mark) => reads.subject(mark.subject)),
-    levels: settled.levels.map((student) => cutLevels(student, reads)),
-    comments: settled.comments.filter((comment) => reads.box(comment.box)),
+    term,
+    marks: marks.filter((mark) => isSeen(mark.studentId) && reader.sees('mark', mark.subject)),
+    levels: ofSeen(levels).map((student) => cutLevels(student, reader)),
+    habitScores: reader.sees('habit') ? ofSeen(habitScores) : [],
+    comments: comments.filter((comment) => isSeen(comment.studentId) && reader.sees('comment', comment.box)),
   }
 }
 
-function cutLevels([studentId, symbols, proposed]: PackedLevels[number], reads: Reader): PackedLevels[number] {
+function cutLevels([studentId, symbols, proposed]: PackedLevels[number], reader: RecordReader): PackedLevels[number] {
   const cut = (of: PackedLevels[number][1]) =>
-    Object.fromEntries(Object.entries(of).filter(([skill]) => reads.skill(skill)))
+    Object.fromEntries(Object.entries(of).filter(([skill]) => reader.sees('level', skill)))
   return proposed ? [studentId, cut(symbols), cut(proposed)] : [studentId, cut(symbols)]
-}
-
-/** Who reads what hangs on a subject, a skill or a box. */
-export interface Reader {
-  subject: (key: string) => boolean
-  skill: (id: string) => boolean
-  box: (key: string) => boolean
-}
-
-/** What is told apart by a skill or a box belongs to that skill's or box's subject; unknown ones are nobody's. */
-export function readerOf(setup: SchoolSetup, readsSubject: (subject: string) => boolean): Reader {
-  const subjectOfSkill = new Map(setup.skills.map((skill) => [skill.id, skill.subject]))
-  const subjectOfBox = new Map(setup.boxes.map((box) => [box.key, box.subject]))
-  const reads = (subject: string | null | undefined): boolean =>
-    subject !== undefined && (subject === null || readsSubject(subject))
-  return {
-    subject: readsSubject,
-    skill: (id) => reads(subjectOfSkill.get(id)),
-    box: (key) => reads(subjectOfBox.get(key)),
-  }
 }

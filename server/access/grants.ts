@@ -29,23 +29,31 @@ export interface ClassTeaching {
 
 /**
  * What a change took: a subject of the class, what belongs to the class as a whole (habits, the general comment), what
- * belongs to the school, or nothing but being the one who owns it.
+ * belongs to the school, writing notes in the class, or nothing but being the one who owns it.
  */
-export type Need = `subject ${string}` | 'general' | 'school' | 'own'
+export type Need = `subject ${string}` | 'general' | 'school' | 'notes' | 'own'
 
 /** Whether a text is a need, as events keep them. */
 export function isNeed(text: string): text is Need {
-  return ['general', 'school', 'own'].includes(text) || text.startsWith('subject ')
+  return ['general', 'school', 'notes', 'own'].includes(text) || text.startsWith('subject ')
 }
 
-/** What one person may see and do in one class. The record is cut by it and every change is asked of it. */
+/** What of a child's record something is. Marks, levels, comments, work and notes may hang on a subject. */
+export type RecordKind = 'mark' | 'level' | 'comment' | 'work' | 'note' | 'habit' | 'attendance' | 'practice'
+
+/** What one person may see and do in one class. All that leaves the server is cut by it, every change asked of it. */
 export interface Grants {
   readonly readsClass: boolean
   /** Nothing of the class is kept from who reads all of it but colleagues’ notes for themselves. */
   readonly readsAll: boolean
+  /** Whether a child of the class, of this grade, is there for the person at all. */
+  readonly seesChild: (gradeLevel: string) => boolean
+  /**
+   * What of the record of a child whom they see.
+   * @param subject null for what belongs to no subject, as habits do, and the general comment
+   */
+  readonly sees: (kind: RecordKind, subject: string | null) => boolean
   readonly readsSubject: (subject: string) => boolean
-  /** Notes that belong to no subject. */
-  readonly readsNotes: boolean
   /** Who teaches here, the class or a subject, writes notes about its children. */
   readonly takesNotes: boolean
   readonly changes: (need: Need) => boolean
@@ -59,7 +67,8 @@ export interface Grants {
  * changed by its specialist, or by the home teacher where it has none; habits and the general comment by the home
  * teacher; what is the school's by the coordinator of the whole school. A second reader reads what the teacher of the
  * class or the subject does, notes for the own eyes apart, and changes nothing. In a group there is its subject and
- * nothing else: no general comment, no habits, no reports.
+ * nothing else: no general comment, no habits, no attendance, no reports; and for a coordinator of some grades, the
+ * children of those grades.
  */
 export function grantsIn(who: Who, room: ClassTeaching): Grants {
   const here = who.teaching.filter((each) => each.classId === room.classId)
@@ -71,17 +80,25 @@ export function grantsIn(who: Who, room: ClassTeaching): Grants {
   const teaches = (subject: string): boolean => taught.some((each) => each.subject === subject)
   const changesSubject = (subject: string): boolean =>
     teaches(subject) || (isHome && !room.specialistSubjects.includes(subject))
+  const readsClass = isCoordinator || here.length > 0
+  const readsSubject = (subject: string): boolean =>
+    isHere(subject) && (isCoordinator || readsHome || here.some((each) => each.subject === subject))
+  const readsWhole = (kind: RecordKind): boolean =>
+    room.group === null && (kind === 'note' ? isCoordinator || isHome : readsClass)
   return {
-    readsClass: isCoordinator || here.length > 0,
+    readsClass,
     readsAll: room.group === null && (isCoordinator || isHome),
-    readsSubject: (subject) =>
-      isHere(subject) && (isCoordinator || readsHome || here.some((each) => each.subject === subject)),
-    readsNotes: room.group === null && (isCoordinator || isHome),
+    seesChild: (gradeLevel) =>
+      readsClass &&
+      (room.group === null || here.length > 0 || who.grades === null || includesGrade(who.grades, gradeLevel)),
+    sees: (kind, subject) => (subject === null ? readsWhole(kind) : readsSubject(subject)),
+    readsSubject,
     takesNotes: taught.length > 0,
     makesReports: room.group === null && (isCoordinator || isHome),
     changes: (need) => {
       if (need === 'own') return true
       if (need === 'school') return changesSchool(who)
+      if (need === 'notes') return taught.length > 0
       return need === 'general' ? isHome : changesSubject(need.slice('subject '.length))
     },
   }
@@ -148,7 +165,7 @@ export function underLock(grants: Grants, { term, reopenings }: LockHere, today:
   return {
     ...grants,
     changes: (need) => {
-      if (need !== 'own' && !isOpenFor(open, subjectOf(need))) throw lockedTerm(term)
+      if (need !== 'own' && need !== 'notes' && !isOpenFor(open, subjectOf(need))) throw lockedTerm(term)
       return grants.changes(need)
     },
   }

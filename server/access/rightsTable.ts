@@ -32,8 +32,12 @@ const things: readonly [what: string, reads: Ask, changes: Ask][] = [
     (may) => may.changes('subject music'),
   ],
   ['The other subjects of the class', (may) => may.readsSubject('science'), (may) => may.changes('subject science')],
-  ['Habits and the general comment', (may) => may.readsClass, (may) => may.changes('general')],
-  ['Notes that belong to no subject', (may) => may.readsNotes, (may) => may.readsNotes && may.changes('general')],
+  ['Habits and the general comment', (may) => may.sees('habit', null), (may) => may.changes('general')],
+  [
+    'Notes that belong to no subject',
+    (may) => may.sees('note', null),
+    (may) => may.sees('note', null) && may.changes('general'),
+  ],
   ['Reports of the class', (may) => may.makesReports, (may) => may.makesReports],
   ['The school’s set-up, people, classes and phrasebook', () => true, (_may, who) => changesSchool(who)],
   [

@@ -4,6 +4,8 @@ import { up as phrasebookAndFindings } from './migrations/0002_phrasebook_and_fi
 import { up as unevenStrands } from './migrations/0003_uneven_strands'
 import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
+import { up as whatAlwaysHolds } from './migrations/0031_what_always_holds'
+import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
 import { up as gradeOfAYear } from './migrations/0009_grade_of_a_year'
@@ -27,7 +29,7 @@ import { up as levelsAlongTheWay } from './migrations/0026_levels_along_the_way'
 import { up as signOffs } from './migrations/0027_sign_offs'
 import { up as quickerGuard } from './migrations/0028_quicker_guard'
 import { up as whatPhrasesClaim } from './migrations/0029_what_phrases_claim'
-import { up as schoolYears } from './migrations/0006_school_years'
+import { up as aDayThatStandsStill } from './migrations/0030_a_day_that_stands_still'
 
 /** Every migration in order. They only go forward. */
 const migrations: Record<string, (knex: Knex) => Promise<void>> = {
@@ -60,6 +62,8 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0027_sign_offs': signOffs,
   '0028_quicker_guard': quickerGuard,
   '0029_what_phrases_claim': whatPhrasesClaim,
+  '0030_a_day_that_stands_still': aDayThatStandsStill,
+  '0031_what_always_holds': whatAlwaysHolds,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -22,6 +22,19 @@ export async function loadOwnSteps(
   return rows
 }
 
+/** The versions that the texts of some events have now, by event; those without texts have none. */
+export async function versionsIn(db: Knex, events: readonly number[]): Promise<Map<number, number>> {
+  const { rows } = await db.raw<{ rows: { id: number; version: number }[] }>(
+    `select event.id, max(version)::float8 as version
+     from event, jsonb_array_elements(changes) as change, jsonb_to_record(change -> 'key') as k(student_id uuid, box text,
+       term_id uuid)
+     join comment using (student_id, box, term_id)
+     where event.id = any(?) and change ->> 'table' = 'comment' group by event.id`,
+    [[...events]],
+  )
+  return new Map(rows.map(({ id, version }) => [id, version]))
+}
+
 /** A row of a term whose history is looked at. */
 export interface PastRow {
   readonly table: 'settled_mark' | 'settled_level' | 'result' | 'comment'

@@ -9,7 +9,7 @@ import { teachesOn } from './places'
 import { askPrepared } from './prepared'
 import type { YearSetup } from './schoolSetup'
 import type { PersonRow } from './tables'
-import { keepSchoolZone, today } from './today'
+import { keepCalendar } from './today'
 
 /**
  * scrypt with N = 2^14, r = 8, p = 5, one of the equal settings of OWASP's Password Storage Cheat Sheet (from memory):
@@ -85,25 +85,27 @@ const askerQuery = `
         order by starts), '[]')
       from school_year join setup_version on year_id = id) as years,
     (select settings ->> 'timeZone' from school join school_year on id = year_id order by starts desc limit 1) as zone,
+    (select day from standing_day) as "standsAt",
     (select coalesce(json_agg(json_build_object('id', id, 'givenName', given_name, 'familyName', family_name,
         'role', role, 'epoch', session_epoch, 'switchedOff', switched_off,
         'grades', case when grade_from is not null then json_build_object('from', grade_from, 'to', grade_to) end,
         'teaching', (select coalesce(json_agg(json_build_object('classId', class_id, 'subject', subject,
             'secondReader', second_reader)), '[]')
-          from teaching where person_id = person.id and ${teachesOn(':today')}))), '[]')
+          from teaching where person_id = person.id and ${teachesOn('school_day()')}))), '[]')
       from person where id = any(:people)) as people`
 
 interface AskersRow {
   years: YearSetup[]
   zone: string | null
+  standsAt: string | null
   people: AskerRow[]
 }
 
 const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
-  const values = { people: [...new Set(ids)], today: today() }
+  const values = { people: [...new Set(ids)] }
   const rows = await askPrepared<AskersRow>(db, 'asker', askerQuery, values)
-  const { years = [], people = [], zone } = rows[0] ?? {}
-  keepSchoolZone(zone ?? undefined)
+  const { years = [], people = [], zone = null, standsAt = null } = rows[0] ?? {}
+  keepCalendar({ zone, standsAt })
   return ids.map((id) => {
     const person = people.find((each) => each.id === id)
     return person && { ...person, years }

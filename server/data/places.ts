@@ -13,8 +13,8 @@ export interface OpenedPlace {
   room: ClassTeaching
   /** What of a locked term is open again in this class today. */
   reopenings: readonly Reopening[]
-  /** Of the students asked about, those who are in the class. */
-  enrolled: ReadonlySet<string>
+  /** Of the students asked about, those who are in the class, each with the grade. */
+  enrolled: ReadonlyMap<string, string>
 }
 
 /** A term as JSON, from its row. */
@@ -66,7 +66,7 @@ const placesQuery = `
     (select coalesce(json_agg(subject), '[]') from (${subjectsOfSpecialists('asked.class_id')}) as taught) as subjects,
     (select coalesce(json_agg(distinct grade_level), '[]') from enrolment
       where class_id = asked.class_id) as grades,
-    (select coalesce(json_agg(student_id), '[]') from members_of(asked.class_id, asked.term_id, :today)
+    (select coalesce(json_agg(json_build_array(student_id, grade_level)), '[]') from members_of(asked.class_id, asked.term_id, :today)
       where student_id = any(asked.students)) as enrolled,
     (select coalesce(json_agg(json_build_object('subject', subject, 'until', to_day)), '[]') from reopening
       where term_id = asked.term_id and (class_id is null or class_id = asked.class_id)
@@ -80,7 +80,7 @@ interface PlaceRow {
   group: string | null
   subjects: string[]
   grades: string[]
-  enrolled: string[]
+  enrolled: [id: string, grade: string][]
   reopenings: Reopening[]
 }
 
@@ -109,7 +109,7 @@ export async function loadPlace(db: Knex, place: PlaceAsked): Promise<OpenedPlac
     term: row.term,
     reopenings: row.reopenings,
     room: { classId: place.classId, group: row.group, specialistSubjects: row.subjects, grades: row.grades },
-    enrolled: new Set(row.enrolled),
+    enrolled: new Map(row.enrolled),
   }
 }
 

@@ -26,15 +26,15 @@ export async function attendanceOf(db: Knex, studentIds: readonly string[], term
   }))
 }
 
-/** Who is in a class in a term. */
+/** Who is in a class in a term, each with the grade. */
 export async function childrenOf(
   db: Knex,
   { classId, termId }: { classId: string; termId: string },
   today: string,
-): Promise<string[]> {
-  const { rows } = await db.raw<{ rows: { id: string }[] }>(
-    `select student_id as id from members_of(:class, :term, :today)`,
+): Promise<{ id: string; grade: string }[]> {
+  const { rows } = await db.raw<{ rows: { id: string; grade: string }[] }>(
+    `select student_id as id, grade_level as grade from members_of(:class, :term, :today)`,
     { class: classId, term: termId, today },
   )
-  return rows.map(({ id }) => id)
+  return rows
 }

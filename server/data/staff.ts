@@ -1,6 +1,5 @@
 import type { Knex } from 'knex'
 import type { StaffMember } from '../../contracts/people'
-import type { PersonRow } from './tables'
 
 /** The staff, with what each teaches or reads in a year. */
 export async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]> {
@@ -26,11 +25,4 @@ export async function loadStaff(db: Knex, yearId: string): Promise<StaffMember[]
 /** Whether somebody else signs in by a name. */
 export async function signsInElse(db: Knex, signIn: string, personId: string): Promise<boolean> {
   return (await db('person').where({ sign_in: signIn }).whereNot({ id: personId }).first('id')) !== undefined
-}
-
-/** Everybody who has chosen a password. */
-export async function thoseWithPasswords(
-  db: Knex,
-): Promise<Pick<PersonRow, 'id' | 'role' | 'grade_from' | 'switched_off'>[]> {
-  return db('person').whereNotNull('password_hash').select('id', 'role', 'grade_from', 'switched_off')
 }

@@ -246,6 +246,7 @@ declare module 'knex/types/tables' {
       told: boolean
       position: number
     }>
+    standing_day: Table<{ only_one: boolean; day: string }, never, 'only_one'>
     erasure: Table<{ id: string; at: Date; person_id: string; reason: string }, never, 'id' | 'at'>
     category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
     comment_box: Table<BoxRow, never, 'retired'>

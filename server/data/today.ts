@@ -1,14 +1,26 @@
 import { dayIn } from '../../core/school/timeZone'
 
-/** The school's time zone, kept from the last look at it: one database is one school, and a process has one. */
-let schoolZone: string | undefined
+/** What a school's day hangs on, kept from the last look: one database is one school, and a process has one. */
+interface Calendar {
+  /** IANA time zone; null for where the server is. */
+  readonly zone: string | null
+  /** The day on which a school that is shown stands still; null for one that lives by the clock. */
+  readonly standsAt: string | null
+}
 
-/** Keeps where the school is; undefined for where the server is. */
-export function keepSchoolZone(zone: string | undefined): void {
-  schoolZone = zone
+let calendar: Calendar = { zone: null, standsAt: null }
+
+/** Keeps what the school's day hangs on. */
+export function keepCalendar(kept: Calendar): void {
+  calendar = kept
 }
 
 /** The school's day, as an ISO date: a term ends where the school is, wherever the server stands. */
 export function today(): string {
-  return dayIn(schoolZone, new Date())
+  return calendar.standsAt ?? dayIn(calendar.zone ?? undefined, new Date())
+}
+
+/** Whether the school's day never passes, as the demo's does. */
+export function standsStill(): boolean {
+  return calendar.standsAt !== null
 }

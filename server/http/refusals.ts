@@ -40,6 +40,16 @@ const databaseWords: Record<string, string> = {
 /** What the database raises when a row of a locked term would change (migration 0023). */
 const lockedInDatabase = 'LT001'
 
+/** What the database raises when a change would leave something without what it must have (migration 0031). */
+const notWhole = 'WH001'
+
+const wholeWords: Record<string, string> = {
+  person: 'A school needs a coordinator of all grades who can sign in. Make somebody else one first.',
+  teaching: 'A class has one home teacher at a time. Say until when the other one has it first.',
+  enrolment: 'A child is in one home class at a time. Move the child instead.',
+  term: 'Two terms of a year would overlap.',
+}
+
 /** The term that the database named. */
 function lockOf(error: unknown): { name: string; locks: string } {
   const told = error instanceof Error && 'detail' in error ? String(error.detail) : ''
@@ -55,6 +65,10 @@ export function refusalOf(error: unknown): Refusal {
   }
   const code = error instanceof Error && 'code' in error ? String(error.code) : ''
   if (code === lockedInDatabase) return lockedTerm(lockOf(error))
+  if (code === notWhole) {
+    const table = error instanceof Error && 'table' in error ? String(error.table) : ''
+    return new Refusal('invalid', `${wholeWords[table] ?? 'Something would be left incomplete.'} Nothing was changed.`)
+  }
   if (/^2[23]/.test(code)) {
     return new Refusal('invalid', `${databaseWords[code] ?? 'This cannot be kept as it is.'} Nothing was changed.`)
   }

@@ -23,7 +23,7 @@ export async function keepCells(context: Context, place: Place, cells: CellsToKe
     attendanceChanges(opened, place, attendance),
     practiceChanges(opened, place, practice),
     registerChanges(context, opened, register),
-    { changes: await newNotes(context, place, opened, notes), needs: notes.length > 0 ? ['own' as const] : [] },
+    { changes: await newNotes(context, place, opened, notes), needs: notes.length > 0 ? ['notes' as const] : [] },
   ]
   const changes = parts.flatMap((part): readonly Change[] => part.changes)
   const needs = [...new Set(parts.flatMap((part): readonly Need[] => part.needs))]

@@ -69,10 +69,18 @@ export async function openPlace(context: Context, place: Place, studentIds: read
   const grants = grantsIn(context.who, opened.room)
   allow(grants.readsClass, 'see this class')
   const open = underLock(grants, opened, context.today)
-  if (studentIds.some((id) => !opened.enrolled.has(id))) {
+  if (!areSeen(studentIds, opened.enrolled, grants)) {
     throw new Refusal('not found', 'This student is not in the class.')
   }
   return { ...opened, grants: open }
+}
+
+/** Whether all of these students are in the class, and there for the asker. */
+export function areSeen(ids: readonly string[], enrolled: OpenedPlace['enrolled'], grants: Grants): boolean {
+  return ids.every((id) => {
+    const grade = enrolled.get(id)
+    return grade !== undefined && grants.seesChild(grade)
+  })
 }
 
 /** Makes changes whole or not at all, recorded as one event. */

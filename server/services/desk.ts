@@ -9,6 +9,7 @@ import { countChildren, countClasses } from '../data/deskCounts'
 import { loadPerson } from '../data/people'
 import { loadClasses, loadTerm, loadTerms } from '../data/places'
 import type { PersonRow } from '../data/tables'
+import { standsStill } from '../data/today'
 import { setupOf, thisYear, type Context } from './context'
 
 /** Who is signed in, for the pages. */
@@ -32,7 +33,15 @@ export async function viewDesk(context: Context): Promise<DeskAnswer> {
   const term = terms.findLast((each) => each.starts <= today) ?? terms[0]
   if (!person || !term) throw new Refusal('not found', 'The school has not been set up yet.')
   const classes = await deskClasses(context, setup, term)
-  return { person: signedIn(person), school: setup.school.name, today, term, terms, classes }
+  return {
+    person: signedIn(person),
+    school: setup.school.name,
+    today,
+    standsStill: standsStill(),
+    term,
+    terms,
+    classes,
+  }
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { News } from '../../contracts/live'
-import { readerOf, type Reader } from '../access/cutRecord'
 import { allow, grantsIn } from '../access/grants'
+import { recordReader, type RecordReader } from '../access/recordReader'
 import type { ChangeableTable } from '../data/changes/changeableTables'
 import { isTold, loadCells, loadToldEvents, type StandingCells, type ToldEvent } from '../data/eventNews'
 import { loadPlace } from '../data/places'
@@ -10,9 +10,9 @@ import { setupOf, type Context, type Place } from './context'
 /** Somebody who looks at a class in a term. */
 export interface Viewer extends Place {
   readonly personId: string
-  /** The children of the class, whoever changes something about them, in whatever class. */
+  /** The children of the class whom they see, whoever changes something about them, in whatever class. */
   readonly pupils: ReadonlySet<string>
-  readonly reads: Reader
+  readonly reader: RecordReader
 }
 
 /** Who looks, with what they may see there now. @throws Refusal when they may not see the class (any more) */
@@ -27,8 +27,8 @@ export async function viewerOf(context: Context, place: Place): Promise<Viewer> 
   return {
     ...place,
     personId: context.who.personId,
-    pupils: new Set(pupils),
-    reads: readerOf(setup, grants.readsSubject),
+    pupils: new Set(pupils.flatMap(({ id, grade }) => (grants.seesChild(grade) ? [id] : []))),
+    reader: recordReader(setup, grants),
   }
 }
 
@@ -59,21 +59,24 @@ const notOfClasses: ReadonlySet<ChangeableTable> = new Set<ChangeableTable>([
 
 /** What of it a viewer is told; null where nothing of it concerns them. */
 export function newsFor(
-  { termId, classId, pupils, reads, personId }: Viewer,
+  { termId, classId, pupils, reader, personId }: Viewer,
   { events, cells }: Happened,
 ): News | null {
   const isHere = (each: { termId: string; studentId: string }): boolean =>
     each.termId === termId && pupils.has(each.studentId)
-  const comments = cells.comments.filter((each) => isHere(each) && reads.box(each.box))
+  const comments = cells.comments.filter((each) => isHere(each) && reader.sees('comment', each.box))
+  const isReason = (event: ToldEvent): boolean => isReasonToRead(event, reader)
   const mine = events.filter((event) => concerns(event, { classId, termId, pupils }))
   const news: News = {
-    marks: cells.marks.filter((each) => isHere(each) && reads.subject(each.subject)),
-    levels: cells.levels.filter((each) => isHere(each) && (each.kind === 'habit' || reads.skill(each.about))),
-    results: cells.results.filter((each) => isHere(each) && reads.subject(each.subject)),
-    attendance: cells.attendance.filter(isHere),
+    marks: cells.marks.filter((each) => isHere(each) && reader.sees('mark', each.subject)),
+    levels: cells.levels.filter(
+      (each) => isHere(each) && (each.kind === 'habit' ? reader.sees('habit') : reader.sees('level', each.about)),
+    ),
+    results: cells.results.filter((each) => isHere(each) && reader.sees('work', each.subject)),
+    attendance: cells.attendance.filter((each) => isHere(each) && reader.sees('attendance')),
     comments: comments.flatMap(({ comment }) => comment ?? []),
-    again: comments.some(({ comment }) => comment === null) || mine.some(readAgain),
-    events: mine.filter(readAgain).map(({ id }) => id),
+    again: comments.some(({ comment }) => comment === null) || mine.some(isReason),
+    events: mine.filter(isReason).map(({ id }) => id),
     by: [],
   }
   const { marks, levels, results, attendance } = news
@@ -88,8 +91,7 @@ export function newsFor(
     ...comments.map((each) => `comment ${each.studentId} ${each.box}`),
   ])
   const others = mine.filter(
-    (event) =>
-      event.personId !== personId && (readAgain(event) || event.changes.some((each) => told.has(cellOf(each)))),
+    (event) => event.personId !== personId && (isReason(event) || event.changes.some((each) => told.has(cellOf(each)))),
   )
   return { ...news, by: [...new Set(others.map(({ by }) => by))] }
 }
@@ -98,9 +100,22 @@ function cellOf({ table, key }: ToldEvent['changes'][number]): string {
   return `${table} ${key.student_id} ${key.subject ?? key.about ?? key.work_id ?? key.box ?? ''}`
 }
 
-/** Whether something changed that is not told cell by cell. An event without changes is a whole bundle, or a folder. */
-function readAgain({ changes }: ToldEvent): boolean {
-  return changes.length === 0 || changes.some(({ table }) => !isTold(table) && !notOfClasses.has(table))
+/**
+ * Whether something changed that is not told cell by cell, and that the reader sees. An event without changes is a
+ * whole bundle, or a folder.
+ */
+function isReasonToRead({ changes }: ToldEvent, { sees }: RecordReader): boolean {
+  const isSeen: Partial<Record<ChangeableTable, (box: string) => boolean>> = {
+    practice: () => sees('practice'),
+    register_day: () => sees('attendance'),
+    accepted_finding: (box) => sees('comment', box),
+  }
+  return (
+    changes.length === 0 ||
+    changes.some(
+      ({ table, key }) => !isTold(table) && !notOfClasses.has(table) && (isSeen[table]?.(key.box ?? '') ?? true),
+    )
+  )
 }
 
 /** Whether an event is about this class, about one of its children, or about the whole school. */

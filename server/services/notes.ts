@@ -36,7 +36,7 @@ export async function writeNote(
     after: note && { ...fixed, ...noteRow(note) },
   }
   const show = (row: Row | null): Row | null => row && noteShown(row)
-  return (await save(context, { ...place, kind, needs: ['own'] }, [change], { show })).event
+  return (await save(context, { ...place, kind, needs: ['notes'] }, [change], { show })).event
 }
 
 /** Notes that are new, as changes. @throws Refusal */

@@ -15,7 +15,7 @@ import { invitationBy, makeInvitation, useInvitation, type Invitation } from '..
 import { endSessions, hashPassword, loadPerson } from '../data/people'
 import { classAndYear, loadClasses } from '../data/places'
 import { loadSchoolSetup, loadYears } from '../data/schoolSetup'
-import { loadStaff, signsInElse, thoseWithPasswords } from '../data/staff'
+import { loadStaff, signsInElse } from '../data/staff'
 import { save, setupOf, thisYear, yearOf, type Context } from './context'
 import { passwordRefused } from './passwords'
 
@@ -41,7 +41,6 @@ export async function writePeople(context: Context, people: readonly PersonToWri
   allow(changesSchool(who), 'change the staff’s accounts')
   requireEachOnce(people)
   for (const each of people) await requirePossible(context, each)
-  await keepACoordinator(context, people)
   const [first] = people
   const kind =
     people.length > 1
@@ -75,21 +74,6 @@ async function requirePossible(context: Context, { id, person }: PersonToWrite):
   if (await signsInElse(db, signIn, id)) {
     throw new Refusal('invalid', `Somebody else signs in as “${signIn}” already.`)
   }
-}
-
-/** Somebody must be left who can set up the school. @throws Refusal */
-async function keepACoordinator({ db }: Context, people: readonly PersonToWrite[]): Promise<void> {
-  const changed = new Map(people.map(({ id, person }) => [id, person]))
-  const rows = await thoseWithPasswords(db)
-  const isLeft = rows.some(({ id, role, grade_from, switched_off }) => {
-    const after = changed.get(id) ?? { role, grades: grade_from, switchedOff: switched_off }
-    return after.role === 'coordinator' && after.grades === null && !after.switchedOff
-  })
-  if (isLeft) return
-  throw new Refusal(
-    'invalid',
-    'A school needs a coordinator of all grades who can sign in. Make somebody else one first.',
-  )
 }
 
 function staffRow({ signIn, given, family, role, grades, switchedOff }: Staff): Row {

@@ -4,12 +4,11 @@ import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { fingerprintOf, loadPhoto, photosOf } from '../data/photos'
 import { loadPlace } from '../data/places'
-import { save, type Context, type Place } from './context'
+import { areSeen, save, type Context, type Place } from './context'
 
 /** A child's photo, for whoever sees the class. */
 export async function readPhoto(context: Context, place: Place, studentId: string): Promise<Buffer> {
-  const grants = await grantsAt(context, place, [studentId])
-  allow(grants.readsClass, 'see this class')
+  await grantsAt(context, place, [studentId])
   const photo = await loadPhoto(context.db, studentId)
   if (!photo) throw new Refusal('not found', 'There is no photo of this child.')
   return photo
@@ -42,6 +41,8 @@ export async function keepPhotos(
 
 async function grantsAt({ db, who }: Context, place: Place, studentIds: string[]): Promise<Grants> {
   const { room, enrolled } = await loadPlace(db, { ...place, studentIds })
-  if (studentIds.some((id) => !enrolled.has(id))) throw new Refusal('not found', 'This student is not in the class.')
-  return grantsIn(who, room)
+  const grants = grantsIn(who, room)
+  allow(grants.readsClass, 'see this class')
+  if (!areSeen(studentIds, enrolled, grants)) throw new Refusal('not found', 'This student is not in the class.')
+  return grants
 }

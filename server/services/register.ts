@@ -12,9 +12,11 @@ import { openPlace, saveWithFollowing, type Context, type Opened, type Place } f
 /** The register of a class in a term, day by day. */
 export async function readRegister(context: Context, place: Place): Promise<RegisterDay[]> {
   const { term, room } = await loadPlace(context.db, place)
-  allow(grantsIn(context.who, room).readsClass, 'see this class')
-  const children = await childrenOf(context.db, place, context.today)
-  return registerOf(context.db, children, { from: term.starts, to: term.ends })
+  const grants = grantsIn(context.who, room)
+  allow(grants.sees('attendance', null), 'see the register of this class')
+  const children = (await childrenOf(context.db, place, context.today)).filter(({ grade }) => grants.seesChild(grade))
+  const ids = children.map(({ id }) => id)
+  return registerOf(context.db, ids, { from: term.starts, to: term.ends })
 }
 
 /** Keeps days of the register; the sums of the term follow (core/record/register.ts), in the same step. */

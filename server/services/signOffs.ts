@@ -1,7 +1,7 @@
 import type { LaterChange, SignOff, SignOffToWrite } from '../../contracts/signOffs'
 import { netChanges } from '../../core/terms/netChanges'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
-import { allow, grantsIn, needFor, type Grants } from '../access/grants'
+import { allow, grantsIn, needFor } from '../access/grants'
 import { databaseClock } from '../data/eventNews'
 import { loadPlace } from '../data/places'
 import { childrenOf } from '../data/register'
@@ -15,7 +15,7 @@ export async function viewSignOffs(context: Context, place: Place): Promise<Sign
   const { room, term } = await loadPlace(db, place)
   const grants = grantsIn(context.who, room)
   allow(grants.readsClass, 'see this class')
-  const signOffs = (await loadSignOffs(db, place)).filter(({ subject }) => reads(grants, subject))
+  const signOffs = (await loadSignOffs(db, place)).filter(({ subject }) => grants.sees('comment', subject))
   if (signOffs.length === 0) return []
   const [setup, students, works] = await Promise.all([
     setupOf(context, term.yearId),
@@ -23,7 +23,8 @@ export async function viewSignOffs(context: Context, place: Place): Promise<Sign
     subjectsOfWork(db, place),
   ])
   const since = Math.min(...signOffs.map(({ at }) => at))
-  const rows = await loadChangesSince(db, { termId: place.termId, students, since })
+  const seen = students.flatMap(({ id, grade }) => (grants.seesChild(grade) ? [id] : []))
+  const rows = await loadChangesSince(db, { termId: place.termId, students: seen, since })
   const matter = matterOf(setup, works)
   return signOffs.map((signOff) => {
     const later = rows.filter((row) => row.at > signOff.at && matter(row) === signOff.subject)
@@ -53,10 +54,6 @@ export async function writeSignOff(
   }
   const kind = `${signed ? 'signed off' : 'took back the sign-off of'} ${name ?? ''}`
   return (await save(context, { ...place, kind, needs: [needFor(subject)] }, [change])).event
-}
-
-function reads(grants: Grants, subject: string | null): boolean {
-  return subject === null || grants.readsSubject(subject)
 }
 
 /** The subject that a value belongs to; null where it belongs to none, undefined where that is not known any more. */

@@ -1,3 +1,4 @@
+import type { UndoAnswer } from '../../contracts/history'
 import { allow, allowOpenTerm, changesSchool, grantsIn, underLock, type Need } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { holdEvent, undoEvent, type UndoableEvent } from '../data/changes/undoEvent'
@@ -8,14 +9,15 @@ import type { Context } from './context'
 /**
  * Undoes what the person did. Another person's doing is undone by them, not for them, and only by somebody who could
  * do it today.
+ * @param seen the version of the texts in it that the asker saw
  */
-export function undo(context: Context, eventId: number): Promise<number> {
+export function undo(context: Context, eventId: number, seen: number | null): Promise<UndoAnswer> {
   return inTransaction(context.db, async (trx) => {
     const event = await holdEvent(trx, eventId)
     if (!event) throw new Refusal('not found', 'There is nothing to undo.')
     allow(event.personId === context.who.personId && event.needs !== null, 'undo this')
     await allowToday({ ...context, db: trx }, event, event.needs ?? [])
-    return undoEvent(trx, event)
+    return undoEvent(trx, event, seen)
   })
 }
 

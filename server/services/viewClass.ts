@@ -5,6 +5,7 @@ import { isLocked, isOpenFor, openSubjects } from '../../core/terms/lock'
 import { unpackTerm, type PackedTerm } from '../../core/record/packedTerm'
 import { narrowSetup } from '../../core/record/narrowSetup'
 import { cutRecord } from '../access/cutRecord'
+import { recordReader } from '../access/recordReader'
 import { databaseClock } from '../data/eventNews'
 import { jsonOf, JsonText } from '../data/jsonText'
 import { noteOpening } from '../data/openings'
@@ -65,6 +66,9 @@ async function readableTerm(
     noting ? noteOpening(context.db, { ...place, personId: context.who.personId }) : null,
   ])
   if (grants.readsAll) return { place: opened, grants, term: whole }
-  const cut = cutRecord(JSON.parse(whole.text) as PackedTerm, await setupOf(context, opened.term.yearId), grants)
+  const cut = cutRecord(
+    JSON.parse(whole.text) as PackedTerm,
+    recordReader(await setupOf(context, opened.term.yearId), grants),
+  )
   return { place: opened, grants, term: new JsonText(JSON.stringify(cut)) }
 }

@@ -85,6 +85,7 @@ export async function makeDrafts(
   const made = comments.filter((comment) => !left.has(comment.studentId))
   return {
     event,
+    version,
     comments: made.map((comment) => ({ ...comment, version: version ?? comment.version })),
     writtenMeanwhile: [...left],
     withoutFacts: open.filter(({ draft }) => draft.text === '').map(({ student }) => student.id),
@@ -117,7 +118,7 @@ async function openBox(
   const opened = await openPlace(context, place, studentIds)
   const { grants } = opened
   const box = (await setupIn(context, opened)).boxes.find((each) => each.key === key)
-  const mayKnow = box !== undefined && (box.subject === null || grants.readsSubject(box.subject))
+  const mayKnow = box !== undefined && grants.sees('comment', box.subject)
   if (!mayKnow) {
     throw new Refusal('forbidden', 'You may not write in this box. Ask the coordinator if you think you should.')
   }

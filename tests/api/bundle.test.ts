@@ -6,6 +6,7 @@ import type { BundleLook } from '../../contracts/bundle'
 import { readScore } from '../../core/exchange/readScore'
 import { readSheets } from '../../core/exchange/readSheets'
 import { headingsOf, inManifest, type BundleFile } from '../../core/exchange/oneroster/tables'
+import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { askerOf } from '../../server/data/people'
 import { takeBundle } from '../../server/services/bundle'
@@ -246,7 +247,7 @@ describe('a OneRoster bundle', () => {
       if (!asker) throw new Error('There is no coordinator.')
       const yearId = place.yearPath.split('/').at(-1) ?? ''
       const take = (files: Files) =>
-        takeBundle({ db, today: '2026-11-26', ...asker }, yearId, {
+        takeBundle({ db, today: demoDay, ...asker }, yearId, {
           ...{ bytes: Readable.from([packed(files)]), take: true, allAtOnce: 'always' },
         })
       const taken = await take(smallYear('7 Fir'))

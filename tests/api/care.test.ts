@@ -171,7 +171,7 @@ describe('who sees a class', () => {
       [{ from: today(), to: today() }, 200],
     ]
     for (const [days, status] of tries) {
-      const { event } = (await teach(people.tobias, from, days)).body
+      const { event } = (await teach(people.tobias, from, { subject: 'art', ...days })).body
       expect((await tobias('GET', pathOf(from))).status).toBe(status)
       await philippa('POST', `/api/events/${event}/undo`)
     }

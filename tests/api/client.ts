@@ -51,7 +51,7 @@ export async function signedInAs(name: string | null): Promise<Client> {
         ...(method === 'GET' ? {} : { 'content-type': `application/${isBytes ? 'octet-stream' : 'json'}` }),
         ...more,
       },
-      ...(body ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body) } : {}),
+      ...(body || method === 'POST' ? { body: isBytes ? new Uint8Array(body) : JSON.stringify(body ?? {}) } : {}),
     })
     // A stream has no end to wait for: it is read by who asked for one.
     const isStream = answer.headers.get('content-type')?.includes('event-stream') ?? false

@@ -191,20 +191,20 @@ describe('bodies of any shape', () => {
     const asked = clients.flatMap((client) => bodies.map((body) => ({ client, ...body })))
     expect(asked.length).toBeGreaterThan(3000)
     const answeredBadly: string[] = []
-    const done: { client: Client; event: number }[] = []
+    const done: { client: Client; event: number; seen: number | undefined }[] = []
     const ask = async (): Promise<void> => {
       for (let next = asked.pop(); next; next = asked.pop()) {
         const { client, method, path } = next
-        const { status, body } = await client<{ event?: number }>(method, path, next.body as object)
-        if (typeof body.event === 'number') done.push({ client, event: body.event })
+        const { status, body } = await client<{ event?: number; version?: number }>(method, path, next.body as object)
+        if (typeof body.event === 'number') done.push({ client, event: body.event, seen: body.version })
         if (status >= 500) answeredBadly.push(`${status} ${next.path} ${JSON.stringify(next.body).slice(0, 300)}`)
       }
     }
     await Promise.all([ask(), ask(), ask(), ask()])
     expect(answeredBadly).toEqual([])
     // What was a sound request after all is taken back, the latest first.
-    for (const { client, event } of done.sort((a, b) => b.event - a.event)) {
-      expect((await client('POST', `/api/events/${event}/undo`)).status).toBe(200)
+    for (const { client, event, seen } of done.sort((a, b) => b.event - a.event)) {
+      expect((await client('POST', `/api/events/${event}/undo`, { seen })).status).toBe(200)
     }
   })
 

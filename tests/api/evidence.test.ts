@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { RunAnswer } from '../../contracts/answers'
 import type { AnswerToWrite, QuestionKept, RegisterToKeep } from '../../contracts/evidence'
+import { laterDay } from '../../core/laterDay'
 import type { RegisterDay } from '../../core/record/register'
+import { demoDay } from '../../demo/demoDay'
 import { smallestPhoto } from '../smallestPhoto'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
@@ -175,7 +177,7 @@ describe('the register', () => {
 
   it.each([
     ['1999-01-04', /no day of the/],
-    ['2026-12-01', /still to come/],
+    [laterDay(demoDay, 1), /still to come/],
   ])('of %s is refused', async (date, words) => {
     const answer = await keep(day(finn(), date, 'absent'))
     expect([answer.status, answer.body.message]).toEqual([422, expect.stringMatching(words)])

@@ -70,10 +70,11 @@ it('a text is told word for word, though only the way back was kept', async () =
   const write = async (text: string) => {
     const empty = { studentId: student(), box: 'art', status: 'in draft', version: 0 }
     const body = { ...empty, ...(await standing()), text, ownWords: true, sentences: [] }
-    return (await ines<Done>('PUT', `${place.path}/comment`, body)).body.event
+    return (await ines<Done & { version: number }>('PUT', `${place.path}/comment`, body)).body
   }
   // What was written a short while ago would be gone on with, in one event; undoing ends that sitting.
-  await ines('POST', `/api/events/${await write('Gone again.')}/undo`)
+  const { event, version } = await write('Gone again.')
+  await ines('POST', `/api/events/${event}/undo`, { seen: version })
   const before = (await standing())?.text ?? ''
   await write('She paints the river.')
   const [last] = await history('comment', 'art')

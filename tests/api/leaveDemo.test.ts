@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, expect, it } from 'vitest'
+import { demoDay } from '../../demo/demoDay'
 import { loadDemo } from '../../demo/loadDemo'
 import type { Who } from '../../server/access/grants'
 import { databaseUrl, openDatabase } from '../../server/data/database'
@@ -12,7 +13,6 @@ import { leaveDemo } from '../../server/services/leaveDemo'
 // The demo of a database of its own, thrown away for a school in its place.
 const name = `facunda_leave_${process.pid}`
 const url = Object.assign(new URL(databaseUrl()), { pathname: `/${name}` }).href
-const today = '2026-11-26'
 let admin: Knex
 let db: Knex
 
@@ -22,7 +22,7 @@ beforeAll(async () => {
   await admin.raw('create database ??', [name])
   db = openDatabase(url)
   await migrate(db)
-  await db.transaction((trx) => loadDemo(trx, today))
+  await db.transaction((trx) => loadDemo(trx))
 })
 afterAll(async () => {
   await db.destroy()
@@ -33,7 +33,7 @@ afterAll(async () => {
 const leaveAs = async (signIn: string, school: string) => {
   const person = await db('person').where({ sign_in: signIn }).first()
   const who: Who = { personId: person?.id ?? '', role: person?.role ?? 'teacher', grades: null, teaching: [] }
-  return leaveDemo({ db, who, today, years: await loadYears(db) }, { name: school })
+  return leaveDemo({ db, who, today: demoDay, years: await loadYears(db) }, { name: school })
 }
 const counts = async () => {
   const { rows } = await db.raw<{ rows: { name: string; rows: number }[] }>(

@@ -4,8 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Reopening, ReopeningsAnswer } from '../../contracts/reopenings'
 import { laterDay } from '../../core/laterDay'
 import { isOpenFor, openSubjects } from '../../core/terms/lock'
+import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { today } from '../../server/data/today'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
@@ -15,7 +15,7 @@ let ines: Client
 let philippa: Client
 let place: DemoPlace
 let ids: { autumn: string; winter: string; room: string; student: string }
-const day = today()
+const day = demoDay
 
 beforeAll(async () => {
   db = openDatabase(databaseUrl())

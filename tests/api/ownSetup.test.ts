@@ -2,6 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
 import type { OwnSetupAnswer, SetupChange, SkillRow } from '../../contracts/ownSetup'
+import { laterDay } from '../../core/laterDay'
+import { demoDay } from '../../demo/demoDay'
+import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
 import { juniper, see, setupOf, type DemoPlace, type Done } from './school'
 
@@ -49,7 +52,7 @@ describe('the set-up', () => {
     const typed = { ...stands, text: 'Finn draws rivers.', sentences: [], ownWords: true, status: 'in draft' }
     const [renamed, written] = await Promise.all([
       write({ kind: 'subject', was, row: { ...was, name: 'Art and craft', inSentence: 'art and craft' } }),
-      ines<Done>('PUT', `${place.path}/comment`, typed),
+      ines<Done & { version: number }>('PUT', `${place.path}/comment`, typed),
     ])
     expect([renamed.status, written.status]).toEqual([200, 200])
     const { record } = await see(ines, place.path)
@@ -58,7 +61,8 @@ describe('the set-up', () => {
       typed.text,
     )
     await undo(renamed.body.event)
-    expect((await ines('POST', `/api/events/${written.body.event}/undo`)).status).toBe(200)
+    const asked = { seen: written.body.version }
+    expect((await ines('POST', `/api/events/${written.body.event}/undo`, asked)).status).toBe(200)
   })
 
   it('a skill of another grade is none of the class’s, on the grid and at the desk', async () => {
@@ -173,13 +177,23 @@ describe('classes and students', () => {
     const finn = (await roster(place.answer.record.classRoom.id)).students.find((each) => each.usedName === 'Finn')
     if (!finn) throw new Error('no Finn')
     const { id: finnId, position: _, ...listed } = finn
-    const filled = await take(id, [child({}), listed])
+    const twice = await take(id, [child({}), listed])
+    expect([twice.status, twice.body.message]).toEqual([422, expect.stringContaining('one home class at a time')])
+    const { today } = place.answer
+    const left = await philippa<Done>('POST', `${place.yearPath}/classes/${place.answer.record.classRoom.id}/moves`, {
+      studentId: finnId,
+      lastDay: laterDay(today, -1),
+      to: null,
+      was: { from: finn.from, to: finn.to },
+    })
+    const filled = await take(id, [child({}), { ...listed, from: today }])
     expect((await roster(id)).students.map((each) => [each.usedName, each.id === finnId])).toEqual([
       ['Ottilie', false],
       ['Finn', true],
     ])
     expect((await year()).classes.find((each) => each.id === id)?.students).toBe(2)
     await undo(filled.body.event)
+    await undo(left.body.event)
     await undo(made.body.event)
     expect((await year()).classes.some((each) => each.id === id)).toBe(false)
   })
@@ -267,6 +281,9 @@ describe('the school, its marks and its report', () => {
   })
 
   it('has its own day, wherever the server stands', async () => {
+    // The demo's day stands still; any other school's does not.
+    const db = openDatabase(databaseUrl())
+    await db('standing_day').delete()
     const was = await own()
     const dayOf = async (timeZone: string) => {
       const { body } = await write({ ...was, timeZone }, was)
@@ -279,6 +296,8 @@ describe('the school, its marks and its report', () => {
     expect([east[0], west[0]]).toEqual([east[1], west[1]])
     expect(east[0]).not.toBe(west[0])
     expect((await write({ ...was, timeZone: 'Atlantis' }, was)).status).toBe(422)
+    await db('standing_day').insert({ day: demoDay })
+    await db.destroy()
   })
 
   it.each([

@@ -2,6 +2,7 @@ import { parse } from 'csv-parse/sync'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { demoDay } from '../../demo/demoDay'
 import { loadDemo } from '../../demo/loadDemo'
 import { classOfSchoolFolder } from '../../core/exchange/folder/classOfSchoolFolder'
 import { readSchoolFolder } from '../../core/exchange/folder/schoolFolder'
@@ -23,7 +24,6 @@ import { juniper, see } from './school'
 
 // A school's year goes out as a folder and into another database, and out of that again. RFC 4180 by csv-parse (npm),
 // zip by fflate (npm).
-const today = '2026-11-26'
 const name = (which: string): string => `facunda_folder_${which}_${process.pid}`
 let admin: Knex
 let old: Knex
@@ -40,7 +40,7 @@ const coordinator = async (db: Knex): Promise<Who> => {
   const person = await db('person').where({ role: 'coordinator' }).first()
   return { personId: person?.id ?? '', role: 'coordinator', grades: null, teaching: [] }
 }
-const contextOf = async (db: Knex) => ({ db, who: await coordinator(db), today, years: await loadYears(db) })
+const contextOf = async (db: Knex) => ({ db, who: await coordinator(db), today: demoDay, years: await loadYears(db) })
 const takeOut = async (db: Knex, yearName?: string): Promise<Record<string, string>> => {
   const context = await contextOf(db)
   const year = context.years.find((each) => each.name === yearName) ?? context.years.at(-1)
@@ -74,7 +74,7 @@ const comparable = (files: Record<string, string>) => {
 beforeAll(async () => {
   admin = openDatabase(databaseUrl())
   old = await openFresh('old')
-  await old.transaction((trx) => loadDemo(trx, today))
+  await old.transaction((trx) => loadDemo(trx))
   await old.transaction(async (trx) => {
     await setLockAside(trx)
     await makeUneasy(trx)

@@ -21,7 +21,8 @@ const write = (comment: Partial<StudentComment>) =>
   ines<Written>('PUT', `${place.path}/comment`, { box: 'art', ...empty, ...comment })
 const standing = async (studentId: string, box = 'art') =>
   (await record()).comments.find((each) => each.studentId === studentId && each.box === box)
-const undo = (event: number) => ines<{ event: number }>('POST', `/api/events/${event}/undo`)
+const undo = (event: number, seen: number | null = null) =>
+  ines<{ event: number; version: number | null }>('POST', `/api/events/${event}/undo`, { seen })
 
 beforeAll(async () => {
   ines = await signedInAs('ines')
@@ -63,7 +64,7 @@ describe('versions', () => {
   it('never fall: a tab that saw a text before an undo does not overwrite what came after', async () => {
     const studentId = idOf('Grace')
     const first = (await write({ studentId, text: 'First.' })).body
-    await undo(first.event)
+    await undo(first.event, first.version)
     expect(await standing(studentId)).toBeUndefined()
     const second = (await write({ studentId, text: 'Second.' })).body
     expect(second.version).toBeGreaterThan(first.version)
@@ -101,9 +102,9 @@ describe('one sitting', () => {
     }
     expect(events.size).toBe(1)
     const [event = 0] = events
-    const back = (await undo(event)).body
+    const back = (await undo(event, version)).body
     expect((await standing(studentId))?.text ?? '').toBe('')
-    await undo(back.event)
+    await undo(back.event, back.version)
     expect((await standing(studentId))?.text).toBe('Elif draws the weir.')
   })
 

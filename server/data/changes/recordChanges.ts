@@ -68,7 +68,8 @@ async function nextVersion(trx: Knex.Transaction, changes: readonly Change[]): P
   return rows[0]?.version ?? null
 }
 
-function highestVersion(held: ReadonlyMap<string, Standing>): number | null {
+/** The newest version of some rows; null where none has versions. */
+export function highestVersion(held: ReadonlyMap<string, Standing>): number | null {
   const versions = [...held.values()].flatMap((standing) => standing.version ?? [])
   return versions.length === 0 ? null : Math.max(...versions)
 }

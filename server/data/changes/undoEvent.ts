@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { UndoAnswer } from '../../../contracts/history'
 import { Refusal } from '../../access/refusal'
 import { isNeed, type Need } from '../../access/grants'
 import { isBundle, undoBundle } from '../bundle/undoBundle'
@@ -6,7 +7,7 @@ import { placeOf, type Change, type Standing } from './changeableTables'
 import { applyBack } from './difference'
 import { holdRows } from './heldRows'
 import { keepEvents, standsAsLeft, type RecordedChange } from './keptEvents'
-import { recordChanges } from './recordChanges'
+import { highestVersion, recordChanges } from './recordChanges'
 
 /** An event as far as undoing looks at it. */
 export interface UndoableEvent {
@@ -35,9 +36,11 @@ export async function holdEvent(trx: Knex.Transaction, id: number): Promise<Undo
 
 /**
  * Undoes an event by a new one. Refused when the event was undone already or when one of its rows has been changed
- * since, so that nobody's later work is lost. Undoing that event in turn does it again.
+ * since, so that nobody's later work is lost; by its owner on another page too, who went on with the same event.
+ * Undoing that event in turn does it again.
+ * @param seen the version of the texts in it that the asker saw
  */
-export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Promise<number> {
+export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent, seen: number | null): Promise<UndoAnswer> {
   const kept = await trx('event').where({ id: event.id }).first()
   if (!kept) throw new Refusal('not found', 'There is nothing to undo.')
   if (kept.undone_by !== null) throw new Refusal('conflict', 'This was undone already.')
@@ -46,21 +49,24 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent): Pr
     throw new Refusal('conflict', 'To have a bundle again, choose its file again. Nothing was changed.')
   const held = await holdRows(trx, kept.changes)
   const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
+  refuseIfWentOn(highestVersion(held), seen)
   await refuseIfEntered(trx, changes)
   const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
-  const { event: undoing } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(refuseIfRestedOn)
+  const { event: undoing, version } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(
+    refuseIfRestedOn,
+  )
   if (undoing === null) throw new Refusal('conflict', 'This stands so already.')
   await trx('event').where({ id: event.id }).update({ undone_by: undoing })
-  return undoing
+  return { event: undoing, version }
 }
 
 /** A bundle is taken back as a whole; to have it again, it is brought again. */
-async function undoBroughtBundle(trx: Knex.Transaction, event: UndoableEvent): Promise<number> {
+async function undoBroughtBundle(trx: Knex.Transaction, event: UndoableEvent): Promise<UndoAnswer> {
   await undoBundle(trx, event.id).catch(refuseIfRestedOn)
   const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
   const [undoing = 0] = await keepEvents(trx, [{ deed, changes: [], undoes: event.id }])
   await trx('event').where({ id: event.id }).update({ undone_by: undoing })
-  return undoing
+  return { event: undoing, version: null }
 }
 
 /** The change that leads back. @throws Refusal when the row does not stand as the event left it */
@@ -76,6 +82,15 @@ function backTo(change: RecordedChange, standing: Standing | undefined): Change 
   if ('madeNew' in change) return { table, key, seen: now, after: null }
   if ('back' in change) return { table, key, seen: now, after: now && applyBack(now, change.back) }
   return { table, key, seen: now, after: change.before }
+}
+
+/** @throws Refusal where its owner went on writing since it was looked at, on another page */
+function refuseIfWentOn(standing: number | null, seen: number | null): void {
+  if (standing === null || standing === seen) return
+  throw new Refusal(
+    'conflict',
+    'You have gone on writing since, on another page, so this is not undone from here. Nothing was changed.',
+  )
 }
 
 /** An account whose owner has chosen a password is theirs: it is switched off, and not undone. */
