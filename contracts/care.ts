@@ -65,13 +65,29 @@ export interface StudentCare {
 export interface RightsAnswer {
   people: string[]
   rows: { what: string; reads: boolean[]; changes: boolean[] }[]
-  /** For how many days it is kept who opened which class. */
-  keptDays: number
+  /** What is kept for a time only: for how many days, how many there are, and since which day (null for none). */
+  kept: Record<KeptThing, { days: number; count: number; since: string | null }>
   /** Whose data was erased is not kept; that it was, when, by whom and why. */
   erasures: { day: string; by: string; reason: string }[]
 }
 
-/** For how many days it is kept who opened which class. `was`: as the writer saw it. */
+/**
+ * What a school keeps for a time only: who opened which class, files that were brought and not taken in, files
+ * taken in, reports that were made, and what was changed, which can be undone as long.
+ */
+export const keptThings = ['openings', 'filesLeft', 'filesTaken', 'reports', 'events'] as const
+export type KeptThing = (typeof keptThings)[number]
+
 const keptDays = z.number().int().min(1, 'Keep at least a day.').max(3660, 'Keep no more than ten years.')
-export const careRule = z.object({ days: keptDays, was: z.number().int() })
+const keptFor = z.object({
+  openings: keptDays,
+  filesLeft: keptDays,
+  filesTaken: keptDays,
+  reports: keptDays,
+  events: keptDays,
+}) satisfies z.ZodType<Record<KeptThing, number>>
+export type KeptFor = z.infer<typeof keptFor>
+
+/** For how many days each of it is kept. `was`: as the writer saw it. */
+export const careRule = z.object({ days: keptFor, was: keptFor })
 export type CareRule = z.infer<typeof careRule>

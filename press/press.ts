@@ -1,7 +1,7 @@
 import { database } from '../server/data/database'
-import { pressQueue, putBeforePress, startBoss, type PressJob } from '../server/jobs/pressQueue'
+import { pressQueue, startBoss } from '../server/jobs/pressQueue'
 import {
-  claimRun,
+  claimNext,
   failRun,
   keepRun,
   loadDocuments,
@@ -9,6 +9,8 @@ import {
   runName,
   takeUpOrphans,
 } from '../server/data/pressRuns'
+import type { RunRow } from '../server/data/tables'
+import { letGo } from '../server/data/lettingGo'
 import { setInThread, settingThread } from './settingThread'
 
 /**
@@ -18,32 +20,60 @@ import { setInThread, settingThread } from './settingThread'
 const db = database()
 settingThread()
 const boss = await startBoss()
-await boss.work<PressJob>(pressQueue, { pollingIntervalSeconds: 0.5 }, async (jobs) => {
-  for (const job of jobs) await setRun(job.data.runId)
+await boss.work(pressQueue, { pollingIntervalSeconds: 0.5 }, () => {
+  goOn()
+  return Promise.resolve()
 })
 
 /** Seconds between two looks for runs whose press died. */
 const lookEvery = 10
 const looking = setInterval(() => {
-  takeUpOrphans(db, putBeforePress).catch(tell)
+  takeUpOrphans(db).then(goOn).catch(tell)
 }, lookEvery * 1000)
+
+/** Hours between two looks for what the school keeps no longer. */
+const letGoEvery = 1
+const lettingGo = setInterval(() => {
+  letGo(db).catch(tell)
+}, letGoEvery * 3_600_000)
+letGo(db).catch(tell)
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop())
 
-async function setRun(runId: string): Promise<void> {
-  // A run that was stopped while it waited, is finished, or is in another press's hands is left as it is.
-  const run = await claimRun(db, runId)
-  if (!run) return
+/** Whether runs are being set, and whether somebody has told of another meanwhile. */
+let working = false
+let again = false
+
+/** Sets one run after the other until none waits. */
+function goOn(): void {
+  again = true
+  if (working) return
+  working = true
+  setAll()
+    .catch(tell)
+    .finally(() => {
+      working = false
+    })
+}
+
+async function setAll(): Promise<void> {
+  while (again) {
+    again = false
+    for (let run = await claimNext(db); run; run = await claimNext(db)) await setRun(run)
+  }
+}
+
+async function setRun(run: RunRow): Promise<void> {
   try {
     const { title, fileName } = await runName(db, run)
-    const documents = await loadDocuments(db, runId)
+    const documents = await loadDocuments(db, run.id)
     const order = { documents, title, madeAt: run.asked_at.toISOString() }
-    const made = await setInThread(order, (done) => noteProgress(db, runId, done))
-    if (made) await keepRun(db, runId, fileName, made)
+    const made = await setInThread(order, (done) => noteProgress(db, run.id, done))
+    if (made) await keepRun(db, run.id, fileName, made)
   } catch (error) {
     tell(error)
     // Where the database is gone this fails too: then the run is taken up again when its heart stands still.
-    await failRun(db, runId, error instanceof Error ? error.message : String(error)).catch(tell)
+    await failRun(db, run.id, error instanceof Error ? error.message : String(error)).catch(tell)
   }
 }
 
@@ -53,6 +83,7 @@ function tell(error: unknown): void {
 
 async function stop(): Promise<void> {
   clearInterval(looking)
+  clearInterval(lettingGo)
   await boss.stop({ graceful: true, timeout: 5000 })
   await db.destroy()
   process.exit(0)

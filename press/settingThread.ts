@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads'
+import { workerFile } from '../server/workers/workerFile'
 import type { PressNews, PressOrder } from './pressWorker'
 
 /** What a run comes to: the PDF, and its pages by student id. */
@@ -18,7 +19,8 @@ let thread: Worker | null = null
  */
 export function settingThread(): Worker {
   if (thread) return thread
-  const started = new Worker(new URL('./pressWorkerStart.mjs', import.meta.url), { execArgv: [] })
+  const { filename } = workerFile('press/pressWorker.ts', 'press/pressWorkerStart.mjs')
+  const started = new Worker(filename, { execArgv: [] })
   const forget = (): void => {
     if (thread === started) thread = null
   }

@@ -8,7 +8,6 @@ import { loadDemo } from '../demo/loadDemo'
 import { openDatabase } from '../server/data/database'
 import { migrate } from '../server/data/migrate'
 import { askerOf } from '../server/data/people'
-import { stopReading } from '../server/reading/readSheetsBeside'
 import { takeBundle } from '../server/services/bundle'
 import { timesOf } from './benchTimes'
 import { rowsOfAYear, writeRows } from './bundleOfAYear'
@@ -67,7 +66,6 @@ try {
     `  \\copy of results.csv, bare table   ${copy.toFixed(0)} ms (middle of 3): ${(first / copy).toFixed(1)} times`,
   )
 } finally {
-  await stopReading()
   await db.destroy()
   await admin.raw('drop database ?? with (force)', [name])
   await admin.destroy()

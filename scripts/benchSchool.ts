@@ -1,7 +1,6 @@
 import { readFileSync, statSync } from 'node:fs'
 import { brotliDecompressSync } from 'node:zlib'
 import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence'
-import { stopReading } from '../server/reading/readSheetsBeside'
 import { fillYear } from './benchGrow'
 import { folderTimes } from './benchFolder'
 import { percentiles, slowestHealth, timesOf, together } from './benchTimes'
@@ -25,7 +24,6 @@ try {
   const places = rooms.map((room) => `/api/classes/${room.id}/${term}`)
   await report(teachers, places)
 } finally {
-  await stopReading()
   await school.stop()
 }
 

@@ -67,7 +67,7 @@ export async function startSchool({ name, classes }: { name: string; classes: nu
         return
       await new Promise((done) => setTimeout(done, 100))
     }
-    throw new Error('The web did not start. Build first: npm start builds, or npx nuxt build.')
+    throw new Error('The web did not start. Build first: npm start builds, or node scripts/build.mjs.')
   }
 
   async function signIn(person: string): Promise<string> {

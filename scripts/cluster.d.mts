@@ -7,3 +7,5 @@ export interface Cluster {
   keepUp: () => () => void
 }
 export function startCluster(folder: string): Promise<Cluster>
+/** A port of loopback that nothing listens on now. */
+export function freePort(): Promise<number>

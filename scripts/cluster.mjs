@@ -112,7 +112,8 @@ function run(program, args, version) {
   return asRoot ? spawnSync('runuser', ['-u', runner, '--', path, ...args], options) : spawnSync(path, args, options)
 }
 
-function freePort() {
+/** A port of loopback that nothing listens on now. */
+export function freePort() {
   return new Promise((done, failed) => {
     const probe = createServer()
     probe.once('error', failed)

@@ -52,16 +52,23 @@ export function needModules() {
 }
 
 const built = '.output/server/index.mjs'
-const sources = ['app', 'core', 'contracts', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
+const sources = [
+  ...['app', 'core', 'contracts', 'server', 'press', 'demo', 'public', 'nuxt.config.ts', 'package-lock.json'],
+  ...['scripts/build.mjs', 'scripts/prepareDatabase.ts', 'scripts/setPassword.ts'],
+  ...['scripts/backUp.ts', 'scripts/restore.ts'],
+]
 
 /** Builds when a source is newer than what was built. */
 export function needBuild() {
   if (existsSync(built) && newest(sources) <= statSync(built).mtimeMs) return
   console.log('Building …')
-  execFileSync('npx', ['nuxt', 'build'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
-  })
+  execFileSync(process.execPath, ['scripts/build.mjs'], { stdio: 'inherit' })
+}
+
+/** What Node is given to run a program of ours: as it was built, or (for development) its source. */
+export function programArguments(source) {
+  const beside = `.output/beside/${source.replace(/^.*\//, '').replace(/\.ts$/, '.mjs')}`
+  return existsSync(beside) ? [beside] : ['--import', 'tsx', source]
 }
 
 function newest(paths) {

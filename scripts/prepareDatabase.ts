@@ -2,7 +2,6 @@ import { loadDemo } from '../demo/loadDemo'
 import { databaseUrl, openDatabase } from '../server/data/database'
 import { demoMark, markOf, ownMark, setMark } from '../server/data/databaseMark'
 import { migrate } from '../server/data/migrate'
-import { stopReading } from '../server/reading/readSheetsBeside'
 
 /**
  * Brings a database up to date: makes it if it is missing, and migrates. Address: DATABASE_URL.
@@ -29,7 +28,6 @@ try {
     console.log('The demo school is loaded.')
   }
 } finally {
-  await stopReading()
   await db.destroy()
 }
 

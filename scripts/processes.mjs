@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
+import { programArguments } from './packages.mjs'
 import { webOptions } from './webOptions.mjs'
 
 /** Seconds that a process has to live for a new start to be tried at once; else the pause grows up to the longest. */
@@ -84,7 +85,7 @@ export function startProcesses({
   press = keepRunning(
     'press',
     () =>
-      spawn(process.execPath, ['--import', 'tsx', 'press/press.ts'], {
+      spawn(process.execPath, dev ? ['--import', 'tsx', 'press/press.ts'] : programArguments('press/press.ts'), {
         env: { ...env, FACUNDA_CONNECTIONS: env.FACUNDA_PRESS_CONNECTIONS ?? '3' },
         stdio,
       }),

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { needBuild, needDebianPackages, needModules, postgresql } from './packages.mjs'
+import { needBuild, needDebianPackages, needModules, postgresql, programArguments } from './packages.mjs'
 import { sessionSecret } from './secrets.mjs'
 
 // Starts Facunda: packages, modules, cluster, database, build, web and press; and keeps them running. See README.md.
@@ -20,9 +20,10 @@ const cluster = own ? null : await startCluster('.facunda/cluster')
 // One database is one school: the demo's and one of your own live beside each other.
 const databaseUrl = own ?? cluster.url(demo || reset ? 'facunda' : ownName())
 
+if (!dev && !reset) needBuild()
 try {
   const options = [...(reset ? ['--reset'] : []), ...(demo || reset ? ['--demo'] : [])]
-  execFileSync(process.execPath, ['--import', 'tsx', 'scripts/prepareDatabase.ts', ...options], {
+  execFileSync(process.execPath, [...programArguments('scripts/prepareDatabase.ts'), ...options], {
     stdio: 'inherit',
     env: { ...process.env, DATABASE_URL: databaseUrl },
   })
@@ -35,8 +36,6 @@ if (reset) {
   console.log('The demo school is as it was at the beginning.')
   process.exit(0)
 }
-if (!dev) needBuild()
-
 const { startProcesses, whenHealthy } = await import('./processes.mjs')
 const secret = process.env.NUXT_SESSION_PASSWORD ?? sessionSecret('.facunda/session-secret')
 const setUpKey = process.env.FACUNDA_SETUP_KEY ?? newKey()

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { Contact, RightsAnswer, StudentCare } from '~~/contracts/care'
+import { keptThings, type Contact, type KeptThing, type RightsAnswer, type StudentCare } from '~~/contracts/care'
 import type { ContactListPlan, KnownContact } from '~~/core/exchange/lists/planContactList'
 import { askServer } from '~/composables/useApi'
 import { useSaving } from './saving'
@@ -41,8 +41,12 @@ export const useCare = defineStore('care', () => {
     })
   }
 
-  async function keepOpenings(days: number): Promise<void> {
-    await change('/api/care-rule', { days, was: rights.value?.keptDays ?? days })
+  /** Keeps one kind of thing for so many days. */
+  async function keepFor(thing: KeptThing, days: number): Promise<void> {
+    const kept = rights.value?.kept
+    if (!kept) return
+    const was = Object.fromEntries(keptThings.map((each) => [each, kept[each].days]))
+    await change('/api/care-rule', { days: { ...was, [thing]: days }, was })
     await loadRights()
   }
 
@@ -51,5 +55,5 @@ export const useCare = defineStore('care', () => {
     student.value = null
   }
 
-  return { student, rights, load, loadRights, writeContact, loadContacts, takeContactsIn, keepOpenings, erase }
+  return { student, rights, load, loadRights, writeContact, loadContacts, takeContactsIn, keepFor, erase }
 })

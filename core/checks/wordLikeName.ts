@@ -14,6 +14,14 @@ Storm Sunny True Victor Ray Drew Guy Dean Duke King Prince An In So My Sun Song 
 /** Names that are pronouns where a sentence begins with them. */
 const pronouns = new Set(['He', 'She', 'They', 'Her', 'His', 'We', 'You', 'It', 'Me', 'Us', 'I', 'Ze', 'Xe'])
 
+/**
+ * Whether a name is a word as well, so that the word alone does not tell the child.
+ * @example isAlsoAWord('Will') // true
+ */
+export function isAlsoAWord(name: string): boolean {
+  return words.has(name) || pronouns.has(name)
+}
+
 const months = new Set(['May', 'June', 'April', 'August'])
 
 /** What a month stands after. */

@@ -12,16 +12,18 @@ export interface Attempt {
   knownDevice: boolean
 }
 
-type Limit = 'here' | 'name' | 'address'
+type Limit = 'here' | 'name'
 
-/** Wrong tries, then a pause in seconds. Kept in the database: every web process counts. */
+/**
+ * Wrong tries, then a pause in seconds. Kept in the database: every web process counts. An address is not shut as such:
+ * a school's own has many people behind it, and one of them who tries name after name would shut out all. Its tries are
+ * looked at in turn instead (workers/fairQueue.ts), and no name gets more of them.
+ */
 const limits: Record<Limit, { points: number; pause: number }> = {
   /** One name from one address. */
   here: { points: 8, pause: 300 },
   /** One name from anywhere: many addresses do not help. */
   name: { points: 40, pause: 900 },
-  /** Any names from one address: a school's own has many people behind it. */
-  address: { points: 120, pause: 900 },
 }
 
 let limiters: Record<Limit, RateLimiterPostgres> | null = null
@@ -38,7 +40,7 @@ function limitersOn(db: Knex): Record<Limit, RateLimiterPostgres> {
       duration: limits[limit].pause,
       blockDuration: limits[limit].pause,
     })
-  limiters ??= { here: on('here'), name: on('name'), address: on('address') }
+  limiters ??= { here: on('here'), name: on('name') }
   return limiters
 }
 
@@ -49,13 +51,22 @@ function limitersOn(db: Knex): Record<Limit, RateLimiterPostgres> {
 function countedBy({ name, address, knownDevice }: Attempt): [Limit, string][] {
   const who = signInKey(name)
   const here: [Limit, string] = ['here', `${who} ${knownDevice ? 'known device' : address}`.slice(0, 200)]
-  return knownDevice ? [here] : [here, ['name', who.slice(0, 200)], ['address', address]]
+  return knownDevice ? [here] : [here, ['name', who.slice(0, 200)]]
 }
 
 /** Counts a try before the password is looked at. @throws Refusal when there were too many */
 export async function countAttempt(db: Knex, attempt: Attempt): Promise<void> {
+  await consume(db, countedBy(attempt))
+}
+
+/** Counts a try of the set-up key: by address alone, so that strangers elsewhere do not shut its owner out. */
+export async function countKeyTried(db: Knex, address: string): Promise<void> {
+  await consume(db, [['here', `the set-up key ${address}`]])
+}
+
+async function consume(db: Knex, counted: readonly [Limit, string][]): Promise<void> {
   const on = limitersOn(db)
-  for (const [limit, key] of countedBy(attempt)) {
+  for (const [limit, key] of counted) {
     try {
       await on[limit].consume(key)
     } catch (error) {
@@ -66,12 +77,11 @@ export async function countAttempt(db: Knex, attempt: Attempt): Promise<void> {
   }
 }
 
-/** A right password wipes the slate clean for the person, and takes the one try back from the address. */
+/** A right password wipes the slate clean for the person. */
 export async function forgiveAttempts(db: Knex, attempt: Attempt): Promise<void> {
   const on = limitersOn(db)
   for (const [limit, key] of countedBy(attempt)) {
-    if (limit === 'address') await on[limit].reward(key)
-    else await on[limit].delete(key)
+    await on[limit].delete(key)
   }
 }
 

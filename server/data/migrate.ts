@@ -5,6 +5,7 @@ import { up as unevenStrands } from './migrations/0003_uneven_strands'
 import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
 import { up as whatAlwaysHolds } from './migrations/0031_what_always_holds'
+import { up as howLongThingsAreKept } from './migrations/0032_how_long_things_are_kept'
 import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
@@ -64,6 +65,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0029_what_phrases_claim': whatPhrasesClaim,
   '0030_a_day_that_stands_still': aDayThatStandsStill,
   '0031_what_always_holds': whatAlwaysHolds,
+  '0032_how_long_things_are_kept': howLongThingsAreKept,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -4,8 +4,8 @@ import { gathered } from './gathered'
 import { today } from './today'
 
 /**
- * Notes that somebody opened a class in a term today, and lets go of what is older than the school keeps. A class's
- * record holds all of its students, so who opened the class has opened each of them.
+ * Notes that somebody opened a class in a term today. A class's record holds all of its students, so who opened the
+ * class has opened each of them.
  */
 export async function noteOpening(db: Knex, opened: OpenedClass): Promise<void> {
   await noteAmongOthers(db, opened)
@@ -19,15 +19,11 @@ interface OpenedClass {
 
 const noteAmongOthers = gathered<OpenedClass, true>(100, async (db, opened) => {
   await db.raw(
-    `with noted as (
-       insert into opening (person_id, class_id, term_id, day, times)
-       select person, class, term, :day, count(*)
-       from json_to_recordset(:opened) as o (person uuid, class uuid, term uuid) group by 1, 2, 3 order by 1, 2, 3
-       on conflict (person_id, class_id, term_id, day)
-       do update set times = opening.times + excluded.times, last_at = now()
-       returning class_id, times)
-     delete from opening where class_id in (select class_id from noted where times = 1)
-       and day < :day::date - (select openings_days from care_rule)`,
+    `insert into opening (person_id, class_id, term_id, day, times)
+     select person, class, term, :day, count(*)
+     from json_to_recordset(:opened) as o (person uuid, class uuid, term uuid) group by 1, 2, 3 order by 1, 2, 3
+     on conflict (person_id, class_id, term_id, day)
+     do update set times = opening.times + excluded.times, last_at = now()`,
     {
       day: today(),
       opened: JSON.stringify(
@@ -67,9 +63,4 @@ export async function noteErasure(
   { personId, reason }: { personId: string; reason: string },
 ): Promise<void> {
   await trx('erasure').insert({ person_id: personId, reason })
-}
-
-/** For how many days it is kept who opened what. */
-export async function daysKept(db: Knex): Promise<number> {
-  return (await db('care_rule').first())?.openings_days ?? 365
 }

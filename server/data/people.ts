@@ -1,9 +1,11 @@
+import { availableParallelism } from 'node:os'
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import type { Knex } from 'knex'
 import type { OwnSettings } from '../../contracts/ownSettings'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
+import { fairQueue } from '../workers/fairQueue'
 import { gathered } from './gathered'
 import { teachesOn } from './places'
 import { askPrepared } from './prepared'
@@ -13,13 +15,20 @@ import { keepCalendar } from './today'
 
 /**
  * scrypt with N = 2^14, r = 8, p = 5, one of the equal settings of OWASP's Password Storage Cheat Sheet (from memory):
- * 16 MB for each password that is looked at, which many sign-ins at once can bear. It runs on the thread pool.
+ * 16 MB for each password that is looked at. It runs on the thread pool, where others read files and compress answers:
+ * so it is done in turn (workers/fairQueue.ts).
  */
 const hash = new Hash(new Scrypt({ cost: 2 ** 14, blockSize: 8, parallelization: 5, maxMemory: 64 * 1024 * 1024 }))
 
-/** A password as it is kept. */
-export function hashPassword(password: string): Promise<string> {
-  return hash.make(password)
+/** One core less than there are, so that whoever is signed in goes on working. */
+const hashing = fairQueue({
+  ...{ atOnce: Math.max(1, availableParallelism() - 1), waitingOfOne: 150, waitingInAll: 600 },
+  tooMany: 'Very many are signing in just now. Wait a minute, then try again.',
+})
+
+/** A password as it is kept. @param address of who asks @throws Refusal when too many ask from there */
+export function hashPassword(password: string, address = 'this machine'): Promise<string> {
+  return hashing(address, () => hash.make(password))
 }
 
 /** A hash of nothing anyone has, so that an unknown name takes as long to refuse as a wrong password. */
@@ -28,18 +37,23 @@ const nobody = hash.make('nobody signs in with this')
 /**
  * The person with this sign-in name and password, or undefined. A password kept by older parameters is kept anew by
  * today's.
+ * @throws Refusal when too many try from this address
  */
-export async function personBySignIn(db: Knex, signIn: string, password: string): Promise<PersonRow | undefined> {
+export async function personBySignIn(
+  db: Knex,
+  { name, password, address }: { name: string; password: string; address: string },
+): Promise<PersonRow | undefined> {
   const person = await db('person')
-    .where({ sign_in: signInKey(signIn), switched_off: false })
+    .where({ sign_in: signInKey(name), switched_off: false })
     .first()
   const kept = person?.password_hash ?? null
-  const matches = await hash.verify(kept ?? (await nobody), password)
+  const against = kept ?? (await nobody)
+  const matches = await hashing(address, () => hash.verify(against, password))
   if (!matches || !person || kept === null) return undefined
   if (hash.needsReHash(kept)) {
     await db('person')
       .where({ id: person.id })
-      .update({ password_hash: await hash.make(password) })
+      .update({ password_hash: await hashPassword(password, address) })
   }
   return person
 }

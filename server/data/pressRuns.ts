@@ -6,27 +6,29 @@ import type { RunRow } from './tables'
 /** A press that has not been heard of for so long is taken to be dead. */
 const deadAfterSeconds = 20
 
-/** The condition of a run whose press has not been heard of. */
-const orphaned = 'coalesce(heartbeat, asked_at) < now() - make_interval(secs => ?)'
-
-/** Takes a run in hand, if nobody has it. @returns undefined when it is not to be set (any more) */
-export async function claimRun(db: Knex, runId: string): Promise<RunRow | undefined> {
-  const [run] = await db('report_run')
-    .where({ id: runId })
-    .whereRaw(`(state = 'waiting' or (state = 'setting' and ${orphaned}))`, [deadAfterSeconds])
-    .update({ state: 'setting', done: 0, heartbeat: new Date() })
-    .returning('*')
-  return run
+/**
+ * Takes a run in hand that waits: of those who have runs waiting, the one who was served longest ago comes next, so
+ * that forty runs of one keep a colleague waiting for one of them.
+ * @returns undefined when none waits
+ */
+export async function claimNext(db: Knex): Promise<RunRow | undefined> {
+  const { rows } = await db.raw<{ rows: RunRow[] }>(
+    `update report_run set state = 'setting', done = 0, heartbeat = now() where id = (
+       select id from report_run as run where state = 'waiting'
+       order by (select max(heartbeat) from report_run as served where served.person_id = run.person_id) nulls first,
+         asked_at, id
+       limit 1 for update skip locked)
+     returning *`,
+  )
+  return rows[0]
 }
 
-/** Puts runs before the press again whose press died, or whose place in the queue was lost. */
-export async function takeUpOrphans(db: Knex, enqueue: (runId: string) => Promise<void>): Promise<void> {
-  const left = await db('report_run')
-    .whereIn('state', ['waiting', 'setting'])
-    .whereRaw(orphaned, [deadAfterSeconds])
-    .update({ state: 'waiting', done: 0, heartbeat: new Date() })
-    .returning('id')
-  for (const { id } of left) await enqueue(id)
+/** Lets runs wait again whose press died. */
+export async function takeUpOrphans(db: Knex): Promise<void> {
+  await db('report_run')
+    .where({ state: 'setting' })
+    .whereRaw(`coalesce(heartbeat, asked_at) < now() - make_interval(secs => ?)`, [deadAfterSeconds])
+    .update({ state: 'waiting', done: 0 })
 }
 
 /** Notes how far a run is and that it is alive. @returns false when it was stopped */

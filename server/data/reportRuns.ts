@@ -33,6 +33,12 @@ export async function loadRun(db: Knex, runId: string): Promise<RunRow | undefin
   return db('report_run').where({ id: runId }).first()
 }
 
+/** How many runs of somebody are not finished. */
+export async function countWaiting(db: Knex, personId: string): Promise<number> {
+  const waiting = db('report_run').where({ person_id: personId }).whereIn('state', ['waiting', 'setting'])
+  return Number((await waiting.count('id as count').first<{ count: string }>()).count)
+}
+
 /** Stops a run that is not finished. */
 export async function stopWaiting(db: Knex, runId: string): Promise<void> {
   await db('report_run')

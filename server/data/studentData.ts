@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { forgetNames, namesToForget } from './forgottenNames'
 import { setLockAside } from './lockSetAside'
 
 /** The tables that keep something of a student, asked of the database itself, so that none is forgotten. */
@@ -54,7 +55,7 @@ async function rowsOf(db: Knex, query: string, id: string): Promise<object[]> {
 
 /**
  * Erases a student everywhere: rows, what is kept for undoing, files in which the student may stand, reports that are
- * not with a family yet.
+ * not with a family yet, and the name wherever else it was written.
  */
 export async function eraseStudentData(trx: Knex.Transaction, id: string): Promise<void> {
   await setLockAside(trx)
@@ -68,7 +69,12 @@ export async function eraseStudentData(trx: Knex.Transaction, id: string): Promi
     // What a bundle brought can still be taken back without this student.
     `update bundle_work as b set results = results - 1, sum = sum # sum_of_result(student_id, state, score, remark)
      from result as r where r.student_id = :id and r.work_id = b.work_id`,
-    `update gradebook_file set bytes = '' where class_id in (${rooms})`,
+    // The words for taking a file in name it.
+    `update event set kind = replace(kind, file.name, 'a file') from gradebook_file as file
+     where file.class_id in (${rooms}) and file.name <> '' and event.class_id = file.class_id
+       and position(file.name in kind) > 0`,
+    `update gradebook_file set bytes = '', name = 'a file' where class_id in (${rooms})`,
+    `delete from remembered_mapping where class_id in (${rooms})`,
     `delete from report_file where run_id in (select id from report_run where :id::uuid = any(student_ids))`,
     `delete from report_document where student_id is null
        and run_id in (select id from report_run where :id::uuid = any(student_ids))`,
@@ -77,6 +83,8 @@ export async function eraseStudentData(trx: Knex.Transaction, id: string): Promi
   ]) {
     await trx.raw(query, { id })
   }
+  const names = await namesToForget(trx, id)
   for (const table of await tablesOfStudents(trx)) await trx(table).where({ student_id: id }).delete()
   await trx('student').where({ id }).delete()
+  await forgetNames(trx, names)
 }

@@ -234,7 +234,18 @@ declare module 'knex/types/tables' {
       'times' | 'last_at'
     >
     person_setting: Table<{ person_id: string; settings: Partial<OwnSettings> }, 'settings'>
-    care_rule: Table<{ only_one: boolean; openings_days: number }, never, 'only_one'>
+    care_rule: Table<
+      {
+        only_one: boolean
+        openings_days: number
+        files_left_days: number
+        files_taken_days: number
+        reports_days: number
+        events_days: number
+      },
+      never,
+      'only_one' | 'files_left_days' | 'files_taken_days' | 'reports_days' | 'events_days'
+    >
     contact: Table<{
       id: string
       student_id: string

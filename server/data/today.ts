@@ -1,7 +1,7 @@
 import { dayIn } from '../../core/school/timeZone'
 
 /** What a school's day hangs on, kept from the last look: one database is one school, and a process has one. */
-interface Calendar {
+export interface Calendar {
   /** IANA time zone; null for where the server is. */
   readonly zone: string | null
   /** The day on which a school that is shown stands still; null for one that lives by the clock. */
@@ -13,6 +13,11 @@ let calendar: Calendar = { zone: null, standsAt: null }
 /** Keeps what the school's day hangs on. */
 export function keepCalendar(kept: Calendar): void {
   calendar = kept
+}
+
+/** What the school's day hangs on, for a thread beside this one. */
+export function calendarKept(): Calendar {
+  return calendar
 }
 
 /** The school's day, as an ISO date: a term ends where the school is, wherever the server stands. */

@@ -1,5 +1,6 @@
 import type { H3Event } from 'h3'
 import type { z } from 'zod'
+import { jsonShapeProblem } from '../../core/text/jsonShape'
 import { Refusal } from '../access/refusal'
 
 /** The most bytes that a JSON body may have, and a file. */
@@ -26,22 +27,38 @@ export async function bodyBytes(event: H3Event, most: number): Promise<Buffer> {
 
 /** The same as it comes, for what is too large to be held. @throws Refusal */
 export async function* bodyStream(event: H3Event, most: number): AsyncGenerator<Buffer> {
-  const { req, res } = event.node
+  const { req } = event.node
   const said = Number(req.headers['content-length'] ?? 0)
-  const tooLarge = (): Refusal => {
-    // What is on its way is let run out, unlooked at: a connection that ends meanwhile may end before its answer is
-    // read. Of what would never end, the connection ends with the answer.
-    if (said > most && said <= mostLetRunOut) req.resume()
-    else res.setHeader('connection', 'close')
-    return new Refusal('too large', `This is larger than ${mostInWords(most)}. Send less at once.`)
-  }
+  const tooLarge = (): Refusal =>
+    new Refusal('too large', `This is larger than ${mostInWords(most)}. Send less at once.`)
   if (said > most) throw tooLarge()
   let size = 0
-  for await (const chunk of req as AsyncIterable<Buffer>) {
+  // Whoever looks at no more of it leaves the rest to letRunOut, and not a connection that is broken.
+  for await (const chunk of req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
     size += chunk.length
     if (size > most) throw tooLarge()
     yield chunk
   }
+}
+
+/**
+ * Lets what was not looked at of a body run out, so that the next request on the connection is found behind it; a
+ * connection that ends meanwhile may end before its answer is read. Of what is too long to wait for, the connection
+ * ends with the answer.
+ */
+export function letRunOut({ node: { req, res } }: H3Event): void {
+  if (req.readableEnded || req.complete) {
+    req.resume()
+    return
+  }
+  const said = Number(req.headers['content-length'] ?? Infinity)
+  if (said > mostLetRunOut && !res.headersSent) res.setHeader('connection', 'close')
+  let size = 0
+  req.on('data', (chunk: Buffer) => {
+    size += chunk.length
+    if (size > mostLetRunOut) req.destroy()
+  })
+  req.resume()
 }
 
 /** The body, checked. @throws Refusal naming the first thing that is wrong */
@@ -59,6 +76,8 @@ export function checked<S extends z.ZodType>(came: unknown, schema: S): z.infer<
 }
 
 function parsed(bytes: Buffer): unknown {
+  const problem = jsonShapeProblem(bytes)
+  if (problem !== null) throw new Refusal('invalid', problem)
   try {
     return JSON.parse(bytes.toString('utf8')) as unknown
   } catch {

@@ -3,8 +3,9 @@ import { Refusal } from '../access/refusal'
 import { database } from '../data/database'
 import { askerOf } from '../data/people'
 import { today } from '../data/today'
-import type { Context, Place } from '../services/context'
+import { requireSeen, type Context, type Place } from '../services/context'
 import { answered } from './answered'
+import { letRunOut } from './body'
 import { requireOwnPage } from './ownPage'
 import { refusalOf, refused } from './refusals'
 import { sessionOf } from './session'
@@ -15,7 +16,11 @@ export function staffRoute<T>(answer: (context: Context, event: H3Event) => Prom
     const session = await sessionOf(event)
     const asker = session ? await askerOf(database(), session.id, session.epoch) : undefined
     if (!asker) throw new Refusal('signed out', 'You are signed out. Sign in again; what you typed is kept.')
-    return answer({ db: database(), who: asker.who, years: asker.years, today: today() }, event)
+    const context: Context = { db: database(), who: asker.who, years: asker.years, today: today() }
+    // Before anything that was sent is looked at: who may not see a class sends nothing to it.
+    if (event.method !== 'GET' && getRouterParam(event, 'class') && getRouterParam(event, 'term'))
+      await requireSeen(context, placeOf(event))
+    return answer(context, event)
   })
 }
 
@@ -28,6 +33,8 @@ export function anyRoute<T>(answer: (event: H3Event) => Promise<T>): EventHandle
       return await answered(event, await answer(event))
     } catch (error) {
       return refused(event, refusalOf(error))
+    } finally {
+      letRunOut(event)
     }
   })
 }

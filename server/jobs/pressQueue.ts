@@ -1,23 +1,18 @@
 import PgBoss from 'pg-boss'
 import { database, databaseUrl } from '../data/database'
 
-/** The queue between the web and the press. A job names its run; everything else is in the database. */
+/** The queue between the web and the press. A job says that there is a run to set; which, the database knows. */
 export const pressQueue = 'set-reports'
-
-export interface PressJob {
-  runId: string
-}
 
 let sender: Promise<PgBoss> | null = null
 
-/** Puts a run before the press. Uses the process's own connections: the queue needs none of its own to send. */
-export async function putBeforePress(runId: string): Promise<void> {
+/** Tells the press of a run. Uses the process's own connections: the queue needs none of its own to send. */
+export async function tellPress(): Promise<void> {
   sender ??= startSender().catch((error: unknown) => {
     sender = null
     throw error
   })
-  const job: PressJob = { runId }
-  await (await sender).send(pressQueue, job, { retryLimit: 2, expireInHours: 1 })
+  await (await sender).send(pressQueue, {}, { retryLimit: 2, expireInHours: 1 })
 }
 
 async function startSender(): Promise<PgBoss> {

@@ -7,7 +7,8 @@ import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { keepEvents } from '../data/changes/keptEvents'
 import { loadContacts } from '../data/contacts'
-import { daysKept, loadErasures, loadOpenings, noteErasure } from '../data/openings'
+import { loadErasures, loadOpenings, noteErasure } from '../data/openings'
+import { keptForRow, loadKept } from '../data/lettingGo'
 import { studentsById } from '../data/rosters'
 import { eraseStudentData, loadStudentData } from '../data/studentData'
 import { inTransaction } from '../data/transactions'
@@ -19,7 +20,7 @@ const forCare = { classId: null, termId: null, needs: ['school' as const] }
 /** Who may see and change what, as the rules themselves answer. */
 export async function viewRights({ db, who }: Context): Promise<RightsAnswer> {
   allow(changesSchool(who), 'see the school’s rights')
-  return { ...rightsTable(), keptDays: await daysKept(db), erasures: await loadErasures(db) }
+  return { ...rightsTable(), kept: await loadKept(db), erasures: await loadErasures(db) }
 }
 
 /** What the coordinator looks after for one child. */
@@ -56,12 +57,16 @@ export async function writeContacts(context: Context, contacts: readonly Contact
   return (await save(context, { ...forCare, kind }, changes)).event
 }
 
-/** For how many days it is kept who opened what. */
-export async function keepOpenings(context: Context, { days, was }: CareRule): Promise<number | null> {
+/** For how many days things are kept that are not kept for ever. */
+export async function keepFor(context: Context, { days, was }: CareRule): Promise<number | null> {
   allow(changesSchool(context.who), 'change what is kept')
-  const row = (openings_days: number): Row => ({ openings_days })
-  const change = { table: 'care_rule' as const, key: { only_one: true }, seen: row(was), after: row(days) }
-  return (await save(context, { ...forCare, kind: 'changed how long openings are kept' }, [change])).event
+  const change = {
+    table: 'care_rule' as const,
+    key: { only_one: true },
+    seen: keptForRow(was),
+    after: keptForRow(days),
+  }
+  return (await save(context, { ...forCare, kind: 'changed how long things are kept' }, [change])).event
 }
 
 /** All that is kept of a student, as one open file. */

@@ -57,6 +57,12 @@ export function thisYear({ years, today }: Pick<Context, 'years' | 'today'>): Ye
   return year
 }
 
+/** @throws Refusal when the asker may not see the class */
+export async function requireSeen(context: Context, place: Place): Promise<void> {
+  const { room } = await loadPlace(context.db, place)
+  allow(grantsIn(context.who, room).readsClass, 'see this class')
+}
+
 /** A place that was opened for changes, with what the asker may do there. */
 export type Opened = OpenedPlace & { readonly grants: Grants }
 

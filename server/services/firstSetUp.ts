@@ -22,9 +22,10 @@ export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
 /**
  * Sets up a school where there is none: its year with the terms, a beginning to change, and the first coordinator, who
  * can sign in at once. Whole or not at all; of two who try at once, one has it.
+ * @param address of who asks
  * @throws Refusal
  */
-export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void> {
+export async function setUpSchool(db: Knex, wanted: SchoolToSetUp, address: string): Promise<void> {
   requireSetUpKey(wanted.key)
   const { beginning } = wanted
   const files = typeof beginning === 'string' ? await loadBeginning(beginning) : folderOf(beginning)
@@ -40,7 +41,7 @@ export async function setUpSchool(db: Knex, wanted: SchoolToSetUp): Promise<void
   const { coordinator, name, place, year } = wanted
   const { given, family, signIn } = coordinator
   passwordRefused(wanted.password, [given, family, signIn, name])
-  const password = await hashPassword(wanted.password)
+  const password = await hashPassword(wanted.password, address)
   await db.transaction(async (trx) => {
     await holdYears(trx)
     if (await hasYear(trx)) {

@@ -5,7 +5,9 @@ import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
 import { guessGradebook } from '../../core/exchange/guessGradebook'
 import { likeliestSheet } from '../../core/exchange/likeliestSheet'
 import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
-import type { Table } from '../../core/exchange/readTable'
+import { UnreadableFile } from '../../core/exchange/problem'
+import { readSheets } from '../../core/exchange/readSheets'
+import type { NamedTable, Table } from '../../core/exchange/readTable'
 import { turnedTable } from '../../core/exchange/turnedTable'
 import { usualWeight } from '../../core/marks/usualWeight'
 import { nameKey } from '../../core/people/names'
@@ -18,7 +20,6 @@ import { recordChanges } from '../data/changes/recordChanges'
 import { fileCameIn, keepFile, loadFile, rememberedMapping, rememberMapping } from '../data/gradebookFiles'
 import type { FileRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
-import { readSheetsBeside } from '../reading/readSheetsBeside'
 import { openPlace, type Context, type Place } from './context'
 import { readableRecord } from './viewClass'
 
@@ -35,7 +36,7 @@ export async function bringFile(
   { name, bytes }: { name: string; bytes: Uint8Array },
 ): Promise<FileAnswer> {
   const record = await gatherable(context, place, subject)
-  const tables = await readSheetsBeside(bytes)
+  const tables = readable(bytes)
   const names = categoriesOf(record, subject).map((category) => category.name)
   const sheets: SheetAnswer[] = []
   for (const { sheet, table: written } of tables.slice(0, mostSheets)) {
@@ -107,6 +108,16 @@ export async function applyFile(
   return { event, summary: `${fresh} new, ${changed} changed, ${unchanged} unchanged, ${refused} refused${work}` }
 }
 
+/** A file's tables. @throws Refusal saying why it cannot be read */
+function readable(bytes: Uint8Array): NamedTable[] {
+  try {
+    return readSheets(bytes)
+  } catch (error) {
+    if (error instanceof UnreadableFile) throw new Refusal('invalid', error.message)
+    throw error
+  }
+}
+
 function changedMeanwhile(): Refusal {
   return new Refusal(
     'conflict',
@@ -141,7 +152,7 @@ async function planned(
     throw new Refusal('not found', 'This file is no longer here. Choose it again.')
   }
   const record = await gatherable(context, { classId: file.class_id, termId: file.term_id }, file.subject)
-  const tables = await readSheetsBeside(file.bytes)
+  const tables = readable(file.bytes)
   const written = tables.find(({ sheet }) => sheet === mapping.sheet)?.table
   if (!written) throw new Refusal('not found', `The file has no sheet “${mapping.sheet}”.`)
   const table = turnedTable(written, record.students)

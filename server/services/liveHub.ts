@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { News } from '../../contracts/live'
+import { Refusal } from '../access/refusal'
 import { eventsSince, listenToEvents } from '../data/eventNews'
 import { loadHappened, newsFor, type Happened, type Viewer } from './live'
 
@@ -19,6 +20,8 @@ interface Follower {
 const gatheredFor = 30
 /** So long, in ms, does a look at somebody's rights hold. */
 const rightsHold = 10_000
+/** So many pages of one person are told. */
+const mostOfOne = 40
 /** So long, in ms, until listening is tried again. */
 const anotherTry = 1000
 
@@ -32,6 +35,12 @@ const followers = new Set<Follower>()
 let listening: Promise<void> | null = null
 let heard: number[] = []
 let working: Promise<void> = Promise.resolve()
+
+/** @throws Refusal when too many pages of one person follow already */
+export function requireFewStreams(personId: string): void {
+  if ([...followers].filter(({ viewer }) => viewer.personId === personId).length < mostOfOne) return
+  throw new Refusal('too often', `You have ${mostOfOne} pages open already that follow a class. Close some of them.`)
+}
 
 /**
  * Tells a page what others change in the class that it looks at, from a moment of the database's clock until it stops.

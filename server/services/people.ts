@@ -133,10 +133,15 @@ export async function viewWelcome(db: Knex, token: string, today: string): Promi
 }
 
 /** Chooses the password that a link is for. */
-export async function choosePassword(db: Knex, token: string, password: string, today: string): Promise<void> {
+export async function choosePassword(
+  db: Knex,
+  token: string,
+  { password, address }: { password: string; address: string },
+  today: string,
+): Promise<void> {
   const { given, family, signIn } = await goodInvitation(db, token)
   passwordRefused(password, [given, family, signIn, await schoolName(db, today)])
-  if (!(await useInvitation(db, token, await hashPassword(password)))) throw goneMeanwhile
+  if (!(await useInvitation(db, token, await hashPassword(password, address)))) throw goneMeanwhile
 }
 
 const goneMeanwhile = new Refusal('conflict', 'This link has been used meanwhile. Sign in, or ask for a new link.')

@@ -4,6 +4,7 @@ import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { fingerprintOf, loadPhoto, photosOf } from '../data/photos'
 import { loadPlace } from '../data/places'
+import { cleanPhoto } from '../reading/cleanPhoto'
 import { areSeen, save, type Context, type Place } from './context'
 
 /** A child's photo, for whoever sees the class. */
@@ -24,7 +25,9 @@ export async function keepPhotos(
   const grants = await grantsAt(context, place, ids)
   allow(grants.changes('general'), 'keep photos of this class')
   const standing = await photosOf(context.db, ids)
-  const changes = photos.map(({ studentId, jpeg, was }): Change => {
+  const clean = await Promise.all(photos.map(({ jpeg }) => jpeg && cleanPhoto(jpeg)))
+  const changes = photos.map(({ studentId, was }, nth): Change => {
+    const jpeg = clean[nth] ?? null
     const before = standing.get(studentId)
     return {
       table: 'photo',

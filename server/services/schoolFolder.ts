@@ -114,7 +114,6 @@ function unpack(bytes: Uint8Array): Folder {
 /** A folder to take in, by whom. `take`: false to look at it alone. */
 export interface FolderOrder {
   readonly bytes: Uint8Array
-  readonly personId: string
   readonly take: boolean
 }
 
@@ -122,7 +121,8 @@ export interface FolderOrder {
  * Looks at a school folder, and takes it in as a school year of its own where that is wanted and nothing speaks against
  * it: whole or not at all.
  */
-export async function takeFolder(db: Knex, { bytes, personId, take }: FolderOrder): Promise<FolderLook> {
+export async function takeFolder({ db, who }: Context, { bytes, take }: FolderOrder): Promise<FolderLook> {
+  allow(changesSchool(who), 'take a school folder in')
   const files = unpack(bytes)
   if (!files.has(yearFile)) {
     throw new Refusal('invalid', 'This folder holds a set-up alone, without people, classes and results.')
@@ -133,7 +133,7 @@ export async function takeFolder(db: Knex, { bytes, personId, take }: FolderOrde
     await holdYears(trx)
     const look = await lookAt(trx, folder)
     if (!take || look.problems.length > 0) return look
-    await addFolderAsYear(trx, folder, personId)
+    await addFolderAsYear(trx, folder, who.personId)
     return look
   })
 }

@@ -8,7 +8,7 @@ import { allow, grantsIn, type Grants } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import { noteOpening } from '../data/openings'
 import { loadPlace } from '../data/places'
-import { askForRun, lastRuns, loadRun, loadRunFile, stopWaiting } from '../data/reportRuns'
+import { askForRun, countWaiting, lastRuns, loadRun, loadRunFile, stopWaiting } from '../data/reportRuns'
 import type { RunRow } from '../data/tables'
 import { inTransaction } from '../data/transactions'
 import type { Context, Place } from './context'
@@ -16,13 +16,13 @@ import { readableRecord } from './viewClass'
 
 /**
  * Asks for reports of some students (all when none are named). They are composed now and kept so: what is changed
- * while the run waits belongs to the next one. `enqueue` puts the run before the press.
+ * while the run waits belongs to the next one.
  */
 export async function startRun(
   context: Context,
   place: Place,
   studentIds: readonly string[],
-  enqueue: (runId: string) => Promise<void>,
+  tellPress: () => Promise<void>,
 ): Promise<RunAnswer> {
   allow((await grantsAt(context, place)).makesReports, 'make reports for this class')
   const record = await readableRecord(context, place)
@@ -30,10 +30,11 @@ export async function startRun(
   if (wanted.length === 0) throw new Refusal('invalid', 'Choose at least one student of this class.')
   const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId, title: null }
   const student_ids = wanted.map((student) => student.id)
+  await requireFewWaiting(context)
   const run = await inTransaction(context.db, (trx) =>
     askForRun(trx, { ...asked, student_ids }, documents(record, wanted, context.today)),
   )
-  await enqueue(run.id)
+  await tellPress()
   return toAnswer(run)
 }
 
@@ -42,7 +43,7 @@ export async function startTable(
   context: Context,
   place: Place,
   table: BlankTable,
-  enqueue: (runId: string) => Promise<void>,
+  tellPress: () => Promise<void>,
 ): Promise<RunAnswer> {
   allow((await grantsAt(context, place)).readsClass, 'see this class')
   const record = await readableRecord(context, place)
@@ -51,11 +52,21 @@ export async function startTable(
   const document = composeBlankTable(record, table, context.today)
   const student_ids = record.students.map((student) => student.id)
   const asked = { class_id: place.classId, term_id: place.termId, person_id: context.who.personId, student_ids }
+  await requireFewWaiting(context)
   const run = await inTransaction(context.db, (trx) =>
     askForRun(trx, { ...asked, title: document.title }, [{ position: 0, student_id: null, document }]),
   )
-  await enqueue(run.id)
+  await tellPress()
   return toAnswer(run)
+}
+
+/** So many runs may one person have waiting. */
+const mostWaiting = 40
+
+/** @throws Refusal when the asker has too many runs waiting */
+async function requireFewWaiting({ db, who }: Context): Promise<void> {
+  if ((await countWaiting(db, who.personId)) < mostWaiting) return
+  throw new Refusal('too often', `${mostWaiting} runs of yours are waiting already. Stop some, or wait for them.`)
 }
 
 function* documents(record: ClassRecord, students: ClassRecord['students'], today: string) {

@@ -12,6 +12,11 @@ const passwords = new Map(
     }),
 )
 
+/** The name and the password of one of them. */
+export function demoSignIn(name: string): [name: string, password: string] {
+  return [name, passwords.get(name) ?? '']
+}
+
 export const address = process.env.FACUNDA_URL ?? ''
 
 export interface Answer<T> {
@@ -34,10 +39,10 @@ export async function allSignedIn<const Names extends readonly string[]>(
   return (await Promise.all(names.map(signedInAs))) as { -readonly [Nth in keyof Names]: Client }
 }
 
-/** A client that is signed in as one of the demo's people, or as nobody. */
-export async function signedInAs(name: string | null): Promise<Client> {
+/** A client that is signed in as one of the demo's people, or as nobody; with its cookies, as a header. */
+export async function signedInAs(name: string | null): Promise<Client & { cookies: () => string }> {
   const cookies = new Map<string, string>()
-  const ask: Client = async <T>(
+  const ask = async <T>(
     method: string,
     path: string,
     body?: object | Uint8Array,
@@ -67,9 +72,10 @@ export async function signedInAs(name: string | null): Promise<Client> {
       body: (isStream ? answer.body : isJson ? await answer.json() : new Uint8Array(await answer.arrayBuffer())) as T,
     }
   }
+  const client = Object.assign(ask, { cookies: () => [...cookies.values()].join('; ') })
   if (name !== null) {
     const { status } = await ask('POST', '/api/session', { name, password: passwords.get(name) })
     if (status !== 200) throw new Error(`${name} could not sign in: ${status}`)
   }
-  return ask
+  return client
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { DemoPlace } from './school'
 
+const keptForUsually = { openings: 365, filesLeft: 14, filesTaken: 365, reports: 1825, events: 1095 }
+
 type Ask = () => [method: string, path: string, body?: object]
 
 /**
@@ -45,7 +47,7 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['take away a term that is not there', () => ['PUT', `${year()}/terms`, gone({ term: null })]],
     ['leave a student as they are', () => ['PUT', roster(), { students: [unchanged()] }]],
     ['see who may see what', () => ['GET', '/api/rights']],
-    ['keep openings as long as before', () => ['PUT', '/api/care-rule', { days: 365, was: 365 }]],
+    ['keep things as long as before', () => ['PUT', '/api/care-rule', { days: keptForUsually, was: keptForUsually }]],
     ['look after a child', () => ['GET', `/api/students/${place().student('Finn').id}/care`]],
     ['save all that is kept of a child', () => ['GET', `/api/students/${place().student('Finn').id}/data`]],
     [

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
+import { Agent, request } from 'node:http'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassAnswer, SetupAnswer } from '../../contracts/answers'
 import { unpackTerm } from '../../core/record/packedTerm'
@@ -178,6 +179,48 @@ describe('sessions', () => {
 })
 
 describe('bodies of any shape', () => {
+  it('are not looked at where the writer may not see the class, nor where they are too deep to parse', async () => {
+    const marek = await signedInAs('marek')
+    const deep = new TextEncoder().encode('['.repeat(900_000))
+    const json = { 'content-type': 'application/json' }
+    for (const route of ['marks', 'photos', 'register', 'questions', 'levels', 'comment']) {
+      const [theirs, own] = [marek, ines].map((who) =>
+        who<{ message: string }>('PUT', `${place.path}/${route}`, deep, json),
+      )
+      expect([route, (await theirs)?.status, (await own)?.body.message]).toEqual([
+        route,
+        403,
+        'This is nested too deeply.',
+      ])
+    }
+    const rows = await marek('PUT', `${place.yearPath}/setup/rows`, deep, json)
+    expect(rows.status).toBe(403)
+  })
+
+  it('leave the connection whole when they are refused: the next request on it is answered', async () => {
+    const philippa = await signedInAs('philippa')
+    const cookie = philippa.cookies()
+    const agent = new Agent({ keepAlive: true, maxSockets: 1 })
+    const ask = (method: string, path: string, body: Buffer) =>
+      new Promise<{ status: number; port: number }>((done, failed) => {
+        const headers = { cookie, 'content-type': 'application/octet-stream', 'content-length': body.length }
+        const asked = request(`${address}${path}`, { method, agent, headers }, (answer) => {
+          answer.resume().on('end', () => done({ status: answer.statusCode ?? 0, port: asked.socket?.localPort ?? 0 }))
+        })
+        asked.on('error', failed).end(body)
+      })
+    const wrong = Buffer.alloc(6 * 1024 * 1024, 'no zip at all ')
+    const answers = [
+      await ask('POST', `${place.yearPath}/bundle`, wrong),
+      await ask('GET', '/api/desk', Buffer.alloc(0)),
+      await ask('POST', `${place.path}/files?subject=art&name=x.csv`, wrong),
+      await ask('GET', '/api/desk', Buffer.alloc(0)),
+    ]
+    expect(answers.map(({ status }) => status)).toEqual([422, 200, 403, 200])
+    expect(new Set(answers.map(({ port }) => port)).size).toBe(1)
+    agent.destroy()
+  })
+
   it('a body that is said to be huge is refused before it is read, and nobody waits', async () => {
     const huge = await ines<{ message: string }>('PUT', `${place.path}/marks`, new Uint8Array(40 * 1024 * 1024), {
       'content-type': 'application/json',

@@ -9,7 +9,7 @@ import { hashPassword } from '../../server/data/people'
 import { apiRoutes } from '../../scripts/apiRoutes.mjs'
 import { serverEvents } from '../serverEvents'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace, type Done } from './school'
+import { juniper, type DemoPlace } from './school'
 
 // Who is told what of a child, held against a table that was written by hand. Of two children, one in grade 5 and one
 // in grade 6 who are taught music together, every kind of thing is marked with a word of its own; then everybody asks

@@ -1,12 +1,12 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
 import type { RunAnswer } from '../../contracts/answers'
-import { startCluster } from '../../scripts/cluster.mjs'
+import { freePort, startCluster } from '../../scripts/cluster.mjs'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { signedInAs } from './client'
+import { address, demoSignIn, signedInAs } from './client'
 import { juniper } from './school'
 
 const later = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
@@ -60,6 +60,70 @@ it.runIf(process.env.FACUNDA_PROCESSES)(
   },
 )
 
+it('sets runs fairly by person: a colleague’s comes before the last of many of one', async () => {
+  const [ines, philippa] = [await signedInAs('ines'), await signedInAs('philippa')]
+  const { path } = await juniper(ines)
+  const ask = async (who: typeof ines) => (await who<RunAnswer>('POST', `${path}/runs`, { students: [] })).body.id
+  const many = [await ask(ines), await ask(ines), await ask(ines), await ask(ines), await ask(ines)]
+  const one = await ask(philippa)
+  const db = openDatabase(databaseUrl())
+  const order = async () =>
+    (
+      await db('report_run')
+        .whereIn('id', [...many, one])
+        .orderBy('finished_at')
+    ).map(({ id }) => id)
+  await expect
+    .poll(
+      async () =>
+        (
+          await db('report_run')
+            .whereIn('id', [...many, one])
+            .where({ state: 'finished' })
+        ).length,
+      {
+        timeout: 60_000,
+      },
+    )
+    .toBe(6)
+  expect((await order()).indexOf(one)).toBeLessThan(4)
+  await db.destroy()
+})
+
+it('says over TLS that it is asked over TLS alone, cookies too', async () => {
+  const port = await freePort()
+  const web = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: {
+      ...{ ...process.env, DATABASE_URL: databaseUrl(), NUXT_SESSION_PASSWORD: 'tls'.repeat(11) },
+      ...{ NITRO_PORT: String(port), NITRO_HOST: '127.0.0.1', FACUNDA_ORIGIN: 'https://reports.example.org' },
+    },
+  })
+  try {
+    const here = `http://127.0.0.1:${port}`
+    await expect
+      .poll(
+        () =>
+          fetch(`${here}/api/health`).then(
+            ({ ok }) => ok,
+            () => false,
+          ),
+        { timeout: 30_000 },
+      )
+      .toBe(true)
+    const [name, password] = demoSignIn('ines')
+    const answer = await fetch(`${here}/api/session`, {
+      ...{ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name, password }) },
+    })
+    expect(answer.status).toBe(200)
+    expect(answer.headers.getSetCookie().map((cookie) => /; Secure/.test(cookie))).toEqual([true, true])
+    for (const { headers } of [answer, await fetch(`${here}/`), await fetch(`${here}/mark.svg`)])
+      expect(headers.get('strict-transport-security')).toMatch(/^max-age=31536000/)
+    expect((await fetch(`${address}/`)).headers.get('strict-transport-security')).toBeNull()
+  } finally {
+    web.kill()
+  }
+})
+
 it('a backup made as the documents say comes back whole in an empty database, and in no other', async () => {
   const file = join(mkdtempSync(join(tmpdir(), 'facunda-')), 'facunda.backup')
   const name = `facunda_restored_${process.pid}`
@@ -71,6 +135,7 @@ it('a backup made as the documents say comes back whole in an empty database, an
     return `${status} ${stderr.trim()}`
   }
   expect(run('backUp', databaseUrl())).toBe('0 ')
+  expect((statSync(file).mode & 0o777).toString(8)).toBe('600')
   const db = openDatabase(databaseUrl())
   await db.raw('create database ??', [name])
   const restored = openDatabase(target)

@@ -51,7 +51,7 @@ const takeOut = async (db: Knex, yearName?: string): Promise<Record<string, stri
 const bytesOf = (files: Record<string, string>): Uint8Array =>
   zipSync(Object.fromEntries(Object.entries(files).map(([file, text]) => [file, strToU8(text)])), { level: 0 })
 const takeIn = async (db: Knex, files: Record<string, string>, take = true): Promise<FolderLook> =>
-  takeFolder(db, { bytes: bytesOf(files), personId: (await coordinator(db)).personId, take })
+  takeFolder(await contextOf(db), { bytes: bytesOf(files), take })
 const rowsOf = (text = ''): Record<string, string>[] => parse(text, { columns: true })
 /** A folder's files without what is new in each database: the numbers of pieces of work and notes, by what they say. */
 const comparable = (files: Record<string, string>) => {
@@ -234,8 +234,8 @@ describe('a school folder', () => {
   })
 
   it('is no zip, or a set-up alone: a reason', async () => {
-    const order = { personId: '', take: true }
-    await expect(takeFolder(fresh, { ...order, bytes: strToU8('hello') })).rejects.toThrow('This is no zip')
+    const order = { bytes: strToU8('hello'), take: true }
+    await expect(takeFolder(await contextOf(fresh), order)).rejects.toThrow('This is no zip')
     const { 'year.json': _year, ...setup } = out
     await expect(takeIn(fresh, setup)).rejects.toThrow('holds a set-up alone')
   })

@@ -1,11 +1,20 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
+import { keptThings, type KeptThing } from '~~/contracts/care'
 import { useCare } from '~/stores/care'
 
 /** Who may see what, said by the rules themselves; how long it is kept who did; and that children were erased. */
 const care = useCare()
 const { problem, attempt } = useAttempt()
 onMounted(() => attempt(care.loadRights))
+
+const named: Record<KeptThing, string> = {
+  openings: 'Who opened which class',
+  filesLeft: 'Files brought and not taken in',
+  filesTaken: 'Files taken in',
+  reports: 'Reports made',
+  events: 'What was changed, and can be undone',
+}
 
 function word(reads: boolean | undefined, changes: boolean | undefined): string {
   return changes ? 'changes' : reads ? 'reads' : ''
@@ -47,18 +56,38 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
         Each opening of a class and each fetching of its reports is noted, and is shown with each child in
         <NuxtLink to="/school/classes" class="link">Classes and students</NuxtLink>.
       </p>
-      <label class="mt-2 flex items-center gap-2"
-        >Kept for
-        <input
-          class="field w-20"
-          type="number"
-          min="1"
-          max="3660"
-          :value="care.rights.keptDays"
-          @change="attempt(() => care.keepOpenings(Number(valueOf($event))))"
-        />
-        days</label
-      >
+      <h3 id="kept" class="mt-8 font-semibold">How long things are kept</h3>
+      <p class="mt-1 max-w-160 text-sm text-muted">
+        What is older goes by itself, within the hour. Marks, levels, notes and comments stay until you take them away.
+      </p>
+      <table class="mt-2 text-sm" aria-labelledby="kept">
+        <thead>
+          <tr class="border-b border-rule text-left text-muted">
+            <th scope="col" class="py-1 pr-6 font-normal">What</th>
+            <th scope="col" class="pr-6 font-normal">Kept for, in days</th>
+            <th scope="col" class="pr-6 text-right font-normal">There are</th>
+            <th scope="col" class="font-normal">Since</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="each in keptThings" :key="each" class="border-b border-rule">
+            <th :id="`kept-${each}`" scope="row" class="py-1.5 pr-6 text-left font-normal">{{ named[each] }}</th>
+            <td class="pr-6">
+              <input
+                class="field w-20"
+                type="number"
+                min="1"
+                max="3660"
+                :aria-labelledby="`kept-${each}`"
+                :value="care.rights.kept[each].days"
+                @change="attempt(() => care.keepFor(each, Number(valueOf($event))))"
+              />
+            </td>
+            <td class="pr-6 text-right tabular-nums">{{ care.rights.kept[each].count.toLocaleString('en-GB') }}</td>
+            <td>{{ care.rights.kept[each].since ? longDate(care.rights.kept[each].since ?? '') : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
       <h3 class="mt-8 font-semibold">Children who were erased</h3>
       <p v-if="care.rights.erasures.length === 0" class="mt-1">None.</p>
       <ul v-else class="mt-1 grid gap-1">

@@ -15,11 +15,12 @@ const mostMarks = 6
 
 export default anyRoute(async (event) => {
   const { name, password } = await bodyOf(event, signIn, 8 * 1024)
-  const secret = useRuntimeConfig(event).session.password
+  const { password: secret, cookie } = useRuntimeConfig(event).session
   const marks = getCookie(event, deviceCookie) ?? ''
-  const attempt = { name, address: addressOf(event), knownDevice: isKnownDevice(secret, name, marks) }
+  const address = addressOf(event)
+  const attempt = { name, address, knownDevice: isKnownDevice(secret, name, marks) }
   await countAttempt(database(), attempt)
-  const person = await personBySignIn(database(), name, password)
+  const person = await personBySignIn(database(), { name, password, address })
   if (!person) throw new Refusal('forbidden', 'The name or the password is not right.')
   await forgiveAttempts(database(), attempt)
   await replaceUserSession(event, { user: { id: person.id, epoch: person.session_epoch } })
@@ -27,6 +28,7 @@ export default anyRoute(async (event) => {
   setCookie(event, deviceCookie, [...kept].slice(0, mostMarks).join('.'), {
     httpOnly: true,
     sameSite: 'strict',
+    secure: Boolean(cookie && cookie.secure),
     path: '/api/session',
     maxAge: 60 * 60 * 24 * 365,
   })

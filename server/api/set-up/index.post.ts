@@ -1,5 +1,5 @@
 import { schoolToSetUp } from '../../../contracts/setUp'
-import { countAttempt } from '../../access/signInAttempts'
+import { countKeyTried } from '../../access/signInAttempts'
 import { database } from '../../data/database'
 import { bodyOf } from '../../http/body'
 import { addressOf } from '../../http/ownPage'
@@ -8,7 +8,8 @@ import { setUpSchool } from '../../services/firstSetUp'
 
 export default anyRoute(async (event) => {
   const wanted = await bodyOf(event, schoolToSetUp)
-  await countAttempt(database(), { name: 'set up', address: addressOf(event), knownDevice: false })
-  await setUpSchool(database(), wanted)
+  const address = addressOf(event)
+  await countKeyTried(database(), address)
+  await setUpSchool(database(), wanted, address)
   return { done: true }
 })

@@ -1,9 +1,9 @@
 import { importToApply } from '../../../../contracts/gather'
 import { bodyOf } from '../../../http/body'
 import { idOf, staffRoute } from '../../../http/staffRoute'
-import { applyFile } from '../../../services/gather'
+import { beside } from '../../../workers/beside'
 
 export default staffRoute(async (context, event) => {
   const { mapping, fingerprint } = await bodyOf(event, importToApply)
-  return applyFile(context, idOf(event, 'file'), mapping, fingerprint)
+  return beside(context, 'applyFile', idOf(event, 'file'), mapping, fingerprint)
 })

@@ -1,9 +1,9 @@
 import { importToPlan } from '../../../../contracts/gather'
 import { bodyOf } from '../../../http/body'
 import { idOf, staffRoute } from '../../../http/staffRoute'
-import { planFile } from '../../../services/gather'
+import { beside } from '../../../workers/beside'
 
 export default staffRoute(async (context, event) => {
   const { mapping, correction } = await bodyOf(event, importToPlan)
-  return planFile(context, idOf(event, 'file'), mapping, correction)
+  return beside(context, 'planFile', idOf(event, 'file'), mapping, correction)
 })

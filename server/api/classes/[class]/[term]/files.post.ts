@@ -3,13 +3,13 @@ import { largestFile } from '../../../../../core/exchange/decodeText'
 import { keepable } from '../../../../../core/text/plainText'
 import { bodyBytes } from '../../../../http/body'
 import { placeOf, staffRoute } from '../../../../http/staffRoute'
-import { bringFile } from '../../../../services/gather'
+import { beside } from '../../../../workers/beside'
 
 /** The file's bytes are the body; its name and subject stand in the address. */
 export default staffRoute(async (context, event) => {
   const { subject, name } = getQuery(event)
   const bytes = await bodyBytes(event, largestFile)
-  return bringFile(context, placeOf(event), keepable(String(subject ?? '')), {
+  return beside(context, 'bringFile', placeOf(event), keepable(String(subject ?? '')), {
     name: keepable(String(name ?? 'file')),
     bytes,
   })

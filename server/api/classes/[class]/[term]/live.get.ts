@@ -4,13 +4,14 @@ import { eventStream, knownUntil } from '../../../../http/eventStream'
 import { sessionOf } from '../../../../http/session'
 import { placeOf, staffRoute } from '../../../../http/staffRoute'
 import { viewerOf } from '../../../../services/live'
-import { follow } from '../../../../services/liveHub'
+import { follow, requireFewStreams } from '../../../../services/liveHub'
 
 /** What others change in a class, as it happens. */
 export default staffRoute(async (context, event) => {
   const place = placeOf(event)
   const session = await sessionOf(event)
   const viewer = await viewerOf(context, place)
+  requireFewStreams(viewer.personId)
   return eventStream(event, ({ send, end }) =>
     follow(
       context.db,
