@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Value extends string | number">
+import { roundHalfUp } from '~~/core/marks/rounding'
 import type { ByGrade } from '~~/core/people/byGrade'
 import { readGrades, writeGrades } from '~~/core/people/gradeRange'
 
@@ -35,7 +36,7 @@ function changeGrades(at: number, written: string): void {
 }
 
 function changeValue(at: number, written: string): void {
-  const is = (props.choices ? written : Math.round(Number(written)) || 0) as Value
+  const is = (props.choices ? written : roundHalfUp(Number(written)) || 0) as Value
   emit(
     'write',
     kept.value.map((rule, nth) => (nth === at ? { ...rule, is } : rule)),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { percentText } from '~~/core/marks/rounding'
 import type { CategoriesElsewhere } from '~~/contracts/categories'
 import { categoryColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planCategoryList } from '~~/core/exchange/lists/planCategoryList'
@@ -37,7 +38,7 @@ const changed = computed(() =>
     : [],
 )
 const total = computed(() => wanted.value.reduce((sum, { weight }) => sum + (Number.isFinite(weight) ? weight : 0), 0))
-const share = (weight: number): string => (total.value > 0 ? `${Math.round((weight / total.value) * 100)} %` : '—')
+const share = (weight: number): string => (total.value > 0 ? percentText((weight / total.value) * 100) : '—')
 
 function nameOf(studentId: string): string {
   const student = classRecord.index?.student(studentId)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { percentText } from '~~/core/marks/rounding'
 import { shortDay } from '~~/core/reports/longDate'
 import { levelEvidence } from '~~/core/record/levelEvidence'
 import type { LevelKind } from '~~/core/record/termRecord'
@@ -31,7 +32,7 @@ const points = computed(() => {
   if (ratings.length === 0 || !scale)
     return results.map(({ work, percent, level }) => ({
       ...{ key: work.id, title: work.title, when: inDays(work.date), percent },
-      shown: `${Math.round(percent)} %${level ? `, ${level.symbol}` : ''}`,
+      shown: `${percentText(percent)}${level ? `, ${level.symbol}` : ''}`,
     }))
   return seen.map(({ key, title, day, level }) => ({
     ...{ key, title: title || 'Seen along the way', when: inDays(day), percent: heightOf(scale, level) },

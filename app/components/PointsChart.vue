@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { percentText } from '~~/core/marks/rounding'
 import { scaleLinear, scalePoint } from 'd3-scale'
 
 /** Percentages in the order of time, with what they are read against; the figures are in a table behind it. */
@@ -53,7 +54,7 @@ const table = computed(() => ({
   heads: ['What', 'When', 'Reached', ...(props.middles ? ['Middle of the class'] : [])],
   rows: places.value.map(({ title, when, shown, middle }) => [
     ...[title, when, shown],
-    ...(props.middles ? [middle === undefined ? '' : `${Math.round(middle)} %`] : []),
+    ...(props.middles ? [middle === undefined ? '' : percentText(middle)] : []),
   ]),
 }))
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { roundHalfUp } from '~~/core/marks/rounding'
 import { shortDay } from '~~/core/reports/longDate'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import type { ProgramPractice } from '~~/core/record/practice'
@@ -30,7 +31,7 @@ const bars = computed(() =>
 )
 const ticks = computed(() => up.value.ticks(2))
 const mean = computed(() =>
-  Math.round(props.weeks.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, props.weeks.length)),
+  roundHalfUp(props.weeks.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, props.weeks.length)),
 )
 </script>
 

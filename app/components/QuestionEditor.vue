@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { roundHalfUp } from '~~/core/marks/rounding'
 import type { QuestionKept } from '~~/contracts/evidence'
 import { planQuestions } from '~~/core/exchange/lists/planQuestions'
 import { mostQuestions } from '~~/core/record/questions'
@@ -26,7 +27,7 @@ function reached(number: number, outOf: number): number | null {
     (each) => each.workId === props.work.id && each.number === number,
   )
   const sum = scores.reduce((all, { score }) => all + score, 0)
-  return scores.length === 0 || outOf === 0 ? null : Math.round((sum / scores.length / outOf) * 100)
+  return scores.length === 0 || outOf === 0 ? null : roundHalfUp((sum / scores.length / outOf) * 100)
 }
 
 function add(): void {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { percentText, roundHalfUp } from '~~/core/marks/rounding'
 import { scaleLinear } from 'd3-scale'
 import type { Spread } from '~~/core/record/classSpread'
 
@@ -9,7 +10,7 @@ const across = scaleLinear()
   .domain([0, 100])
   .range([4, width - 4])
   .clamp(true)
-const figure = (percent: number): string => `${Math.round(percent)} %`
+const figure = (percent: number): string => percentText(percent)
 </script>
 
 <template>
@@ -44,7 +45,7 @@ const figure = (percent: number): string => `${Math.round(percent)} %`
           </svg>
         </td>
         <td class="px-2 text-right font-semibold">{{ figure(each.middle) }}</td>
-        <td class="px-2 text-right whitespace-nowrap">{{ Math.round(each.low) }}–{{ figure(each.high) }}</td>
+        <td class="px-2 text-right whitespace-nowrap">{{ roundHalfUp(each.low) }}–{{ figure(each.high) }}</td>
         <td class="px-2 text-right">{{ figure(each.lowest) }}</td>
         <td class="pl-2 text-right">{{ each.count }}</td>
       </tr>

@@ -1,3 +1,4 @@
+import { roundHalfUp } from '~~/core/marks/rounding'
 import { largestPhoto } from '~~/core/people/photo'
 import { studentMatcher } from '~~/core/people/matchStudent'
 import type { Student } from '~~/core/record/roster'
@@ -61,8 +62,8 @@ async function smallJpeg(blob: Blob): Promise<string> {
   for (const quality of [0.85, 0.7, 0.5]) {
     const scale = Math.min(1, (width * 0.75) / bitmap.width, (height * 0.75) / bitmap.height)
     const canvas = new OffscreenCanvas(
-      Math.max(1, Math.round(bitmap.width * scale)),
-      Math.max(1, Math.round(bitmap.height * scale)),
+      Math.max(1, roundHalfUp(bitmap.width * scale)),
+      Math.max(1, roundHalfUp(bitmap.height * scale)),
     )
     canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
     const made = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg', quality })).arrayBuffer())

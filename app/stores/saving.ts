@@ -307,7 +307,9 @@ export const useSaving = defineStore('saving', () => {
       return
     }
     trouble.value =
-      'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
+      problem.status === 0
+        ? 'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
+        : `${problem.message} What you typed is kept on this device.`
     clearTimeout(again)
     again = setTimeout(() => void flush(), pause)
     pause = Math.min(longestPause, pause * 2)

@@ -1,3 +1,4 @@
+import { roundHalfUp } from '../marks/rounding'
 import { countsOf } from '../record/ratedFacts'
 import { recordedScores, type RecordedScores } from '../record/recordedScores'
 import { anyOf, pattern } from '../text/pattern'
@@ -82,7 +83,7 @@ function wrongScores({ scores, percents }: RecordedScores, text: string): Findin
     return ofSize.length > 0 && !ofSize.some(({ score }) => score === Number(match[1]))
   })
   const ofPercents = [...text.matchAll(/\b(\d+(?:\.\d+)?) ?(?:%|per ?cent)/g)].filter(
-    (match) => !percents.includes(Math.round(Number(match[1]))),
+    (match) => !percents.includes(roundHalfUp(Number(match[1]))),
   )
   return [...ofScores, ...ofPercents].map((match) => ({
     ...{ check: 'contradicts the record', start: match.index, end: match.index + match[0].length, mends: [] },

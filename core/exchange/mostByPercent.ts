@@ -1,3 +1,4 @@
+import { roundHalfUp } from '../marks/rounding'
 import { numberIn } from './plainCells'
 
 /** Two rows may agree by chance. */
@@ -21,7 +22,7 @@ export function mostByPercent(title: string, pairs: readonly (readonly [string, 
   const [highest] = [...figures].sort((one, other) => other.score - one.score)
   if (!highest || highest.share <= 0 || highest.score <= 0) return null
   if (new Set(figures.map(({ score }) => score)).size < fewest) return null
-  const most = Math.round((highest.score / highest.share) * 100)
+  const most = roundHalfUp((highest.score / highest.share) * 100)
   const fits = (outOf: number): boolean =>
     figures.every(({ score, share }) => Math.abs((score / outOf) * 100 - share) <= roundedBy)
   // Where its neighbours would do as well, the shares are too coarse to tell it.

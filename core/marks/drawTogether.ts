@@ -1,3 +1,4 @@
+import { roundHalfUp } from './rounding'
 import { levelForPercent, type Scale } from '../scales/scale'
 import type { MarkRules } from './markRules'
 import { median, mostFrequent } from './middle'
@@ -47,7 +48,7 @@ export function decayingAverage(values: readonly number[], newest: number): numb
 /** The middle of the results at the level that was reached most often. */
 function ofMostFrequentLevel(values: readonly number[], scale: Scale | undefined): number | null {
   const levelOf = (percent: number): string =>
-    (scale && levelForPercent(scale, percent)?.symbol) ?? String(Math.round(percent))
+    (scale && levelForPercent(scale, percent)?.symbol) ?? String(roundHalfUp(percent))
   const most = mostFrequent(values.map(levelOf))
   return median(values.filter((value) => levelOf(value) === most))
 }

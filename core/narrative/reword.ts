@@ -29,7 +29,7 @@ export function rewordComment(
   { phrasebook, shown, classmates }: WordingsToTry & { classmates?: Classmates },
 ): Draft | null {
   const length = countGraphemes(standing.text)
-  const difference = Math.max(12, Math.round(length * step))
+  const difference = Math.max(12, Math.floor(length * step + 0.5))
   const wish =
     rewording === 'another'
       ? { shown }

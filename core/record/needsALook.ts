@@ -1,3 +1,4 @@
+import { roundHalfUp } from '../marks/rounding'
 import { median } from '../marks/middle'
 import { resultPercent } from '../marks/termMark'
 import { markProposal } from './markProposal'
@@ -72,5 +73,5 @@ function farFromLastTerm(index: RecordIndex, studentId: string, subject: string)
 }
 
 function figure(percent: number): string {
-  return String(Math.round(percent))
+  return String(roundHalfUp(percent))
 }

@@ -1,3 +1,4 @@
+import { roundHalfUp } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { RecordIndex } from './recordIndex'
 
@@ -20,6 +21,6 @@ export function recordedScores(index: RecordIndex, studentId: string, subject: s
   ]
   return {
     scores: results.map(({ piece, score }) => ({ score, outOf: piece.outOf })),
-    percents: percents.flatMap((percent) => (percent === null ? [] : [Math.round(percent)])),
+    percents: percents.flatMap((percent) => (percent === null ? [] : [roundHalfUp(percent)])),
   }
 }

@@ -3,5 +3,5 @@
  * @example daysUntil('2027-03-12', '2027-03-10') // 2; below 0 for a day that is over
  */
 export function daysUntil(date: string, today: string): number {
-  return Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000)
+  return (Date.parse(date) - Date.parse(today)) / 86_400_000
 }

@@ -31,8 +31,8 @@ const usual = { due: 10, locks: 14, fromNow: 7 }
 export function proposeTerms({ starts, ends }: YearDays, count: number, today = starts): TermDays[] {
   const days = daysUntil(ends, starts) + 1
   return Array.from({ length: count }, (_, nth) => {
-    const first = laterDay(starts, Math.round((days * nth) / count))
-    const last = laterDay(starts, Math.round((days * (nth + 1)) / count) - 1)
+    const first = laterDay(starts, Math.floor((days * nth) / count + 0.5))
+    const last = laterDay(starts, Math.floor((days * (nth + 1)) / count + 0.5) - 1)
     const name = count === 1 ? 'The year' : `${ordinals[nth] ?? nth + 1} ${termWords[count] ?? 'term'}`
     const soonest = first <= today && today <= last ? laterDay(today, usual.fromNow) : first
     const due = laterDay(last, -usual.due)

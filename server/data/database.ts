@@ -50,15 +50,19 @@ export async function askNothing(db: Knex): Promise<void> {
   await db.raw('select 1')
 }
 
-/** Whether an error means that the database cannot be reached just now, rather than that it refused something. */
-export function isUnreachable(error: unknown): boolean {
-  const code = error instanceof Error && 'code' in error ? String(error.code) : ''
-  const name = error instanceof Error ? error.name : ''
-  return (
-    ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT', '57P01', '57P02', '57P03', '08006', '08001', '53300'].includes(
-      code,
-    ) ||
-    name === 'KnexTimeoutError' ||
-    (error instanceof Error && /Connection terminated|Connection ended/.test(error.message))
-  )
+/** Codes of the system for a connection that is not made, or breaks. */
+const broken = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT', 'ETIMEDOUT', 'EHOSTUNREACH', 'ENOTFOUND', 'EAI_AGAIN']
+/** How pg and knex say that a connection is no more. */
+const brokenWords = /Connection terminated|Connection ended|not queryable|Client was closed|query already complete/
+
+/**
+ * Why the database cannot do anything just now, rather than that it refused something; null where it can. Classes of
+ * PostgreSQL's error codes: 08 connections, 57P its operator, 53 no room (disk, memory, connections), 58 the system.
+ */
+export function hindrance(error: unknown): 'unreachable' | 'no room' | null {
+  if (!(error instanceof Error)) return null
+  const code = 'code' in error ? String(error.code) : ''
+  if (/^(53[0124]|58)/.test(code)) return 'no room'
+  const isBroken = broken.includes(code) || /^(08|57P|533)/.test(code)
+  return isBroken || error.name === 'KnexTimeoutError' || brokenWords.test(error.message) ? 'unreachable' : null
 }

@@ -86,5 +86,5 @@ function parsed(bytes: Buffer): unknown {
 }
 
 function mostInWords(most: number): string {
-  return most >= 1024 * 1024 ? `${most / 1024 / 1024} MB` : `${Math.round(most / 1024)} kB`
+  return most >= 1024 * 1024 ? `${most / 1024 / 1024} MB` : `${Math.ceil(most / 1024)} kB`
 }

@@ -2,7 +2,7 @@ import { setResponseHeaders, setResponseStatus, type H3Event } from 'h3'
 import { z } from 'zod'
 import { lockedTerm } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { isUnreachable } from '../data/database'
+import { hindrance } from '../data/database'
 
 const statusOf: Record<Refusal['kind'], number> = {
   'signed out': 401,
@@ -57,11 +57,18 @@ function lockOf(error: unknown): { name: string; locks: string } {
   return named.data ?? { name: 'The term', locks: 'its day' }
 }
 
+const hindranceWords = {
+  'unreachable': 'The database cannot be reached just now. Nothing was lost; it is tried again.',
+  'no room': 'The server has no room left to keep this: tell whoever runs it. Nothing was lost; it is tried again.',
+} as const
+
 /** Anything that went wrong, as a refusal in words for the person who asked. What nobody foresaw is logged. */
 export function refusalOf(error: unknown): Refusal {
   if (error instanceof Refusal) return error
-  if (isUnreachable(error)) {
-    return new Refusal('unreachable', 'The database cannot be reached just now. Nothing was lost; it is tried again.')
+  const why = hindrance(error)
+  if (why !== null) {
+    if (why === 'no room') console.error(error)
+    return new Refusal('unreachable', hindranceWords[why])
   }
   const code = error instanceof Error && 'code' in error ? String(error.code) : ''
   if (code === lockedInDatabase) return lockedTerm(lockOf(error))

@@ -92,8 +92,9 @@ export async function eraseStudent(
     throw new Refusal('invalid', `This is not the child’s school number. Nothing was erased.`)
   }
   await inTransaction(context.db, async (trx) => {
-    await eraseStudentData(trx, studentId)
+    // First, so that the name goes from the reason too.
     await noteErasure(trx, { personId: context.who.personId, reason })
+    await eraseStudentData(trx, studentId)
     const deed = { personId: context.who.personId, classId: null, termId: null, kind: 'erased a student', needs: [] }
     await keepEvents(trx, [{ deed, changes: [] }])
   })

@@ -41,9 +41,13 @@ function threadsFor(kind: Kind): (asker: string, order: BesideOrder) => Promise<
   const pool = new Piscina({
     ...workerFile('server/workers/besideServices.ts'),
     ...{ minThreads: 0, maxThreads: threads, idleTimeout, execArgv: [] },
+    // A thread that has nothing to do hears that its database is gone, and connects anew.
+    atomics: 'disabled',
     resourceLimits: { maxOldGenerationSizeMb: megabytes },
     env: { ...process.env, FACUNDA_CONNECTIONS: '2' },
   })
+  // A thread that dies of something outside its work (its database goes away) is made anew when it is wanted next.
+  pool.on('error', (error: unknown) => console.error(error))
   const turn = fairQueue({ ...bounds, atOnce: threads })
   return (asker, order) =>
     turn(asker, async () => {

@@ -300,6 +300,8 @@ describe('a family’s data', () => {
       await db('gradebook_file')
         .where({ ...here, name: 'f' })
         .delete()
+      await db('report_file').where({ run_id: runId }).delete()
+      await db('report_run').where({ id: runId }).delete()
       await db('event')
         .where({ ...here, kind: 'kept' })
         .delete()

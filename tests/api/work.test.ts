@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { DraftsAnswer, RunAnswer } from '../../contracts/answers'
 import { writeComments } from '../../core/record/draftBox'
 import { startCluster } from '../../scripts/cluster.mjs'
+import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 
@@ -198,5 +199,29 @@ describe('when the database is gone for a while', () => {
     expect(during.body.message).toMatch(/cannot be reached.*Nothing was lost/)
     cluster.start()
     expect((await ines('GET', place.path)).status).toBe(200)
+  })
+
+  // The codes as PostgreSQL gives them: no disk, no memory, a file that cannot be written, and a connection that broke.
+  it.each([
+    ['53100', /no room left.*Nothing was lost/],
+    ['53200', /no room left/],
+    ['58030', /no room left/],
+    ['57P01', /cannot be reached/],
+    ['08006', /cannot be reached/],
+    ['XX000', /Something went wrong here/],
+  ])('SQLSTATE %s is told apart: who writes is asked to wait, unless it is our own fault', async (code, words) => {
+    const db = openDatabase(databaseUrl())
+    const mark = await settled(place.student('Umi').id, 'art')
+    try {
+      await db.raw(`create function hindered() returns trigger language plpgsql as $$
+        begin raise exception using errcode = '${code}', message = 'could not extend file'; end $$;
+        create trigger hindered before insert or update on settled_mark execute function hindered()`)
+      const { status, body } = await settle({ percent: 41, special: null, reason: 'hindered' })
+      expect([status, body.message]).toEqual([code === 'XX000' ? 500 : 503, expect.stringMatching(words)])
+    } finally {
+      await db.raw('drop trigger hindered on settled_mark; drop function hindered()')
+      await db.destroy()
+    }
+    expect(await settled(place.student('Umi').id, 'art')).toEqual(mark)
   })
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { percentText } from '~~/core/marks/rounding'
 import { levelEvidence } from '~~/core/record/levelEvidence'
 import { shortDay } from '~~/core/reports/longDate'
 import type { Student } from '~~/core/record/roster'
@@ -41,7 +42,7 @@ const works = computed(() => {
         <td v-for="work in works" :key="work.id" class="px-2 text-right">
           <template v-for="result in results" :key="result.work.id">
             <template v-if="result.work.id === work.id"
-              >{{ Math.round(result.percent) }} %
+              >{{ percentText(result.percent) }}
               <span v-if="result.level" class="text-muted">{{ result.level.symbol }}</span></template
             >
           </template>

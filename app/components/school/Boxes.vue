@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { roundHalfUp } from '~~/core/marks/rounding'
 import { keyFor } from '~~/core/school/keyFor'
 import { boxColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planBoxList, type ListedBox } from '~~/core/exchange/lists/planSetupLists'
@@ -85,7 +86,7 @@ function plain(box: ListedBox): BoxRow {
             class="field w-24 tabular-nums"
             inputmode="numeric"
             :value="box.limit"
-            @change="change(box, { limit: Math.round(Number(valueOf($event))) || 0 })"
+            @change="change(box, { limit: roundHalfUp(Number(valueOf($event))) || 0 })"
         /></label>
         <RetireButton
           :retired="box.retired"

@@ -1,3 +1,4 @@
+import { roundHalfUp } from '../../marks/rounding'
 import type { BundleRow } from './readBundle'
 
 /** What each word of a scale comes to, as a share of the scale's highest; the words in small letters. */
@@ -41,5 +42,5 @@ export function readScale(written: string): ScoreScale {
  */
 export function inPoints(written: string, scale: ScoreScale | undefined, outOf: number): string {
   const share = scale?.get(written.toLowerCase())
-  return share === undefined ? written : String(Math.round(share * outOf * 100) / 100)
+  return share === undefined ? written : String(roundHalfUp(share * outOf, 2))
 }

@@ -37,7 +37,7 @@ const dayNought = { 1900: Date.UTC(1899, 11, 30), 1904: Date.UTC(1904, 0, 1) }
 export function numberText(value: number, look: NumberLook, from: 1900 | 1904): string {
   if (look === 'percent') return `${tidy(value * 100)}%`
   if (look === 'date' || look === 'time') {
-    const moment = new Date(dayNought[from] + Math.round(value * dayLength))
+    const moment = new Date(dayNought[from] + Math.floor(value * dayLength + 0.5))
     if (Number.isNaN(moment.getTime())) return tidy(value)
     const [day = '', time = ''] = moment.toISOString().split('T')
     const clock = time.slice(0, 5)
