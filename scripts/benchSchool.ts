@@ -2,6 +2,7 @@ import { readFileSync, statSync } from 'node:fs'
 import { brotliDecompressSync } from 'node:zlib'
 import { wholeSentence, type KeptSentence } from '../core/narrative/keptSentence'
 import { fillYear } from './benchGrow'
+import { burstTimes } from './benchBurst'
 import { folderTimes } from './benchFolder'
 import { percentiles, slowestHealth, timesOf, together } from './benchTimes'
 import { startSchool } from './benchWeb'
@@ -120,6 +121,7 @@ async function report(teachers: string[], places: string[]): Promise<void> {
     `  … the coordinator's desk           ${percentiles(await timesOf(10, () => ask(philippa, 'GET', '/api/desk')))}`,
   )
   console.log(`  … a class's record alone           ${percentiles(await timesOf(8, () => ask(one, 'GET', place)))}`)
+  for (const line of await burstTimes({ address, cookie: one, path: place })) console.log(line)
   console.log(`  memory of the web over this load   ${webMemory()}`)
   console.log(`  health while the worst comes in    at most ${(await healthAtWorst(one, place)).toFixed(0)} ms`)
   console.log(`  memory of the web with the worst   ${webMemory()}`)

@@ -4,7 +4,7 @@ import { readAttendance } from './folder/readStudentFiles'
 import { guessGradebook } from './guessGradebook'
 import { planImport, type KnownResult } from './planImport'
 import { readDate } from './readDate'
-import { readScore } from './readScore'
+import { readScore, unitOf } from './readScore'
 import { readTable } from './readTable'
 
 // What an import must not change by itself, each rule with the smallest file that would break it.
@@ -92,6 +92,10 @@ describe('days and months', () => {
     ['10/05/2026,25/10/2026', 'day first'],
     ['10/05/2026,11/05/2026', 'day first'],
     ['10/25/2026,25/10/2026', 'day first'],
+    // Twelve may be a month and thirteen is none.
+    ['10/12/2026,11/12/2026', 'day first'],
+    ['10/13/2026,10/12/2026', 'month first'],
+    ['13/10/2026,12/10/2026', 'day first'],
   ])('a file with %s is read %s', (dates, order) => {
     const table = readTable(
       `Number,Work,Score,Date\n${dates
@@ -156,5 +160,17 @@ describe('days in words', () => {
     ['October 2026', undefined],
   ])('%s', (written, day) => {
     expect(readDate(written)).toBe(day)
+  })
+})
+
+describe('a unit behind figures', () => {
+  it.each([
+    [['2.80 m', '3.10 m', '2.95 m'], 'm'],
+    [['2.80 m', '3.10 m'], null],
+    [['2.80 m', '', '3.10 m', '2.90 M'], 'm'],
+    [['2.80 m', '3.10 m', '14 words'], null],
+    [['2.80', '3.10', '14'], null],
+  ] as const)('%j: %s', (cells, unit) => {
+    expect(unitOf(cells)).toBe(unit)
   })
 })

@@ -4,7 +4,7 @@ import { mean, median as referenceMedian, modeFast } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { levelForPercent, scaleProblems, type Scale } from '../scales/scale'
 import { decayingAverage, drawTogether } from './drawTogether'
-import { markRulesSchema, passLineOf, rulesOfSubject, usualMarkRules, type MarkRules } from './markRules'
+import { markRulesSchema, mostSettled, passLineOf, rulesOfSubject, usualMarkRules, type MarkRules } from './markRules'
 import { roundHalfUp } from './rounding'
 import { termMark } from './termMark'
 import type { Category, PieceOfWork, Result } from './work'
@@ -15,6 +15,10 @@ const piece = (id: string, category: string, outOf = 100, counts = true): PieceO
 const scored = (workId: string, score: number): Result => ({ workId, state: 'scored', score })
 const rules = (change: Partial<MarkRules>): MarkRules => ({ ...usualMarkRules, ...change })
 const items = (values: readonly number[]) => values.map((value) => ({ value, weight: 1 }))
+
+it('settles up to the whole, and with extra credit a fifth above it', () => {
+  expect([mostSettled(rules({})), mostSettled(rules({ extraCredit: true }))]).toEqual([100, 120])
+})
 
 describe('what a category comes to', () => {
   // NIST/SEMATECH e-Handbook of Statistical Methods, 6.4.3.1, single exponential smoothing with a weight of 0.1: the

@@ -52,3 +52,24 @@ it('says what is wrong with a year', () => {
     'A year needs a term.',
   ])
 })
+
+it('takes the first and the last day of everything for days of it', () => {
+  const [first] = proposeTerms(year, 3)
+  const [starts, ends] = [first?.starts ?? '', first?.ends ?? '']
+  const allowed = [
+    { progressDue: starts },
+    { progressDue: ends },
+    { commentsDue: starts },
+    { commentsDue: ends, locks: ends },
+  ]
+  for (const change of allowed) expect([change, problemsWith(change)]).toEqual([change, []])
+  const refused = [
+    [{ progressDue: laterDay(starts, -1) }, 'progress reports are due on a day that is not in it'],
+    [{ progressDue: laterDay(ends, 1) }, 'progress reports are due on a day that is not in it'],
+    [{ commentsDue: laterDay(starts, -1) }, 'comments are due before it begins'],
+    [{ commentsDue: ends, locks: laterDay(ends, -1) }, 'locks before its comments are due'],
+    [{ starts: laterDay(year.starts, -1) }, 'is not within the year'],
+    [{ ends: starts }, 'ends before it begins'],
+  ] as const
+  for (const [change, words] of refused) expect(problemsWith(change).join(' ')).toContain(words)
+})

@@ -14,7 +14,7 @@ it('finds depth and length wherever they stand, and counts nothing in texts', ()
   const deep = (depth: number): string => `${'[{"a":'.repeat(depth / 2)}1${'}]'.repeat(depth / 2)}`
   expect([problemOf(deep(24)), problemOf(deep(26))]).toEqual([null, 'This is nested too deeply.'])
   expect(problemOf('['.repeat(1_000_000))).toBe('This is nested too deeply.')
-  const many = `[${Array(40)
+  const many = `[${Array(80)
     .fill(`[${Array(19_000).fill('0').join()}]`)
     .join()}]`
   expect(problemOf(many)).toBe('This is too much at once. Send less.')

@@ -5,6 +5,8 @@ import { changesSchool, grantsIn, type ClassTeaching, type Grants, type Who } fr
 
 /** A class of grade 5 in which music is a specialist's. */
 const room: ClassTeaching = { classId: 'class', group: null, specialistSubjects: ['music'], grades: ['5'] }
+/** A group out of it and others, in which music is taught. */
+const group: ClassTeaching = { classId: 'class', group: 'music', specialistSubjects: ['music'], grades: ['5', '6'] }
 const staff = (more: Partial<Who>): Who => ({ personId: 'p', role: 'teacher', grades: null, teaching: [], ...more })
 const lesson = (subject: string | null, secondReader = false): Who['teaching'][number] => ({
   classId: 'class',
@@ -12,9 +14,10 @@ const lesson = (subject: string | null, secondReader = false): Who['teaching'][n
   secondReader,
 })
 
-const people: readonly [who: string, asked: Who][] = [
+const people: readonly [who: string, asked: Who, where?: ClassTeaching][] = [
   ['Teacher of the class', staff({ teaching: [lesson(null)] })],
   ['Teacher of a subject in it', staff({ teaching: [lesson('music')] })],
+  ['Teacher of a group out of it', staff({ teaching: [lesson('music')] }), group],
   ['Second reader of the class', staff({ teaching: [lesson(null, true)] })],
   ['Second reader of a subject', staff({ teaching: [lesson('music', true)] })],
   ['Teacher of another class', staff({ teaching: [{ ...lesson(null), classId: 'other' }] })],
@@ -32,7 +35,11 @@ const things: readonly [what: string, reads: Ask, changes: Ask][] = [
     (may) => may.changes('subject music'),
   ],
   ['The other subjects of the class', (may) => may.readsSubject('science'), (may) => may.changes('subject science')],
-  ['Habits and the general comment', (may) => may.sees('habit', null), (may) => may.changes('general')],
+  [
+    'Habits, attendance, practice and the general comment',
+    (may) => may.sees('habit', null),
+    (may) => may.changes('general'),
+  ],
   [
     'Notes that belong to no subject',
     (may) => may.sees('note', null),
@@ -49,7 +56,7 @@ const things: readonly [what: string, reads: Ask, changes: Ask][] = [
 
 /** Who may read and change what, for the people there are in a school. */
 export function rightsTable(): Pick<RightsAnswer, 'people' | 'rows'> {
-  const asked = people.map(([, who]) => ({ who, may: grantsIn(who, room) }))
+  const asked = people.map(([, who, where = room]) => ({ who, may: grantsIn(who, where) }))
   return {
     people: people.map(([title]) => title),
     rows: things.map(([what, reads, changes]) => ({

@@ -210,6 +210,8 @@ describe('who sees a class', () => {
     expect(may(/^A specialist/, 'Teacher of the class')).toEqual([true, false])
     expect(may(/^A specialist/, 'Teacher of a subject in it')).toEqual([true, true])
     expect(may(/^The other subjects/, 'Teacher of a subject in it')).toEqual([false, false])
+    expect(may(/^Habits/, 'Teacher of a subject in it')).toEqual([true, false])
+    expect(may(/^Habits/, 'Teacher of a group out of it')).toEqual([false, false])
     expect(may(/^Notes/, 'Second reader of the class')).toEqual([false, false])
     expect(may(/^Reports/, 'Coordinator of other grades')).toEqual([false, false])
     expect(may(/set-up/, 'Coordinator of its grade')).toEqual([true, false])

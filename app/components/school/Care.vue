@@ -36,14 +36,14 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
           <thead>
             <tr class="border-b border-rule text-left align-bottom text-muted">
               <td></td>
-              <th v-for="each in care.rights.people" :key="each" scope="col" class="w-24 py-1 pr-3 font-normal">
+              <th v-for="each in care.rights.people" :key="each" scope="col" class="w-22 py-1 pr-2 font-normal">
                 {{ each }}
               </th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="row in care.rights.rows" :key="row.what" class="border-b border-rule">
-              <th scope="row" class="min-w-56 py-1.5 pr-3 text-left font-normal">{{ row.what }}</th>
+              <th scope="row" class="min-w-52 py-1.5 pr-3 text-left font-normal">{{ row.what }}</th>
               <td v-for="(reads, at) in row.reads" :key="at" :class="row.changes[at] ? 'font-semibold' : ''">
                 {{ word(reads, row.changes[at]) }}
               </td>
@@ -60,34 +60,36 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
       <p class="mt-1 max-w-160 text-sm text-muted">
         What is older goes by itself, within the hour. Marks, levels, notes and comments stay until you take them away.
       </p>
-      <table class="mt-2 text-sm" aria-labelledby="kept">
-        <thead>
-          <tr class="border-b border-rule text-left text-muted">
-            <th scope="col" class="py-1 pr-6 font-normal">What</th>
-            <th scope="col" class="pr-6 font-normal">Kept for, in days</th>
-            <th scope="col" class="pr-6 text-right font-normal">There are</th>
-            <th scope="col" class="font-normal">Since</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="each in keptThings" :key="each" class="border-b border-rule">
-            <th :id="`kept-${each}`" scope="row" class="py-1.5 pr-6 text-left font-normal">{{ named[each] }}</th>
-            <td class="pr-6">
-              <input
-                class="field w-20"
-                type="number"
-                min="1"
-                max="3660"
-                :aria-labelledby="`kept-${each}`"
-                :value="care.rights.kept[each].days"
-                @change="attempt(() => care.keepFor(each, Number(valueOf($event))))"
-              />
-            </td>
-            <td class="pr-6 text-right tabular-nums">{{ care.rights.kept[each].count.toLocaleString('en-GB') }}</td>
-            <td>{{ care.rights.kept[each].since ? longDate(care.rights.kept[each].since ?? '') : '' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="relative mt-2 overflow-x-auto">
+        <table class="text-sm" aria-labelledby="kept">
+          <thead>
+            <tr class="border-b border-rule text-left text-muted">
+              <th scope="col" class="py-1 pr-6 font-normal">What</th>
+              <th scope="col" class="pr-6 font-normal">Kept for, in days</th>
+              <th scope="col" class="pr-6 text-right font-normal">There are</th>
+              <th scope="col" class="font-normal">Since</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="each in keptThings" :key="each" class="border-b border-rule">
+              <th :id="`kept-${each}`" scope="row" class="py-1.5 pr-6 text-left font-normal">{{ named[each] }}</th>
+              <td class="pr-6">
+                <input
+                  class="field w-20"
+                  type="number"
+                  min="1"
+                  max="3660"
+                  :aria-labelledby="`kept-${each}`"
+                  :value="care.rights.kept[each].days"
+                  @change="attempt(() => care.keepFor(each, Number(valueOf($event))))"
+                />
+              </td>
+              <td class="pr-6 text-right tabular-nums">{{ care.rights.kept[each].count.toLocaleString('en-GB') }}</td>
+              <td>{{ care.rights.kept[each].since ? longDate(care.rights.kept[each].since ?? '') : '' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <h3 class="mt-8 font-semibold">Children who were erased</h3>
       <p v-if="care.rights.erasures.length === 0" class="mt-1">None.</p>
       <ul v-else class="mt-1 grid gap-1">
