@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { assertNever } from '~~/core/assertNever'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import type { PlainToken } from '~~/core/narrative/notation'
 import { parsePhrase } from '~~/core/narrative/notation'
@@ -94,6 +95,8 @@ function nameOf(token: PlainToken): string {
       return 'a describing word'
     case 'fact':
       return token.fact
+    default:
+      return assertNever(token)
   }
 }
 </script>

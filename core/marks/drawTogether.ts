@@ -1,3 +1,4 @@
+import { assertNever } from '../assertNever'
 import { roundHalfUp } from './rounding'
 import { levelForPercent, type Scale } from '../scales/scale'
 import type { MarkRules } from './markRules'
@@ -28,6 +29,8 @@ export function drawTogether(
       return median(values)
     case 'most frequent':
       return ofMostFrequentLevel(values, scale)
+    default:
+      return assertNever(together)
   }
 }
 

@@ -6,6 +6,7 @@ import type {
   SetupKind,
   SetupUses,
 } from '../../contracts/ownSetup'
+import { assertNever } from '../../core/assertNever'
 import { phraseProblem } from '../../core/exchange/phrasebookFile'
 import { readPlan } from '../../core/narrative/plan'
 import { skillWords } from '../../core/narrative/skillWords'
@@ -155,6 +156,8 @@ function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null }
       return both(change, (definition) => ({ definition }))
     case 'phrase':
       return both(change, ({ position, ...phrase }) => ({ ...phraseColumns({ ...phrase, owner: null }), position }))
+    default:
+      return assertNever(change)
   }
 }
 
@@ -209,6 +212,8 @@ function withChange<T extends Rows>(rows: T, change: SetupChange): T {
       return { ...rows, scales: put(rows.scales, change.row, (one) => one.key) }
     case 'phrase':
       return rows
+    default:
+      return assertNever(change)
   }
 }
 
