@@ -60,15 +60,20 @@ const sources = [
 
 /** Builds when a source is newer than what was built. */
 export function needBuild() {
-  if (existsSync(built) && newest(sources) <= statSync(built).mtimeMs) return
+  if (isBuilt()) return
   console.log('Building …')
   execFileSync(process.execPath, ['scripts/build.mjs'], { stdio: 'inherit' })
 }
 
-/** What Node is given to run a program of ours: as it was built, or (for development) its source. */
+/** Whether what was built is no older than what it was built from. */
+function isBuilt() {
+  return existsSync(built) && newest(sources) <= statSync(built).mtimeMs
+}
+
+/** What Node is given to run a program of ours: as it was built, or its source where that is newer. */
 export function programArguments(source) {
   const beside = `.output/beside/${source.replace(/^.*\//, '').replace(/\.ts$/, '.mjs')}`
-  return existsSync(beside) ? [beside] : ['--import', 'tsx', source]
+  return existsSync(beside) && isBuilt() ? [beside] : ['--import', 'tsx', source]
 }
 
 function newest(paths) {

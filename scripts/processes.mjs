@@ -68,6 +68,7 @@ export function startProcesses({
     if (pidFile && web && press) writeFileSync(pidFile, JSON.stringify({ web: web.pid(), press: press.pid() }))
   }
   const options = webOptions()
+  const pressArguments = dev ? ['--import', 'tsx', 'press/press.ts'] : programArguments('press/press.ts')
   let web = null
   let press = null
   const stdio = ['ignore', quiet ? 'ignore' : 'inherit', 'inherit']
@@ -85,7 +86,7 @@ export function startProcesses({
   press = keepRunning(
     'press',
     () =>
-      spawn(process.execPath, dev ? ['--import', 'tsx', 'press/press.ts'] : programArguments('press/press.ts'), {
+      spawn(process.execPath, pressArguments, {
         env: { ...env, FACUNDA_CONNECTIONS: env.FACUNDA_PRESS_CONNECTIONS ?? '3' },
         stdio,
       }),
