@@ -306,10 +306,7 @@ export const useSaving = defineStore('saving', () => {
       trouble.value = 'You are signed out. What you typed is kept on this device; sign in and it is saved.'
       return
     }
-    trouble.value =
-      problem.status === 0
-        ? 'The server cannot be reached just now. What you typed is kept on this device and saved as soon as it is back.'
-        : `${problem.message} What you typed is kept on this device.`
+    trouble.value = `${problem.message} What you typed is kept on this device and saved as soon as it is back.`
     clearTimeout(again)
     again = setTimeout(() => void flush(), pause)
     pause = Math.min(longestPause, pause * 2)
