@@ -7,10 +7,15 @@ const nobody = 'a student'
 /** What no text matches. */
 const nothing = '\\M\\m\\M'
 
+/** A number of fewer signs is a score, a year or a page as well. */
+const leastNumber = 5
+
 /** How a child is named, as PostgreSQL's regular expressions; null where nothing would tell that child alone. */
 interface NamesToForget {
-  /** First and family name beside each other, in either order, and the school number: that child wherever it stands. */
+  /** First and family name beside each other, in either order: that child wherever it stands. */
   readonly whole: string
+  /** The school number, where it is long enough to be no other number. */
+  readonly number: string
   /** One of the names by itself, where nobody else in the school has it: that child where children's work is named. */
   readonly alone: string | null
 }
@@ -18,7 +23,7 @@ interface NamesToForget {
 /** The names of a child who is about to be erased. */
 export async function namesToForget(trx: Knex.Transaction, id: string): Promise<NamesToForget> {
   const child = await trx('student').where({ id }).first()
-  if (!child) return { whole: nothing, alone: null }
+  if (!child) return { whole: nothing, number: nothing, alone: null }
   const { used_name, legal_given, family, school_number } = child
   const given = [...new Set([used_name, legal_given])].filter((name) => name !== '').map(escaped)
   const between = String.raw`[\s,._-]+`
@@ -31,7 +36,8 @@ export async function namesToForget(trx: Knex.Transaction, id: string): Promise<
     { id, names: [...new Set([used_name, legal_given, family])].filter((name) => !isAlsoAWord(name)) },
   )
   return {
-    whole: word([...both, escaped(school_number)]),
+    whole: both.length === 0 ? nothing : word(both),
+    number: school_number.length < leastNumber ? nothing : word([escaped(school_number)]),
     alone: rows.length === 0 ? null : word(rows.map(({ name }) => escaped(name))),
   }
 }
@@ -55,11 +61,13 @@ const ofOthers = `exists (select from jsonb_array_elements(changes) as change wh
   array['work', 'question', 'class_room', 'sign_off', 'reopening', 'result', 'category']))`
 
 /** Writes "a student" for the names, wherever somebody wrote them in words of their own. */
-export async function forgetNames(trx: Knex.Transaction, { whole, alone }: NamesToForget): Promise<void> {
-  const values = { whole, alone: alone ?? nothing, nobody }
+export async function forgetNames(trx: Knex.Transaction, { whole, number, alone }: NamesToForget): Promise<void> {
   for (const [table, columns] of Object.entries(freeWords)) {
     for (const column of columns) {
       const [type, unless] = column === 'changes' ? ['jsonb', ofOthers] : ['text', 'false']
+      // Among what is kept for undoing a number may be a score.
+      const sure = column === 'changes' ? whole : `${whole}|${number}`
+      const values = { whole: sure, alone: alone ?? nothing, nobody }
       // A name by itself is one only with its capital: "rose" is none.
       const { rows } = await trx.raw<{ rows: { row: string; words: string }[] }>(
         `select ctid::text as row,
