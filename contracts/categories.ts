@@ -5,6 +5,7 @@ const category = z.object({
   key,
   name: text(60).transform((name) => name.trim()),
   weight: z.number().min(0, 'A weight is 0 or more.').max(1_000_000),
+  isExam: z.boolean(),
 })
 
 /** All categories of a subject in a class as they shall be. `was`: as the writer saw them. */
@@ -20,5 +21,5 @@ export interface CategoriesElsewhere {
   className: string
   year: string
   subject: string
-  categories: { name: string; weight: number }[]
+  categories: { name: string; weight: number; isExam: boolean }[]
 }

@@ -19,9 +19,12 @@ export const termDays = z.object({
   locks: day,
 })
 
+/** A term of a new year, and which one it follows on: its weight in the year so far is carried over. */
+const termOfYear = termDays.extend({ follows: z.uuid().optional() })
+
 /** A school year with its terms, which fit each other. */
 export const yearWithTerms = z
-  .object({ name: text(40), starts: day, ends: day, terms: z.array(termDays).max(12) })
+  .object({ name: text(40), starts: day, ends: day, terms: z.array(termOfYear).max(12) })
   .superRefine(({ terms, ...year }, found) => {
     for (const message of yearProblems(year, terms)) found.addIssue({ code: 'custom', message })
   })

@@ -134,7 +134,7 @@ function importLine(students: number): string {
       students: known,
       work: [],
       results: [],
-      categories: [{ key: 'Quizzes', name: 'Quizzes', weight: 1 }],
+      categories: [{ key: 'Quizzes', name: 'Quizzes', weight: 1, isExam: false }],
     })
   })
   return `import    ${plan.results.length} rows in ${time.toFixed(0)} ms, ${Math.round((plan.results.length / time) * 1000)} a second`

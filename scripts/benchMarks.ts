@@ -47,7 +47,7 @@ function largeYear(demo: ClassRecord, size: { students: number; subjects: number
     schoolNumber: `${at}`,
   }))
   const categories = subjects.flatMap(({ key }) =>
-    ['Quizzes', 'Projects'].map((name) => ({ subject: key, key: name, name, weight: 50 })),
+    ['Quizzes', 'Projects'].map((name) => ({ subject: key, key: name, name, weight: 50, isExam: false })),
   )
   const work = subjects.flatMap(({ key }) =>
     Array.from({ length: size.works }, (_, at): SubjectWork => ({

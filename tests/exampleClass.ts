@@ -102,7 +102,7 @@ export function exampleClass(change: Partial<ClassRecord> = {}): ClassRecord {
     ],
     habits: [{ key: 'care', name: 'Care', familyWords: 'Works with care', scale: 'skills' }],
     students: [student('1', 'Maya', she), student('2', 'Sam', they)],
-    categories: [{ subject: 'sums', key: 'Quizzes', name: 'Quizzes', weight: 1 }],
+    categories: [{ subject: 'sums', key: 'Quizzes', name: 'Quizzes', weight: 1, isExam: false }],
     work: [
       {
         id: 'w2',

@@ -70,7 +70,7 @@ export const rows = (): FolderRows => ({
     { room: '5 Ash', subject: 'sums', person: 'bea', secondReader: false, from: '2027-01-11', to: null },
     { room: '5 Ash', subject: 'sums', person: 'ada', secondReader: true, ...always },
   ],
-  categories: [{ room: '5 Ash', subject: 'sums', key: 'q', name: 'Quizzes', weight: 2.5 }],
+  categories: [{ room: '5 Ash', subject: 'sums', key: 'q', name: 'Quizzes', weight: 2.5, isExam: false }],
   work: [
     {
       id: 'w',

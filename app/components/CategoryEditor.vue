@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { categoryShares } from '~~/core/marks/categoryShares'
 import { percentText } from '~~/core/marks/rounding'
 import type { CategoriesElsewhere } from '~~/contracts/categories'
 import { categoryColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
@@ -20,7 +21,12 @@ const settings = useSettings()
 const { markShown } = useMarks()
 const { busy, problem, attempt } = useAttempt()
 const was = computed(() =>
-  (classRecord.index?.categoriesOf(props.subject) ?? []).map(({ key, name, weight }) => ({ key, name, weight })),
+  (classRecord.index?.categoriesOf(props.subject) ?? []).map(({ key, name, weight, isExam }) => ({
+    key,
+    name,
+    weight,
+    isExam,
+  })),
 )
 const { seen, wanted, isChanged, takeStanding } = useOwnCopy<Category[]>(() => was.value)
 const elsewhere = shallowRef<CategoriesElsewhere[] | null>(null)
@@ -38,7 +44,8 @@ const changed = computed(() =>
     : [],
 )
 const total = computed(() => wanted.value.reduce((sum, { weight }) => sum + (Number.isFinite(weight) ? weight : 0), 0))
-const share = (weight: number): string => (total.value > 0 ? percentText((weight / total.value) * 100) : '—')
+const exam = computed(() => classRecord.index?.rulesOf(props.subject).exam ?? null)
+const shares = computed(() => categoryShares(wanted.value, exam.value))
 
 function nameOf(studentId: string): string {
   const student = classRecord.index?.student(studentId)
@@ -46,7 +53,7 @@ function nameOf(studentId: string): string {
 }
 
 function add(): void {
-  wanted.value = [...wanted.value, { key: crypto.randomUUID(), name: '', weight: 1 }]
+  wanted.value = [...wanted.value, { key: crypto.randomUUID(), name: '', weight: 1, isExam: false }]
 }
 
 function lookElsewhere(): Promise<void> {
@@ -59,10 +66,11 @@ function lookElsewhere(): Promise<void> {
 /** Names that are here already keep their work; the others come new, and what work is in here stays. */
 function copy({ categories }: CategoriesElsewhere): void {
   const here = new Map(wanted.value.map((each) => [each.name.toLowerCase(), each]))
-  const taken = categories.map(({ name, weight }) => ({
+  const taken = categories.map(({ name, weight, isExam }) => ({
     key: here.get(name.toLowerCase())?.key ?? crypto.randomUUID(),
     name,
     weight,
+    isExam,
   }))
   const keys = new Set(taken.map(({ key }) => key))
   const used = was.value.filter(({ key }) => inUse.value.has(key) && !keys.has(key))
@@ -116,6 +124,7 @@ function keep(): Promise<void> {
         <tr class="border-b border-edge text-sm text-muted">
           <th scope="col" class="py-1">Category</th>
           <th scope="col" class="w-24">Weight</th>
+          <th v-if="exam" scope="col" class="w-16">Exam</th>
           <th scope="col" class="w-20 text-right">Share</th>
           <th scope="col" class="w-24 text-right">Work</th>
           <td class="w-24"></td>
@@ -142,7 +151,15 @@ function keep(): Promise<void> {
               :aria-label="`Weight of ${each.name || 'the new category'}`"
             />
           </td>
-          <td class="text-right tabular-nums">{{ share(each.weight) }}</td>
+          <td v-if="exam">
+            <input
+              v-model="each.isExam"
+              type="checkbox"
+              :disabled="!may"
+              :aria-label="`${each.name || 'The new category'} is the exam`"
+            />
+          </td>
+          <td class="text-right tabular-nums">{{ total > 0 ? percentText((shares[at] ?? 0) * 100) : '—' }}</td>
           <td class="text-right tabular-nums">{{ inUse.get(each.key) ?? 0 }}</td>
           <td class="text-right">
             <button
@@ -172,6 +189,10 @@ function keep(): Promise<void> {
         <span class="text-muted"> {{ each.categories.map(({ name, weight }) => `${name} ${weight}`).join(', ') }}</span>
       </li>
     </ul>
+    <p v-if="exam && wanted.length > 0" class="text-sm text-muted">
+      An exam weighs {{ percentText(exam.weighs) }} of the mark.
+      <template v-if="!wanted.some(({ isExam }) => isExam)">None of these is ticked as the exam.</template>
+    </p>
     <ListDoor
       v-if="may"
       title="A list of categories"

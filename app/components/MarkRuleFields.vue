@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { passLineOf, type MarkRules } from '~~/core/marks/markRules'
+import type { Term } from '~~/core/record/term'
 
 /** The choices that rules of marks are made of; what only belongs to another choice is shown with it. */
 const { rules, terms } = defineProps<{
   rules: MarkRules
-  /** The names of the year's. */ terms: readonly string[]
+  /** Those of the year. */ terms: readonly Pick<Term, 'id' | 'name'>[]
   disabled: boolean
 }>()
 const emit = defineEmits<{ change: [part: Partial<MarkRules>] }>()
@@ -89,29 +90,15 @@ const passLine = computed(() => passLineOf(rules))
       /></label>
     </template>
     <label class="grid gap-1"
-      >Exam’s category
+      >An exam weighs, per cent
       <input
         class="field w-36"
-        maxlength="80"
-        placeholder="none"
-        :value="rules.exam?.category ?? ''"
-        @change="
-          emit('change', {
-            exam: valueOf($event).trim()
-              ? { category: valueOf($event).trim(), weighs: rules.exam?.weighs ?? 40 }
-              : null,
-          })
-        "
-    /></label>
-    <label v-if="rules.exam" class="grid gap-1"
-      >Exam weighs, per cent
-      <input
-        class="field w-20"
         type="number"
         min="1"
         max="99"
-        :value="rules.exam.weighs"
-        @change="emit('change', { exam: { category: rules.exam.category, weighs: numberIn($event) } })"
+        placeholder="as other work"
+        :value="rules.exam?.weighs"
+        @change="emit('change', { exam: valueOf($event) === '' ? null : { weighs: numberIn($event) } })"
     /></label>
     <label class="grid gap-1"
       >Decimals shown
@@ -134,8 +121,8 @@ const passLine = computed(() => passLineOf(rules))
         :value="rules.passLine"
         @change="emit('change', { passLine: valueOf($event) === '' ? null : numberIn($event) })"
     /></label>
-    <label v-for="term in terms" :key="term" class="grid gap-1"
-      >{{ term }} weighs
+    <label v-for="term in terms" :key="term.id" class="grid gap-1"
+      >{{ term.name }} weighs
       <input
         class="field w-24"
         type="number"
@@ -143,8 +130,8 @@ const passLine = computed(() => passLineOf(rules))
         max="1000"
         step="any"
         placeholder="1"
-        :value="rules.termWeights[term]"
-        @change="weighTerm(term, valueOf($event))"
+        :value="rules.termWeights[term.id]"
+        @change="weighTerm(term.id, valueOf($event))"
     /></label>
     <label class="flex items-center gap-2 py-1.5"
       ><input
@@ -153,5 +140,8 @@ const passLine = computed(() => passLineOf(rules))
         @change="emit('change', { extraCredit: !rules.extraCredit })"
       />A mark may be above 100 %</label
     >
+    <p v-if="rules.exam" class="w-full text-muted">
+      Which category is the exam is ticked in each class, in Gather under <i>Work and weights</i>.
+    </p>
   </fieldset>
 </template>

@@ -16,7 +16,7 @@ const { wanted, isChanged, takeStanding } = useOwnCopy(() => props.rules)
 /** The subject whose own rules are looked at; "" for those of all. */
 const subject = ref('')
 const subjects = computed(() => classRecord.record?.subjects ?? [])
-const terms = computed(() => (school.year?.terms ?? []).map(({ name }) => name))
+const terms = computed(() => school.year?.terms ?? [])
 const called = computed(() => subjects.value.find(({ key }) => key === subject.value)?.name ?? '')
 const shown = computed(() => rulesOfSubject(wanted.value, subject.value))
 const own = computed(() => wanted.value.bySubject[subject.value] ?? {})

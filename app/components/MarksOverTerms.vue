@@ -9,23 +9,23 @@ const { markShown, besideMark, symbolOf } = useMarks()
 
 const terms = computed(() => {
   const record = classRecord.record
-  return record ? [...earlierOfYear(record), record].map(({ term }) => term.name) : []
+  return record ? [...earlierOfYear(record), record].map(({ term }) => term) : []
 })
 const rows = computed(() => {
   const { index, record, subject } = classRecord
   if (!index || !record || !subject) return []
   return record.students.map((student) => {
-    const found = new Map(yearSoFar(index, student.id, subject.key).map((each) => [each.term, each]))
-    return { student, cells: terms.value.map((term) => found.get(term)), last: [...found.values()].at(-1) }
+    const found = new Map(yearSoFar(index, student.id, subject.key).map((each) => [each.term.id, each]))
+    return { student, cells: terms.value.map(({ id }) => found.get(id)), last: [...found.values()].at(-1) }
   })
 })
 /** Which terms weigh otherwise than once, in words. */
 const weights = computed(() => {
   const { index, subject } = classRecord
   const termWeights: Readonly<Record<string, number>> = index?.rulesOf(subject?.key ?? '').termWeights ?? {}
-  const told = terms.value.flatMap((term) => {
-    const weight = termWeights[term]
-    return weight === undefined || weight === 1 ? [] : [`${term} weighs ${weight}`]
+  const told = terms.value.flatMap(({ id, name }) => {
+    const weight = termWeights[id]
+    return weight === undefined || weight === 1 ? [] : [`${name} weighs ${weight}`]
   })
   return told.length === 0 ? '' : `, of which ${listOf(told)}`
 })
@@ -40,14 +40,14 @@ const decimals = computed(() => classRecord.index?.rulesOf(key.value).decimals ?
     </p>
     <StudentTable :rows="rows">
       <template #heads>
-        <template v-for="(term, at) in terms" :key="term">
-          <th scope="col" class="px-2 text-right">{{ term }}</th>
+        <template v-for="(term, at) in terms" :key="term.id">
+          <th scope="col" class="px-2 text-right">{{ term.name }}</th>
           <th v-if="at > 0" scope="col" class="px-2 text-right font-normal">so far</th>
         </template>
         <th scope="col" class="px-2 text-right">The year so far</th>
       </template>
       <template #cells="{ row: { cells, last } }">
-        <template v-for="(cell, at) in cells" :key="terms[at]">
+        <template v-for="(cell, at) in cells" :key="terms[at]?.id">
           <td class="px-2 text-right">
             <component :is="cell?.isSettled === false ? 'i' : 'span'">{{
               markShown(cell?.percent, key, decimals)

@@ -42,7 +42,9 @@ function changedMarks(work: WorkKept | null) {
     ? others.map((each) => (each.id === id ? { ...work, id } : each))
     : others.filter((each) => each.id !== id)
   const isKnown = !work || categories.value.some(({ key }) => key === work.category)
-  const added = isKnown ? [] : [{ key: work.category, name: work.category, weight: usualWeight(categories.value) }]
+  const added = isKnown
+    ? []
+    : [{ key: work.category, name: work.category, weight: usualWeight(categories.value), isExam: false }]
   return marksUnder(index, props.subject, [...categories.value, ...added], pieces)
 }
 const effects = computed(() => (isChanged.value ? changedMarks(wanted.value) : []))

@@ -1,14 +1,18 @@
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { decodeText } from '~~/core/exchange/decodeText'
 import { writeSetupFolder } from '~~/core/exchange/folder/writeSetupFolder'
+import type { Term } from '~~/core/record/term'
+import { nothingRetired } from '~~/core/school/keptSetup'
 import type { SchoolSetup } from '~~/core/school/schoolSetup'
 
 /** A school folder is a zip of its files; none that is looked at here is larger than this once it is unpacked. */
 const largestPart = 2_000_000
 
 /** Hands a set-up to its owner as a school folder. */
-export function saveSchoolFolder(setup: SchoolSetup, name: string): void {
-  const files = [...writeSetupFolder(setup)].map(([file, text]) => [file, strToU8(text)] as const)
+export function saveSchoolFolder(setup: SchoolSetup, terms: readonly Pick<Term, 'id' | 'name'>[], name: string): void {
+  const files = [...writeSetupFolder(setup, nothingRetired, terms)].map(
+    ([file, text]) => [file, strToU8(text)] as const,
+  )
   const zip = zipSync(Object.fromEntries(files))
   saveFile(`${name}.zip`, new Blob([new Uint8Array(zip)], { type: 'application/zip' }))
 }

@@ -87,7 +87,12 @@ it('work that the class has under its whole heading stays that work, in either s
   for (const text of ['Name,Quiz (20 marks)\nMaya Reed,17\n', 'Name,Work,Score\nMaya Reed,Quiz (20 marks),17\n']) {
     const table = readTable(text)
     const plan = planImport(table, guessGradebook(table, [], { children: students }), {
-      ...{ students, work: [work], results: [], categories: [{ key: 'q', name: 'Classwork', weight: 1 }] },
+      ...{
+        students,
+        work: [work],
+        results: [],
+        categories: [{ key: 'q', name: 'Classwork', weight: 1, isExam: false }],
+      },
     })
     expect(plan.work.map(({ change, work: { title, outOf } }) => [change, title, outOf])).toEqual([
       ['unchanged', 'Quiz (20 marks)', 20],

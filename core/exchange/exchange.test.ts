@@ -158,7 +158,7 @@ describe('gradebook files of different make', () => {
     })),
     results: plan.results.map((result) => ({ ...result, workId: result.title })),
   })
-  const named = (names: string[]) => names.map((name) => ({ key: nameKey(name), name, weight: 1 }))
+  const named = (names: string[]) => names.map((name) => ({ key: nameKey(name), name, weight: 1, isExam: false }))
   function plan(path: string, categories: string[], earlier?: ImportPlan): ImportPlan {
     const table = readTable(decodeText(demo(path)))
     const mapping = guessGradebook(table, categories)
@@ -208,7 +208,7 @@ describe('gradebook files of different make', () => {
   const quiz = { id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 2, counts: true }
   function planText(text: string, work = [quiz]): ImportPlan {
     const table = readTable(text)
-    const categories = [{ key: 'q', name: 'Quizzes', weight: 1 }]
+    const categories = [{ key: 'q', name: 'Quizzes', weight: 1, isExam: false }]
     return planImport(table, guessGradebook(table, ['Projects']), { students, work, results: [], categories })
   }
 

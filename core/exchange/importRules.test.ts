@@ -18,7 +18,7 @@ const students = ['1', '2'].map((id) => ({
 const quiz = { id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 1, counts: true }
 function plan(text: string, results: KnownResult[] = []) {
   const table = readTable(text)
-  const categories = [{ key: 'q', name: 'Quizzes', weight: 1 }]
+  const categories = [{ key: 'q', name: 'Quizzes', weight: 1, isExam: false }]
   return planImport(table, guessGradebook(table, ['Quizzes']), { students, work: [quiz], results, categories })
 }
 const standing: KnownResult = { workId: 'w', studentId: '1', state: 'scored', score: 17, remark: 'missed the bus' }

@@ -18,8 +18,8 @@ const known = {
   work: [{ id: 'w', title: 'Quiz', category: 'q', date: '2026-10-05', outOf: 20, weight: 1, counts: true }],
   results: [{ workId: 'w', studentId: '1', state: 'scored' as const, score: 17, remark: '' }],
   categories: [
-    { key: 'q', name: 'Quizzes', weight: 40 },
-    { key: 'p', name: 'Projects', weight: 60 },
+    { key: 'q', name: 'Quizzes', weight: 40, isExam: false },
+    { key: 'p', name: 'Projects', weight: 60, isExam: false },
   ],
 }
 function plan(

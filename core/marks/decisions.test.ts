@@ -6,7 +6,7 @@ import { resultPercent, termMark } from './termMark'
 import type { Category, PieceOfWork, Result } from './work'
 
 // What a school decides, each with the figure it changes. Common practice, worked by hand.
-const categories: Category[] = [{ key: 'quiz', name: 'Quizzes', weight: 1 }]
+const categories: Category[] = [{ key: 'quiz', name: 'Quizzes', weight: 1, isExam: false }]
 const piece = (id: string, outOf: number, weight = 1, category = 'quiz'): PieceOfWork => ({
   id,
   title: id,
@@ -38,7 +38,7 @@ describe('the weight of a piece of work', () => {
     expect(termMark(work, results, categories, rules({ method: 'by points' })).percent).toBeCloseTo(76, 10)
   })
   it('the share of a category by points is that of its weighted points', () => {
-    const two = [...categories, { key: 'project', name: 'Projects', weight: 9 }]
+    const two = [...categories, { key: 'project', name: 'Projects', weight: 9, isExam: false }]
     const mark = termMark([...work, piece('p', 50, 1, 'project')], [...results, scored('p', 25)], two, {
       ...rules({ method: 'by points' }),
     })

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { text } from '../text/textSchema'
 
 /** What the results of a category may be drawn together by. */
 export const waysTogether = ['mean', 'recency weighted', 'most recent', 'most frequent', 'median'] as const
@@ -17,10 +16,9 @@ const rules = z.object({
   together: z.enum(waysTogether),
   /** Per cent that the newest result weighs where the newer weigh more; all before it weigh the rest. */
   newestWeighs: z.number().min(1).max(99),
-  /** Work of the category that is called so weighs apart from all other work; null where there is no such. */
+  /** Work of a category that is the exam weighs apart from all other work; null where an exam weighs as all else. */
   exam: z
     .object({
-      category: text(80).pipe(z.string().min(1, 'Say which category the exam is.')),
       weighs: z.number().min(1, 'An exam weighs 1 per cent at least.').max(99, 'An exam weighs 99 per cent at most.'),
     })
     .nullable(),
@@ -30,7 +28,7 @@ const rules = z.object({
   decimals: z.number().int().min(0).max(3),
   /** Per cent from which a mark is a pass; null where the school has not said (then passLineOf). */
   passLine: z.number().min(0).max(100).nullable(),
-  /** How much a term weighs in the year so far, by its name; one that is not named weighs 1. */
+  /** How much a term weighs in the year so far, by its id; one that is not there weighs 1. */
   termWeights: z.record(z.string().max(80), z.number().min(0, 'A term weighs 0 or more.').max(1000)),
   /** Whether a settled mark may be above 100 %. */
   extraCredit: z.boolean(),
@@ -89,4 +87,24 @@ export function passLineOf({ passLine }: MarkRules): { percent: number; isOwn: b
 export function rulesOfSubject(school: Partial<SchoolMarkRules>, subject: string): MarkRules {
   const { bySubject, ...own } = school
   return { ...usualMarkRules, ...own, ...bySubject?.[subject] }
+}
+
+/**
+ * The rules with their terms under other ids: those of the year that is made from theirs, or what the terms are called
+ * in a file. A term that has no other is left out.
+ * @example withTermsAs({ …, termWeights: { t1: 2 } }, new Map([['t1', 'Autumn term']])).termWeights
+ * // { 'Autumn term': 2 }
+ */
+export function withTermsAs(school: SchoolMarkRules, idOf: ReadonlyMap<string, string>): SchoolMarkRules {
+  const moved = (weights: MarkRules['termWeights']): MarkRules['termWeights'] =>
+    Object.fromEntries(
+      Object.entries(weights).flatMap(([term, weight]) => {
+        const id = idOf.get(term)
+        return id === undefined ? [] : [[id, weight] as const]
+      }),
+    )
+  const bySubject = Object.entries(school.bySubject).map(
+    ([subject, own]) => [subject, own.termWeights ? { ...own, termWeights: moved(own.termWeights) } : own] as const,
+  )
+  return { ...school, termWeights: moved(school.termWeights), bySubject: Object.fromEntries(bySubject) }
 }

@@ -46,8 +46,8 @@ describe('means, medians and quantiles against simple-statistics', () => {
 })
 
 const categories: Category[] = [
-  { key: 'quiz', name: 'Quizzes', weight: 40 },
-  { key: 'project', name: 'Projects', weight: 60 },
+  { key: 'quiz', name: 'Quizzes', weight: 40, isExam: false },
+  { key: 'project', name: 'Projects', weight: 60, isExam: false },
 ]
 const piece = (id: string, category: string, outOf: number, counts = true): PieceOfWork => ({
   id,

@@ -1,4 +1,5 @@
 import type { Scale } from '../scales/scale'
+import { categoryShares } from './categoryShares'
 import { drawTogether } from './drawTogether'
 import type { MarkRules } from './markRules'
 import type { Category, PieceOfWork, Result } from './work'
@@ -83,11 +84,6 @@ export function resultPercent(work: PieceOfWork, result: Result, rules: MarkRule
   return result.state === 'late' && rules.late === 'loses some' ? whole * (1 - rules.lateLoss / 100) : whole
 }
 
-/** @example isExam({ name: 'Final exam', … }, { ...rules, exam: { category: 'final exam', weighs: 40 } }) // true */
-export function isExam({ name }: Category, { exam }: MarkRules): boolean {
-  return exam !== null && name.trim().toLocaleLowerCase('en') === exam.category.trim().toLocaleLowerCase('en')
-}
-
 function categoryMarks(
   categories: readonly Category[],
   perCategory: ReadonlyMap<string, Weighted[]>,
@@ -99,16 +95,10 @@ function categoryMarks(
     const percent = byPoints ? weightedMean(items) : drawTogether(items, rules, rules.scale)
     // By points, a category weighs what its points weigh.
     const weight = byPoints ? items.reduce((sum, item) => sum + item.weight, 0) : category.weight
-    return percent === null
-      ? []
-      : [{ category, percent, weight, pieces: items.length, isExam: isExam(category, rules) }]
+    return percent === null ? [] : [{ ...category, percent, weight, pieces: items.length }]
   })
-  const sum = (exam: boolean): number => filled.reduce((all, each) => all + (each.isExam === exam ? each.weight : 0), 0)
-  const totals = { exam: sum(true), rest: sum(false) }
-  const examPart = totals.exam === 0 ? 0 : totals.rest === 0 ? 1 : (rules.exam?.weighs ?? 0) / 100
-  return filled.map(({ category, percent, weight, pieces, isExam: ofExam }) => {
-    const [part, total] = ofExam ? [examPart, totals.exam] : [1 - examPart, totals.rest]
-    const share = total > 0 ? (weight / total) * part : 0
-    return { key: category.key, name: category.name, percent, share, pieces, isExam: ofExam }
-  })
+  const shares = categoryShares(filled, rules.exam)
+  return filled.map(({ key, name, percent, pieces, isExam }, at) => ({
+    ...{ key, name, percent, pieces, share: shares[at] ?? 0, isExam: isExam && rules.exam !== null },
+  }))
 }

@@ -4,7 +4,16 @@ import { mean, median as referenceMedian, modeFast } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { levelForPercent, scaleProblems, type Scale } from '../scales/scale'
 import { decayingAverage, drawTogether } from './drawTogether'
-import { markRulesSchema, mostSettled, passLineOf, rulesOfSubject, usualMarkRules, type MarkRules } from './markRules'
+import {
+  markRulesSchema,
+  mostSettled,
+  passLineOf,
+  rulesOfSubject,
+  usualMarkRules,
+  usualSchoolMarkRules,
+  withTermsAs,
+  type MarkRules,
+} from './markRules'
 import { roundHalfUp } from './rounding'
 import { termMark } from './termMark'
 import type { Category, PieceOfWork, Result } from './work'
@@ -56,8 +65,8 @@ describe('what a category comes to', () => {
 
 describe('late, exams, passes', () => {
   const categories: Category[] = [
-    { key: 'term', name: 'Term work', weight: 1 },
-    { key: 'exam', name: 'Final Exam', weight: 1 },
+    { key: 'term', name: 'Term work', weight: 1, isExam: false },
+    { key: 'exam', name: 'Final Exam', weight: 1, isExam: true },
   ]
   const late: Result = { workId: 'a', state: 'late', score: 80 }
   it.each([
@@ -70,7 +79,7 @@ describe('late, exams, passes', () => {
   it('an exam weighs two fifths: 0.6 × 70 + 0.4 × 85 = 76, by categories and by points', () => {
     const work = [piece('a', 'term'), piece('b', 'term', 50), piece('x', 'exam', 20)]
     const results = [scored('a', 70), scored('b', 35), scored('x', 17)]
-    const exam = { category: 'final exam', weighs: 40 }
+    const exam = { weighs: 40 }
     for (const method of ['by category', 'by points'] as const) {
       const mark = termMark(work, results, categories, rules({ exam, method }))
       expect(mark.percent).toBeCloseTo(76, 10)
@@ -102,6 +111,15 @@ describe('late, exams, passes', () => {
     expect(rulesOfSubject(school, 'art')).toEqual(rules({ together: 'most recent', decimals: 1 }))
     expect(rulesOfSubject({ missing, method, letterFrom, decimals }, 'art')).toEqual(usualMarkRules)
   })
+  it('a next year’s terms weigh what those weighed that they follow', () => {
+    const bySubject = { art: { termWeights: { spring: 5 } }, sums: { decimals: 2 } }
+    const school = { ...usualSchoolMarkRules, termWeights: { autumn: 2, summer: 0 }, bySubject }
+    const next = withTermsAs(school, new Map(['autumn', 'spring'].map((term) => [term, `next ${term}`])))
+    expect(next).toEqual({
+      ...{ ...school, termWeights: { 'next autumn': 2 } },
+      bySubject: { ...bySubject, art: { termWeights: { 'next spring': 5 } } },
+    })
+  })
 })
 
 // Source: decimal.js (npm), arithmetic in decimals.
@@ -119,7 +137,7 @@ describe('rounding against decimal arithmetic', () => {
         (results, decimals) => {
           const work = results.map(([, outOf], at) => piece(`w${at}`, 'k', outOf))
           const given = results.map(([score], at) => scored(`w${at}`, score))
-          const { percent } = termMark(work, given, [{ key: 'k', name: 'k', weight: 1 }], usualMarkRules)
+          const { percent } = termMark(work, given, [{ key: 'k', name: 'k', weight: 1, isExam: false }], usualMarkRules)
           // All on one denominator, so that nothing is lost before the one division.
           const denominator = results.reduce((all, [, outOf]) => all.times(outOf), new Exact(1))
           const whole = results.reduce(
@@ -138,7 +156,7 @@ describe('rounding against decimal arithmetic', () => {
   it('79.1, 79.5 and 79.9 come to 80, however they are written in binary', () => {
     const work = ['a', 'b', 'c'].map((id) => piece(id, 'k', 10))
     const results = [scored('a', 7.91), scored('b', 7.95), scored('c', 7.99)]
-    const { percent } = termMark(work, results, [{ key: 'k', name: 'k', weight: 1 }], usualMarkRules)
+    const { percent } = termMark(work, results, [{ key: 'k', name: 'k', weight: 1, isExam: false }], usualMarkRules)
     expect([roundHalfUp(percent ?? 0), roundHalfUp(79.49999999999999)]).toEqual([80, 80])
   })
 })

@@ -4,6 +4,8 @@ export interface Category {
   readonly name: string
   /** Relative to the other categories; need not add up to 100. */
   readonly weight: number
+  /** Its work is the exam, which weighs apart where the school has it so. */
+  readonly isExam: boolean
 }
 
 /** A quiz, project, exam or the like that a class did. */

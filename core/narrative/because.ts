@@ -21,6 +21,8 @@ export const becauseSchema = z.object({
    */
   tier: z.enum(tiers).nullable(),
   termId: text(80),
+  /** What has to stay the same for it to hold, where its text has names in it, which may change: "2 to 3". */
+  value: text(200).optional(),
 })
 export type Because = Readonly<z.infer<typeof becauseSchema>>
 

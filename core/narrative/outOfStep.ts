@@ -209,6 +209,8 @@ function keyOf({ kind, about }: Because): string {
 function stillHolds(then: Because, today: ReadonlyMap<string, Because>): boolean {
   const now = today.get(keyOf(then))
   if (!now) return false
-  // What chose by its level holds while the level does; what is told word for word holds while the words do.
-  return then.tier !== null ? now.tier === then.tier : now.text === then.text
+  // What chose by its level holds while the level does, and what is told word for word while the words do; where those
+  // name something that may be called otherwise tomorrow, while its value does.
+  if (then.tier !== null) return now.tier === then.tier
+  return then.value === undefined ? now.text === then.text : now.value === then.value
 }

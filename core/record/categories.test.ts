@@ -4,8 +4,8 @@ import { categoryProblems } from './categoryProblems'
 import { marksUnder } from './marksUnder'
 import { indexRecord } from './recordIndex'
 
-const quizzes = { key: 'Quizzes', name: 'Quizzes', weight: 30 }
-const exam = { key: 'exam', name: 'Exam', weight: 70 }
+const quizzes = { key: 'Quizzes', name: 'Quizzes', weight: 30, isExam: false }
+const exam = { key: 'exam', name: 'Exam', weight: 70, isExam: false }
 
 describe('categories that can be kept', () => {
   it('weigh anything but nothing, and hold the work that is in', () => {
@@ -39,15 +39,15 @@ it('whose marks would change is worked out from the results, as they would be sh
   const made = exampleClass()
   const record = {
     ...made,
-    categories: [...made.categories, { subject: 'sums', key: 'exam', name: 'Exam', weight: 1 }],
+    categories: [...made.categories, { subject: 'sums', key: 'exam', name: 'Exam', weight: 1, isExam: false }],
     work: made.work.map((piece) => (piece.id === 'w2' ? { ...piece, category: 'exam' } : piece)),
   }
   const index = indexRecord(record)
   // 6 of 10 in the quiz, 9 of 10 in the exam: half and half 75, three to one 67.5 and so 68, exam alone 90.
   const under = (quiz: number, exams: number) =>
     marksUnder(index, 'sums', [
-      { key: 'Quizzes', name: 'Quizzes', weight: quiz },
-      { key: 'exam', name: 'Exam', weight: exams },
+      { key: 'Quizzes', name: 'Quizzes', weight: quiz, isExam: false },
+      { key: 'exam', name: 'Exam', weight: exams, isExam: false },
     ])
   expect(under(3, 1)).toEqual([{ studentId: '1', before: 75, after: 68 }])
   expect(under(0, 1)).toEqual([{ studentId: '1', before: 75, after: 90 }])

@@ -5,7 +5,7 @@ import type { Category } from '../marks/work'
  * What is wrong with the categories of a subject, in words; nothing where they can be kept. Weights are relative: they
  * need not add up to 100, but to something.
  * @param inUse how many pieces of work are in a category, by its key
- * @example categoryProblems([{ key: 'quiz', name: 'Quizzes', weight: 0 }], new Map())
+ * @example categoryProblems([{ key: 'quiz', name: 'Quizzes', weight: 0, isExam: false }], new Map())
  * // ['The weights add up to nothing, so that there would be no mark.']
  */
 export function categoryProblems(categories: readonly Category[], inUse: ReadonlyMap<string, number>): string[] {

@@ -13,7 +13,7 @@ export interface ChangedMark {
 /**
  * Whose proposed marks would be others under other categories, or with other pieces of work, in the order of the class
  * list. What is settled stays as it is. O(results of the subject).
- * @example marksUnder(index, 'maths', [{ key: 'quiz', name: 'Quizzes', weight: 1 }])
+ * @example marksUnder(index, 'maths', [{ key: 'quiz', name: 'Quizzes', weight: 1, isExam: false }])
  * // [{ studentId: 'maya', before: 82, after: 70 }]
  */
 export function marksUnder(

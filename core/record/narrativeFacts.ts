@@ -248,6 +248,7 @@ function trendBetween(
       text: `${name}: ${reason}`,
       tier: null,
       termId: last.id,
+      value: `${before.symbol} to ${now.symbol}`,
     },
   }
 }

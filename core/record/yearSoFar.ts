@@ -2,11 +2,12 @@ import { termMark } from '../marks/termMark'
 import { weightedMean } from '../marks/weightedMean'
 import type { ClassRecord } from './classRecord'
 import type { RecordIndex } from './recordIndex'
+import type { Term } from './term'
 import type { SettledTerm } from './termRecord'
 
 /** A student's mark of one term, and what the terms come to up to it; percentages. */
 export interface TermSoFar {
-  readonly term: string
+  readonly term: Pick<Term, 'id' | 'name'>
   readonly percent: number
   /** How much it weighs in the year. */
   readonly weight: number
@@ -25,19 +26,19 @@ export function yearSoFar(index: RecordIndex, studentId: string, subject: string
   const { record } = index
   const sofar: TermSoFar[] = []
   const { termWeights } = index.rulesOf(subject)
-  const add = (term: string, percent: number | null | undefined, isSettled: boolean): void => {
+  const add = (term: TermSoFar['term'], percent: number | null | undefined, isSettled: boolean): void => {
     if (percent === null || percent === undefined) return
-    const one = { term, percent, weight: termWeights[term] ?? 1, isSettled }
+    const one = { term: { id: term.id, name: term.name }, percent, weight: termWeights[term.id] ?? 1, isSettled }
     const soFar = weightedMean([...sofar, one].map((each) => ({ value: each.percent, weight: each.weight })))
     sofar.push({ ...one, soFar: soFar ?? percent })
   }
   for (const { term, marks } of earlierOfYear(record)) {
     const mark = marks.find((each) => each.studentId === studentId && each.subject === subject)
-    add(term.name, mark?.percent, true)
+    add(term, mark?.percent, true)
   }
   const settled = index.markOf(studentId, subject)
-  if (settled) add(record.term.name, settled.percent, true)
-  else add(record.term.name, proposedPercent(index, studentId, subject), false)
+  if (settled) add(record.term, settled.percent, true)
+  else add(record.term, proposedPercent(index, studentId, subject), false)
   return sofar
 }
 

@@ -6,11 +6,15 @@ import type { TermDays, YearDays } from './schoolYear'
  * begins on the same day of the week.
  * @example nextYear({ name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }, []).year.name // '2027–28'
  */
-export function nextYear(year: YearDays, terms: readonly TermDays[]): { year: YearDays; terms: TermDays[] } {
+export function nextYear(
+  year: YearDays,
+  terms: readonly (TermDays & { readonly id: string })[],
+): { year: YearDays; terms: TermDays[] } {
   const later = (day: string): string => laterDay(day, 364)
   return {
     year: { name: nextName(year.name), starts: later(year.starts), ends: later(year.ends) },
     terms: terms.map((term) => ({
+      follows: term.id,
       name: term.name,
       starts: later(term.starts),
       ends: later(term.ends),

@@ -10,7 +10,10 @@ export interface YearDays {
 }
 
 /** A term's name and days. */
-export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'progressDue' | 'commentsDue' | 'locks'>
+export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'progressDue' | 'commentsDue' | 'locks'> & {
+  /** The id of the term of the year before that it follows. */
+  readonly follows?: string | undefined
+}
 
 /** What terms are called by how many a year has: the trade's words, to be written over. */
 const termWords: Readonly<Record<number, string>> = { 1: 'year', 2: 'semester', 3: 'trimester', 4: 'quarter' }

@@ -17,7 +17,7 @@ export async function loadCategoriesElsewhere(
 ): Promise<CategoriesElsewhere[]> {
   const { rows } = await db.raw<{ rows: CategoriesElsewhere[] }>(
     `select class_room.name as "className", school_year.name as year, subject.name as subject,
-       json_agg(json_build_object('name', category.name, 'weight', weight) order by category.key) as categories
+       json_agg(json_build_object('name', category.name, 'weight', weight, 'isExam', is_exam) order by category.key) as categories
      from category join class_room on class_room.id = class_id join school_year on school_year.id = class_room.year_id
        join subject on subject.year_id = school_year.id and subject.key = category.subject
      where (class_id, category.subject) <> (:classId, :subject)

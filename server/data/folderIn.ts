@@ -8,7 +8,7 @@ import { signInKey } from '../access/signInKey'
 import { setLockAside } from './lockSetAside'
 import { fingerprintOf } from './photos'
 import { phraseColumns } from './schoolSetup'
-import { addTerm, addYear } from './setUpSchool'
+import { addTerm, addYear, carryTermWeights } from './setUpSchool'
 
 /** What the rows of a folder are known by, as the database knows them. */
 interface Keys {
@@ -53,6 +53,7 @@ export async function addFolder(trx: Knex.Transaction, folder: SchoolFolder): Pr
   const yearId = await addYear(trx, year, setup, retired)
   const terms = new Map<string, string>()
   for (const each of year.terms) terms.set(each.name, await addTerm(trx, { ...each, yearId }))
+  await carryTermWeights(trx, yearId, terms)
   const classes = new Map(rows.classes.map(({ name }) => [name, randomUUID()] as const))
   const work = new Map(rows.work.map(({ id }) => [id, randomUUID()] as const))
   const keys: Keys = { ...(await addPeople(trx, rows)), classes, terms, work }
@@ -153,7 +154,9 @@ async function addClasses(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
   await insertAll(
     trx,
     'category',
-    rows.categories.map(({ room, ...category }) => ({ ...category, class_id: keys.classes.get(room) })),
+    rows.categories.map(({ room, isExam, ...category }) => ({
+      ...{ ...category, class_id: keys.classes.get(room), is_exam: isExam },
+    })),
   )
 }
 

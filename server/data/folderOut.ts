@@ -19,6 +19,11 @@ export async function loadFolderYear(db: Knex, yearId: string): Promise<FolderYe
   return { format: 'facunda school year 1', ...row }
 }
 
+/** What a year's terms are called. */
+export async function termNames(db: Knex, yearId: string): Promise<{ id: string; name: string }[]> {
+  return db('term').where({ year_id: yearId }).select('id', 'name')
+}
+
 /** The year's phrases of people's own, with the names they sign in with as owners. */
 export async function loadOwnPhrases(db: Knex, yearId: string): Promise<Phrase[]> {
   const rows = await db('phrase')
@@ -56,7 +61,7 @@ const ofYear = {
       from_day as "from", to_day as "to"
     from teaching join class_room on class_room.id = class_id join person on person.id = person_id
     where year_id = :year order by class_room.name, teaching.subject nulls first, sign_in, from_day`,
-  categories: `select class_room.name as room, category.subject, key, category.name, weight
+  categories: `select class_room.name as room, category.subject, key, category.name, weight, is_exam as "isExam"
     from category join class_room on class_room.id = class_id where year_id = :year
     order by class_room.name, category.subject, key`,
   work: `select work.id, class_room.name as room, term.name as term, work.subject, title, category, done_on as date,

@@ -6,6 +6,7 @@ import { up as solidGround } from './migrations/0004_solid_ground'
 import { up as habitsByKey } from './migrations/0005_habits_by_key'
 import { up as whatAlwaysHolds } from './migrations/0031_what_always_holds'
 import { up as howLongThingsAreKept } from './migrations/0032_how_long_things_are_kept'
+import { up as examsAndTermsByKey } from './migrations/0033_exams_and_terms_by_key'
 import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
@@ -66,6 +67,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0030_a_day_that_stands_still': aDayThatStandsStill,
   '0031_what_always_holds': whatAlwaysHolds,
   '0032_how_long_things_are_kept': howLongThingsAreKept,
+  '0033_exams_and_terms_by_key': examsAndTermsByKey,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -41,10 +41,14 @@ export async function carryClassOver(
 ): Promise<void> {
   const subject = (await trx('class_room').where({ id: from }).first('subject'))?.subject ?? null
   const room = await addRoom(trx, { yearId, name, subject })
-  await trx.raw(`insert into category select :to, subject, key, name, weight from category where class_id = :from`, {
-    to: room,
-    from,
-  })
+  await trx.raw(
+    `insert into category (class_id, subject, key, name, weight, is_exam)
+     select :to, subject, key, name, weight, is_exam from category where class_id = :from`,
+    {
+      to: room,
+      from,
+    },
+  )
   const before = await trx('enrolment')
     .join('class_room', 'class_room.id', 'class_id')
     .where({ year_id: yearBefore })

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { PersonRow } from './tables'
+import { withTermsAs } from '../../core/marks/markRules'
 import { writePlan } from '../../core/narrative/plan'
 import { writePronouns } from '../../core/people/pronouns'
 import { phraseColumns } from './schoolSetup'
@@ -110,6 +111,20 @@ export async function addTerm(db: Knex, term: Omit<Term, 'id' | 'year'>): Promis
   return idOf(await db('term').insert(row).returning('id'))
 }
 
+/** What terms weigh in the year so far, under the ids of a year's own terms, by those that its rules came with. */
+export async function carryTermWeights(
+  db: Knex.Transaction,
+  yearId: string,
+  idOf: ReadonlyMap<string, string>,
+): Promise<void> {
+  const { settings } = (await db('school').where({ year_id: yearId }).first('settings')) ?? {}
+  if (!settings) return
+  const markRules = withTermsAs(settings.markRules, idOf)
+  await db('school')
+    .where({ year_id: yearId })
+    .update({ settings: JSON.stringify({ ...settings, markRules }) })
+}
+
 /** Adds a class with its students, in the order given. @returns the class's id, and the students' by school number */
 export async function addClass(
   db: Knex,
@@ -121,12 +136,13 @@ export async function addClass(
   const studentIds = await addStudents(db, classId, students)
   if (categories.length > 0) {
     await db('category').insert(
-      categories.map(({ subject, key, name: categoryName, weight }) => ({
+      categories.map(({ subject, key, name: categoryName, weight, isExam }) => ({
         class_id: classId,
         subject,
         key,
         name: categoryName,
         weight,
+        is_exam: isExam,
       })),
     )
   }

@@ -259,7 +259,7 @@ declare module 'knex/types/tables' {
     }>
     standing_day: Table<{ only_one: boolean; day: string }, never, 'only_one'>
     erasure: Table<{ id: string; at: Date; person_id: string; reason: string }, never, 'id' | 'at'>
-    category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number }>
+    category: Table<{ class_id: string; subject: string; key: string; name: string; weight: number; is_exam: boolean }>
     comment_box: Table<BoxRow, never, 'retired'>
     phrase: Table<PhraseRow>
     describing_words: Table<{ year_id: string; tier: string; words: string[] }>

@@ -87,7 +87,7 @@ const termRecordQuery = `
       'from pupil',
     )},
     'categories', ${listOf(
-      `json_build_object('subject', subject, 'key', key, 'name', name, 'weight', weight) order by subject, key`,
+      `json_build_object('subject', subject, 'key', key, 'name', name, 'weight', weight, 'isExam', is_exam) order by subject, key`,
       'from category where class_id = :class',
     )},
     'work', ${listOf(

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { Category } from '../../core/marks/work'
 import type { StudentResult } from '../../core/record/termRecord'
 
 /** A piece of work as far as changing its results asks. */
@@ -44,6 +45,9 @@ export async function resultsOfWork(db: Knex, workId: string): Promise<Omit<Stud
 export async function categoriesAt(
   db: Knex,
   { classId, subject }: { classId: string; subject: string },
-): Promise<{ key: string; name: string; weight: number }[]> {
-  return db('category').where({ class_id: classId, subject }).orderBy('key').select('key', 'name', 'weight')
+): Promise<Category[]> {
+  return db('category')
+    .where({ class_id: classId, subject })
+    .orderBy('key')
+    .select('key', 'name', 'weight', 'is_exam as isExam')
 }

@@ -32,7 +32,7 @@ export async function writeCategories(
 }
 
 function row(category: Category | undefined): Row | null {
-  return category ? { name: category.name, weight: category.weight } : null
+  return category ? { name: category.name, weight: category.weight, is_exam: category.isExam } : null
 }
 
 /** How marks add up in other classes, this year's before last year's, the same subject's first. */

@@ -11,7 +11,7 @@ import { loadBeginning, loadBeginnings } from '../data/beginnings'
 import { hashPassword } from '../data/people'
 import { passwordRefused } from './passwords'
 import { hasYear, holdYears } from '../data/newYears'
-import { addPerson, addTerm, addYear } from '../data/setUpSchool'
+import { addPerson, addTerm, addYear, carryTermWeights } from '../data/setUpSchool'
 
 /** Whether there is no school yet, and what one can begin from. */
 export async function viewSetUp(db: Knex): Promise<SetUpAnswer> {
@@ -51,7 +51,9 @@ export async function setUpSchool(db: Knex, wanted: SchoolToSetUp, address: stri
       )
     }
     const yearId = await addYear(trx, year, { ...setup, school: { ...setup.school, name, place } })
-    for (const term of year.terms) await addTerm(trx, { ...term, yearId })
+    const terms = new Map<string, string>()
+    for (const term of year.terms) terms.set(term.name, await addTerm(trx, { ...term, yearId }))
+    await carryTermWeights(trx, yearId, terms)
     await addPerson(trx, {
       sign_in: signInKey(signIn),
       password_hash: password,

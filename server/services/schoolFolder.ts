@@ -20,7 +20,7 @@ import { Refusal } from '../access/refusal'
 import { signInKey } from '../access/signInKey'
 import { keepEvents } from '../data/changes/keptEvents'
 import { addFolder, loadKnown } from '../data/folderIn'
-import { folderRows, loadFolderYear, loadOwnPhrases, studentsOfYear } from '../data/folderOut'
+import { folderRows, loadFolderYear, loadOwnPhrases, studentsOfYear, termNames } from '../data/folderOut'
 import { folderTakenIn, holdYears, recordedIn, takeYearAway, yearsBeside } from '../data/newYears'
 import { loadKeptSetup } from '../data/schoolSetup'
 import { asOfOneMoment, inTransaction } from '../data/transactions'
@@ -71,7 +71,8 @@ async function zipFolder(trx: Knex.Transaction, yearId: string, write: Write): P
     await send()
   }
   const { setup, retired } = await loadKeptSetup(trx, yearId)
-  for (const [name, text] of writeSetupFolder(setup, retired)) await add(name, [text])
+  const terms = await termNames(trx, yearId)
+  for (const [name, text] of writeSetupFolder(setup, retired, terms)) await add(name, [text])
   await add(yearFile, [`${JSON.stringify(await loadFolderYear(trx, yearId), null, 2)}\n`])
   await add(ownPhrasesFile, [writeOwnPhrases(await loadOwnPhrases(trx, yearId))])
   const students = await studentsOfYear(trx, yearId)

@@ -16,7 +16,7 @@ import {
 } from '../data/newYears'
 import { inTransaction } from '../data/transactions'
 import { yearOf, type Context } from './context'
-import { addTerm } from '../data/setUpSchool'
+import { addTerm, carryTermWeights } from '../data/setUpSchool'
 
 /** The school's years, oldest first. */
 export async function viewYears(context: Context): Promise<YearsAnswer> {
@@ -72,15 +72,22 @@ export async function makeYear(context: Context, { from, year, classes }: YearTo
   const names = classes.map((room) => room.name.toLowerCase())
   const twice = classes.find((room, at) => names.indexOf(room.name.toLowerCase()) !== at)
   if (twice) throw new Refusal('invalid', `Two classes would be called “${twice.name}”.`)
-  const following = new Map((await loadYearToFollow(context.db, before.id)).classes.map((room) => [room.id, room]))
-  if (classes.some((room) => !following.has(room.from)))
+  const classesBefore = new Map((await loadYearToFollow(context.db, before.id)).classes.map((room) => [room.id, room]))
+  if (classes.some((room) => !classesBefore.has(room.from)))
     throw new Refusal('invalid', `A class that would go on is none of ${before.name}.`)
-  const children = classes.filter((room) => following.get(room.from)?.subject === null).flatMap((room) => room.students)
+  const children = classes
+    .filter((room) => classesBefore.get(room.from)?.subject === null)
+    .flatMap((room) => room.students)
   if (new Set(children).size < children.length) throw new Refusal('invalid', 'A child would be in two classes.')
   return context.db.transaction(async (trx) => {
     const made = await addEmptyYear(trx, { name, starts: year.starts, ends: year.ends })
     await carrySetupOver(trx, { from: before.id, to: made })
-    for (const term of year.terms) await addTerm(trx, { ...term, yearId: made })
+    const following = new Map<string, string>()
+    for (const { follows, ...term } of year.terms) {
+      const id = await addTerm(trx, { ...term, yearId: made })
+      if (follows) following.set(follows, id)
+    }
+    await carryTermWeights(trx, made, following)
     for (const room of classes) await carryClassOver(trx, { from: before.id, to: made }, room)
     const deed = { personId: context.who.personId, classId: null, termId: null, kind: `made the year ${name}` }
     await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])

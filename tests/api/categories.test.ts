@@ -11,6 +11,7 @@ interface Kept {
   key: string
   name: string
   weight: number
+  isExam: boolean
 }
 
 beforeAll(async () => {
@@ -21,7 +22,7 @@ beforeAll(async () => {
 const now = async (): Promise<Kept[]> =>
   (await see(ines, place.path)).record.categories
     .filter((each) => each.subject === 'mathematics')
-    .map(({ key, name, weight }) => ({ key, name, weight }))
+    .map(({ key, name, weight, isExam }) => ({ key, name, weight, isExam }))
 const keep = (categories: Kept[], was: Kept[]) =>
   ines<{ event: number; message: string }>('PUT', `${place.path}/categories`, {
     subject: 'mathematics',
@@ -33,7 +34,7 @@ it('is changed as a whole, a new category among them, and undone', async () => {
   const was = await now()
   const wanted = [
     ...was.map((each) => ({ ...each, weight: each.weight + 5 })),
-    { key: randomUUID(), name: 'Exam', weight: 3 },
+    { key: randomUUID(), name: 'Exam', weight: 3, isExam: false },
   ]
   const { status, body } = await keep(wanted, was)
   expect(status).toBe(200)
@@ -58,10 +59,10 @@ it.each<[string, (was: Kept[]) => Kept[], RegExp]>([
   ['weights of nothing', (was) => was.map((each) => ({ ...each, weight: 0 })), /add up to nothing/],
   [
     'two of one name',
-    (was) => [...was, { key: 'other', name: was[0]?.name.toUpperCase() ?? '', weight: 1 }],
+    (was) => [...was, { key: 'other', name: was[0]?.name.toUpperCase() ?? '', weight: 1, isExam: false }],
     /two categories/,
   ],
-  ['no name', (was) => [...was, { key: 'other', name: '  ', weight: 1 }], /needs a name/],
+  ['no name', (was) => [...was, { key: 'other', name: '  ', weight: 1, isExam: false }], /needs a name/],
   ['a weight below 0', (was) => was.map((each) => ({ ...each, weight: -1 })), /0 or more/],
 ])('%s is refused', async (_, wanted, reason) => {
   const was = await now()

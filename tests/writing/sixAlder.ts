@@ -183,7 +183,7 @@ export function sixAlder(): ClassRecord {
       ...{ grades: null, teacherOnly: false },
     })),
     habits: habits.map(([key, name, familyWords]) => ({ key, name, familyWords, scale: 'habits' })),
-    categories: subjects.map((subject) => ({ subject, key: 'Work', name: 'Work', weight: 1 })),
+    categories: subjects.map((subject) => ({ subject, key: 'Work', name: 'Work', weight: 1, isExam: false })),
     results: children.flatMap(resultsOf),
     marks: children.flatMap(([studentId, , , , , , , marks]) =>
       subjects.flatMap((subject, at) => {

@@ -10,12 +10,13 @@ const view = useView()
 const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 onMounted(() => attempt(school.loadSetup))
+onMounted(() => attempt(school.loadYear))
 
 function saveSetup(): Promise<void> {
   return attempt(async () => {
     const { setup } = await askServer<SetupAnswer>('GET', `/api/years/${view.schoolYear}/setup`)
     const phrasebook = { ...setup.phrasebook, phrases: setup.phrasebook.phrases.filter((phrase) => !phrase.owner) }
-    saveSchoolFolder({ ...setup, phrasebook }, `${setup.school.name} set-up`)
+    saveSchoolFolder({ ...setup, phrasebook }, school.year?.terms ?? [], `${setup.school.name} set-up`)
   })
 }
 </script>

@@ -84,7 +84,10 @@ describe('a class of it', () => {
     }
     const files = filesOf({
       ...rows(),
-      categories: [...rows().categories, { room: '5 Elm', subject: 'sums', key: 'x', name: 'Exams', weight: 9 }],
+      categories: [
+        ...rows().categories,
+        { room: '5 Elm', subject: 'sums', key: 'x', name: 'Exams', weight: 9, isExam: false },
+      ],
       work: rows().work.map((each) => ({ ...each, term: each.id === 'w' ? 'Autumn' : 'Summer', room: '5 Ash' })),
       teaching: [
         { room: '5 Elm', subject: null, person: 'bea', secondReader: false, ...always },
@@ -99,7 +102,7 @@ describe('a class of it', () => {
     const here = folder ? classOfSchoolFolder(folder, { room: '5 Ash', term: 'Summer' }) : undefined
     expect(here?.earlier.map(({ term }) => term.name)).toEqual(['Spring', 'Autumn'])
     expect(here?.work.map(({ id }) => id)).toEqual(['v'])
-    expect(here?.categories).toEqual([{ subject: 'sums', key: 'q', name: 'Quizzes', weight: 2.5 }])
+    expect(here?.categories).toEqual([{ subject: 'sums', key: 'q', name: 'Quizzes', weight: 2.5, isExam: false }])
     expect([here?.classRoom.teacher, here?.teachers]).toEqual(['Ada Moss', { sums: 'Bea Moss' }])
     expect(of('5 Ash', 'Spring')?.accepted).toEqual([
       { studentId: '1', box: 'sums', check: 'length', words: 'adds', by: 'bea' },

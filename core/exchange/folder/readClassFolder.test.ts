@@ -85,8 +85,8 @@ it('a class’s folder is read whole', () => {
       },
     ],
     categories: [
-      { subject: 'sums', key: 'Quizzes', name: 'Quizzes', weight: 60 },
-      { subject: 'sums', key: 'Work', name: 'Work', weight: 40 },
+      { subject: 'sums', key: 'Quizzes', name: 'Quizzes', weight: 60, isExam: false },
+      { subject: 'sums', key: 'Work', name: 'Work', weight: 40, isExam: false },
     ],
     attendance: [{ studentId: '7', daysOpen: 40, absences: 2, lates: 1 }],
     observations: [

@@ -163,6 +163,7 @@ export function readCategories(folder: FolderReader, subjects: readonly Subject[
     key: record.get('name'),
     name: record.get('name'),
     weight: folder.numberOrNull(file, record, 'weight') ?? 0,
+    isExam: saysYes(record.get('exam')),
   }))
 }
 

@@ -195,6 +195,7 @@ export const recordFiles = {
       key: needed('key', 80),
       name: needed('name', 80),
       weight: numberFrom('weight', 0, 1e6),
+      isExam: { ...yesOrNothing('exam'), newer: true },
     },
     ['room', 'subject', 'key'],
     { room: 'classes', subject: 'subject' },

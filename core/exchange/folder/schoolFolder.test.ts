@@ -17,6 +17,19 @@ describe('a year in files', () => {
     expect([...(folder?.retired.skills ?? [])]).toEqual(['s2'])
   })
 
+  it('from before, in which the exam was a category by its name, has that category as the exam', () => {
+    const files = filesOf(rows())
+    const school = {
+      ...setup().school,
+      markRules: { ...setup().school.markRules, exam: { category: 'QUIZZES ', weighs: 40 } },
+    }
+    files.set('school.json', JSON.stringify(school))
+    files.set('categories.csv', (files.get('categories.csv') ?? '').replace(/,exam\b/, '').replace(/,(?=\r?\n$)/, ''))
+    const { folder } = read(files)
+    expect(folder?.rows.categories.map(({ isExam }) => isExam)).toEqual([true])
+    expect(folder?.setup.school.markRules.exam).toEqual({ weighs: 40 })
+  })
+
   it('keeps texts to the letter, whatever they are', () => {
     const letters = fc.oneof(
       fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 }),

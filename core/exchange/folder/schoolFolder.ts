@@ -9,6 +9,7 @@ import { writeCsv } from '../writeCsv'
 import { FolderReader, type Folder, type FolderLimits } from './folderReader'
 import { readJson } from './readJson'
 import { misfits } from './misfits'
+import { olderExams, withOlderExams } from './olderExams'
 import { readKeptSetup } from './readSetupFolder'
 import { recordFileOf, recordKinds, type FolderRow, type FolderRows, type Named, type RecordKind } from './recordFiles'
 
@@ -67,7 +68,8 @@ export function readSchoolFolder(files: Folder): { folder: SchoolFolder | null; 
   const people = new Set(rows.people.map(({ signIn }) => signIn))
   const ownPhrases = readOwnPhrases(reader, kept.setup, people)
   if (reader.problems.length > 0) return { folder: null, problems: reader.problems }
-  return { folder: { ...kept, year, ownPhrases, rows }, problems: [] }
+  const categories = withOlderExams(rows.categories, readJson(reader, 'school.json', olderExams))
+  return { folder: { ...kept, year, ownPhrases, rows: { ...rows, categories } }, problems: [] }
 }
 
 /** Where each row stands in its file, for what is found wrong later. */

@@ -1,7 +1,9 @@
+import { withTermsAs } from '../../marks/markRules'
 import { writeByGrade } from '../../people/byGrade'
 import { writeGrades } from '../../people/gradeRange'
 import { writePlan } from '../../narrative/plan'
 import { nothingRetired, type Retired } from '../../school/keptSetup'
+import type { Term } from '../../record/term'
 import type { SchoolSetup } from '../../school/schoolSetup'
 import { nameOfStrand } from '../../school/strand'
 import { tiers } from '../../scales/tier'
@@ -19,11 +21,17 @@ const skillFileColumns = [
 
 /**
  * A school's set-up as the files of a school folder (docs/formats.md), by name: the inverse of readSetupFolder.
+ * @param terms the year's: what they weigh is written down under what they are called, as terms are known in a folder
  * @example writeSetupFolder(setup).get('habits.csv') // 'key,name,family words,scale\r\n…'
  */
-export function writeSetupFolder(setup: SchoolSetup, retired: Retired = nothingRetired): Map<string, string> {
+export function writeSetupFolder(
+  setup: SchoolSetup,
+  retired: Retired = nothingRetired,
+  terms: readonly Pick<Term, 'id' | 'name'>[] = [],
+): Map<string, string> {
   const ifRetired = (of: keyof Retired, key: string): string => (retired[of].has(key) ? 'yes' : '')
   const { school, layout, scales, subjects, skills, habits, boxes, phrasebook } = setup
+  const called = new Map(terms.map(({ id, name }) => [id, name]))
   /** Said only where it is called differently now. */
   const strandName = (key: string, strand: string): string => {
     const name = nameOfStrand(
@@ -33,7 +41,7 @@ export function writeSetupFolder(setup: SchoolSetup, retired: Retired = nothingR
     return name === strand ? '' : name
   }
   return new Map([
-    ['school.json', json(school)],
+    ['school.json', json({ ...school, markRules: withTermsAs(school.markRules, called) })],
     ['layout.json', json(layout)],
     [
       'scales.csv',

@@ -121,12 +121,13 @@ export const scaleColumns: readonly ListColumn<ScaleColumn>[] = [
   { key: 'lowestPercent', title: 'From %', is: by(/^(from%?|lowestpercent|ab%?)$/) },
 ]
 
-export type CategoryColumn = 'name' | 'weight'
+export type CategoryColumn = 'name' | 'weight' | 'exam'
 
 /** Columns of a list of categories. */
 export const categoryColumns: readonly ListColumn<CategoryColumn>[] = [
   { key: 'name', title: 'Category', is: by(/^(category|name|kategorie|categorie|categoria)$/), main: true },
   { key: 'weight', title: 'Weight', is: by(/^(weight|share|gewicht|gewichtung|poids|peso|%)$/) },
+  { key: 'exam', title: 'Exam', is: by(/^(exam|is (an )?exam|prufung|examen|esame)$/) },
 ]
 
 /** The columns that a list may have, in words. */

@@ -4,6 +4,7 @@ import { keyFor } from '../../school/keyFor'
 import type { CategoryColumn } from './listColumns'
 import { NotTaken, planRows, type RowPlan } from './planRows'
 import type { ReadList } from './readList'
+import { yesOrNo } from './yesOrNo'
 
 /**
  * What a list of categories would make of those of a class and subject. A category is known by its name; one that is
@@ -26,8 +27,13 @@ export function planCategoryList(list: ReadList<CategoryColumn>, categories: rea
       ),
       name: row.cell('name'),
       weight: 1,
+      isExam: false,
     }),
-    said: (row, was) => ({ ...was, weight: weightOf(row.cell('weight')) ?? was.weight }),
+    said: (row, was) => ({
+      ...was,
+      weight: weightOf(row.cell('weight')) ?? was.weight,
+      isExam: yesOrNo(row.cell('exam')) ?? was.isExam,
+    }),
   })
 }
 

@@ -140,8 +140,9 @@ describe('scales', () => {
 
 describe('categories', () => {
   const plan = (text: string) =>
-    told(planCategoryList(readList(text, categoryColumns), [{ key: 'q', name: 'Quizzes', weight: 20 }]), (row) =>
-      [row.key, row.name, row.weight].join('|'),
+    told(
+      planCategoryList(readList(text, categoryColumns), [{ key: 'q', name: 'Quizzes', weight: 20, isExam: false }]),
+      (row) => [row.key, row.name, row.weight].join('|'),
     )
   it.each([
     ['Category\tWeight\nquizzes\t30 %\nProject\t2,5', { changed: ['q|Quizzes|30'], added: ['project|Project|2.5'] }],

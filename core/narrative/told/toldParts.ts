@@ -135,10 +135,11 @@ export function reasons(
   fact: RatedFact,
   { termId, termBefore }: Pick<NarrativeFacts, 'termId' | 'termBefore'>,
 ): Because[] {
-  const { because, before } = fact
+  const { because, before, level } = fact
   if (!before) return [because]
   const text = `${because.text}; ${before.symbol} in the ${termBefore ?? 'term before'}`
-  return [because, { kind: 'trend', about: because.about, text, tier: null, termId }]
+  const value = `${before.symbol} to ${level.symbol}`
+  return [because, { kind: 'trend', about: because.about, text, tier: null, termId, value }]
 }
 
 /** What stands by itself in a box: a fact with its wordings. */
