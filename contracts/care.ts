@@ -1,19 +1,18 @@
 import { z } from 'zod'
 import { text } from '../core/text/textSchema'
-import { isLanguageTag } from '../core/people/languageTag'
+import { fields } from '../core/record/fields'
 import { noneTwice } from './text'
 
 const trimmed = (most: number) => text(most).transform((written) => written.trim())
 
 /** Somebody who is told of a child. Of two families, each is its own household. */
 export const contact = z.object({
-  name: trimmed(120).pipe(z.string().min(1, 'Write a name.')),
-  /** What they are to the child, in the school's words. */
-  relation: trimmed(60),
-  household: z.number().int().min(1).max(9),
-  email: z.union([z.literal(''), z.email('This is no mail address.')]),
-  /** A language tag (BCP 47, ISO 639): the language that they are written to in; "" for the school's. */
-  language: trimmed(35).refine((tag) => tag === '' || isLanguageTag(tag), 'Write a language as a tag: en, pt-BR, ar.'),
+  name: fields.contactName,
+  relation: fields.relation,
+  household: fields.household,
+  email: fields.mail,
+  /** The language that they are written to in. */
+  language: fields.language,
   /** Whether reports go to them. */
   told: z.boolean(),
   position: z.number().int().min(0).max(99),

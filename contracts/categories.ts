@@ -1,10 +1,11 @@
 import { z } from 'zod'
-import { key, text } from '../core/text/textSchema'
+import { fields } from '../core/record/fields'
+import { key } from '../core/text/textSchema'
 
 const category = z.object({
   key,
-  name: text(60).transform((name) => name.trim()),
-  weight: z.number().min(0, 'A weight is 0 or more.').max(1_000_000),
+  name: fields.categoryName,
+  weight: fields.weight,
   isExam: z.boolean(),
 })
 

@@ -1,38 +1,30 @@
 import { z } from 'zod'
-import { readPronouns } from '../core/people/pronouns'
+import { fields } from '../core/record/fields'
 import { text } from '../core/text/textSchema'
 import { day, stay } from './days'
 import { termDays } from './setUp'
-
-const trimmed = (most: number) => text(most).transform((written) => written.trim())
-const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
 
 /** A term to keep or to take away. `was`: as the writer saw it; null for a new one. */
 export const termToWrite = z.object({ id: z.uuid(), term: termDays.nullable(), was: termDays.nullable() })
 export type TermToWrite = z.infer<typeof termToWrite>
 
-const className = needed(60, 'Write what the class is called.')
-
 /** A class to keep or to take away; a group has a subject, which it is made with and keeps. */
 export const classToWrite = z.object({
   id: z.uuid(),
-  name: className.nullable(),
-  was: className.nullable(),
+  name: fields.className.nullable(),
+  was: fields.className.nullable(),
   subject: text(80).pipe(z.string().min(1)).nullable().default(null),
 })
 export type ClassToWrite = z.infer<typeof classToWrite>
 
 /** A student as a class list has them; pronouns as they are written: "she/her", "name only", five cases. */
 export const listedStudent = z.object({
-  schoolNumber: needed(40, 'A student needs a school number.'),
-  legalGiven: needed(120, 'A student needs a name.'),
-  usedName: needed(120, 'A student needs a name.'),
-  family: trimmed(120),
-  pronouns: trimmed(80).refine(
-    (written) => readPronouns(written) !== undefined,
-    'Write pronouns as she/her, he/him, they/them, name only, or all five cases.',
-  ),
-  gradeLevel: trimmed(20),
+  schoolNumber: fields.schoolNumber,
+  legalGiven: fields.givenName,
+  usedName: fields.givenName,
+  family: fields.familyName,
+  pronouns: fields.pronouns,
+  gradeLevel: fields.gradeLevel,
   /** From when to when in this class. */
   ...stay,
 })

@@ -1,7 +1,7 @@
-import { z } from 'zod'
+import { fields } from '../core/record/fields'
 
 /** A day as an ISO date. */
-export const day = z.iso.date('Write a day as 2026-08-31.')
+export const { day } = fields
 
 /** From when to when, both days included; null for an open end. */
 export const stay = { from: day.nullable(), to: day.nullable() }

@@ -1,22 +1,23 @@
 import { z } from 'zod'
+import { fields } from '../core/record/fields'
 import { practiceKinds, practiceProblem } from '../core/record/practice'
 import { mostQuestions } from '../core/record/questions'
 import { presences } from '../core/record/register'
 import { photoProblem } from '../core/people/photo'
-import { key, text } from '../core/text/textSchema'
+import { key } from '../core/text/textSchema'
 import { day } from './days'
 import { noneTwice } from './text'
 
 const question = z.object({
   number: z.number().int().min(1).max(mostQuestions),
-  words: text(500).transform((words) => words.trim()),
+  words: fields.questionWords,
   skill: key.nullable(),
-  outOf: z.number().positive('A question is out of more than 0.').max(100_000),
+  outOf: fields.outOf,
 })
 export type QuestionKept = z.infer<typeof question>
 
 const questions = noneTwice(question, mostQuestions, ({ number }) => String(number))
-const score = z.number().min(0, 'A score is not below 0.').nullable()
+const score = fields.score.nullable()
 const answer = z.object({
   workId: z.uuid(),
   number: z.number().int().min(1).max(mostQuestions),
@@ -43,15 +44,15 @@ export const questionsToKeep = z.object({
 export type QuestionsToKeep = z.infer<typeof questionsToKeep>
 
 const practised = z.object({
-  amount: z.number().min(0).max(1e6).nullable(),
-  beside: z.number().min(0).max(1e6).nullable(),
+  amount: fields.practised.nullable(),
+  beside: fields.practised.nullable(),
 })
 const practice = z
   .object({
     studentId: z.uuid(),
-    program: text(80).pipe(z.string().trim().min(1, 'Say which program this is from.')),
+    program: fields.program,
     kind: z.enum(practiceKinds),
-    name: text(200).pipe(z.string().min(1)),
+    name: fields.practiceName,
     practised: practised.nullable(),
     was: practised.nullable(),
   })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { longestNote } from '../core/record/noteProblem'
+import { fields } from '../core/record/fields'
 import { noteKinds } from '../core/record/observations'
 import { text } from '../core/text/textSchema'
 import { day } from './days'
@@ -10,8 +10,8 @@ export const noteKept = z.object({
   kind: z.enum(noteKinds).nullable(),
   about: text(80),
   /** Notes that wait on a device from before could say no level. */
-  symbol: text(12).pipe(z.string().min(1)).nullable().default(null),
-  text: text(longestNote).transform((written) => written.trim()),
+  symbol: fields.symbol.nullable().default(null),
+  text: fields.note.transform((written) => written.trim()),
   mayTell: z.boolean(),
 })
 export type NoteKept = z.infer<typeof noteKept>

@@ -3,11 +3,9 @@ import { isTimeZone } from '../core/school/timeZone'
 import { layoutSchema } from '../core/school/layout'
 import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
-import { byGradeSchema } from '../core/people/byGrade'
-import { gradeRange } from '../core/people/gradeRange'
 import { phraseSchema } from '../core/narrative/phrase'
-import { tiers } from '../core/scales/tier'
-import { key, text } from '../core/text/textSchema'
+import { boxFields, habitFields, scaleFields, skillFields, subjectFields } from '../core/school/setupFields'
+import { text } from '../core/text/textSchema'
 
 const trimmed = (most: number) => text(most).transform((written) => written.trim())
 const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
@@ -15,67 +13,11 @@ const position = z.number().int().min(0).max(10_000)
 /** What is not used any more but has been rated or written in stays, retired. */
 const retired = z.boolean()
 
-export const subjectRow = z.object({
-  key,
-  name: needed(80, 'A subject needs a name.'),
-  inSentence: trimmed(80),
-  markScale: key,
-  skillScale: key,
-  markScaleByGrade: byGradeSchema(key),
-  skillScaleByGrade: byGradeSchema(key),
-  strandNames: z.record(key, needed(80, 'A strand needs a name.')),
-  position,
-  retired,
-})
-export const skillRow = z.object({
-  id: key,
-  subject: key,
-  strand: needed(80, 'Say to which strand the skill belongs.'),
-  statement: needed(400, 'Write the skill.'),
-  familyWords: needed(400, 'Write the skill in words for families.'),
-  inSentence: trimmed(400),
-  does: trimmed(400),
-  grades: gradeRange,
-  teacherOnly: z.boolean(),
-  position,
-  retired,
-})
-export const habitRow = z.object({
-  key,
-  name: needed(80, 'A habit needs a name.'),
-  familyWords: needed(400, 'Write the habit in words for families.'),
-  scale: key,
-  position,
-  retired,
-})
-const characters = z.number().int().min(20, 'A comment box needs room for 20 characters at least.').max(10_000)
-export const boxRow = z.object({
-  key,
-  name: needed(80, 'A comment box needs a name.'),
-  subject: key.nullable(),
-  limit: characters,
-  limitByGrade: byGradeSchema(characters),
-  tone: trimmed(20),
-  plan: text(2000),
-  position,
-  retired,
-})
-export const scaleRow = z.object({
-  key,
-  name: needed(80, 'A scale needs a name.'),
-  kind: z.enum(['mark', 'skill', 'habit']),
-  levels: z
-    .array(
-      z.object({
-        symbol: needed(8, 'A level needs a symbol.'),
-        name: needed(80, 'A level needs a name.'),
-        familySentence: trimmed(200),
-        tier: z.enum(tiers),
-        lowestPercent: z.number().min(0).max(100).nullable(),
-      }),
-    )
-    .max(20),
-})
+export const subjectRow = subjectFields.extend({ position, retired })
+export const skillRow = skillFields.extend({ position, retired })
+export const habitRow = habitFields.extend({ position, retired })
+export const boxRow = boxFields.extend({ plan: text(2000), position, retired })
+export const scaleRow = scaleFields
 
 /** A phrase of the school's, as a set-up brings it. */
 export const phraseRow = phraseSchema.omit({ owner: true }).extend({ position })

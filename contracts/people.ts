@@ -1,17 +1,14 @@
 import { z } from 'zod'
 import { gradeRange } from '../core/people/gradeRange'
+import { fields } from '../core/record/fields'
 import { text } from '../core/text/textSchema'
 import { inOrder, outOfOrder, stay } from './days'
 
-const name = text(120).transform((written) => written.trim())
-
 /** Somebody of the staff, as the coordinator keeps them. */
 export const staff = z.object({
-  signIn: text(80)
-    .transform((written) => written.trim())
-    .pipe(z.string().min(1, 'Write a sign-in name.')),
-  given: name.pipe(z.string().min(1, 'Write a given name.')),
-  family: name,
+  signIn: fields.signIn,
+  given: fields.givenName,
+  family: fields.familyName,
   role: z.enum(['teacher', 'coordinator']),
   /** The grades that a coordinator coordinates; null for the whole school, and for a teacher. */
   grades: gradeRange,

@@ -1,10 +1,13 @@
 import { z } from 'zod'
 import { resultStates } from '../core/marks/work'
+import { fields } from '../core/record/fields'
 import { key, text } from '../core/text/textSchema'
 import { day } from './days'
 import { noneTwice } from './text'
 
-const result = z.object({ state: z.enum(resultStates), score: z.number().nullable(), remark: text(2000) }).nullable()
+const result = z
+  .object({ state: z.enum(resultStates), score: fields.score.nullable(), remark: fields.remark })
+  .nullable()
 
 /** A result to keep; null to empty the cell. `was`: what the writer saw in it. */
 export const resultToWrite = z.object({ workId: z.uuid(), studentId: z.uuid(), result, was: result })
@@ -15,13 +18,11 @@ export type ResultToWrite = z.infer<typeof resultToWrite>
 
 /** A piece of work as its teacher keeps it; of a category that is not there yet, its name. */
 export const workKept = z.object({
-  title: text(200)
-    .transform((title) => title.trim())
-    .pipe(z.string().min(1, 'Write what the work is called.')),
+  title: fields.workTitle,
   category: text(80).pipe(z.string().min(1, 'Say which category the work belongs to.')),
   date: day.nullable(),
-  outOf: z.number().positive('The most that can be reached is above 0.').max(100_000),
-  weight: z.number().min(0, 'A weight is not below 0.').max(1_000_000),
+  outOf: fields.outOf,
+  weight: fields.weight,
   counts: z.boolean(),
 })
 export type WorkKept = z.infer<typeof workKept>

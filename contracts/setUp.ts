@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { fields } from '../core/record/fields'
 import { yearProblems } from '../core/terms/schoolYear'
 import { text } from '../core/text/textSchema'
 import { day } from './days'
@@ -11,7 +12,7 @@ const named = (most: number, missing: string) =>
 
 /** A term's name and days. */
 export const termDays = z.object({
-  name: text(80),
+  name: fields.termName,
   starts: day,
   ends: day,
   progressDue: day.nullable().optional(),
@@ -69,7 +70,7 @@ export const yearToMake = z.object({
     .array(
       z.object({
         from: z.uuid(),
-        name: named(60, 'Write what the class is called.'),
+        name: fields.className,
         /** Who goes on into it, in the order of the list. */
         students: z.array(z.uuid()).max(400),
       }),

@@ -1,14 +1,15 @@
 import { z } from 'zod'
+import { fields } from '../core/record/fields'
 import { specialValues, type SpecialValue } from '../core/scales/special'
-import { key, text } from '../core/text/textSchema'
+import { key } from '../core/text/textSchema'
 import { noneTwice } from './text'
 
 const special = z.enum(Object.keys(specialValues) as [SpecialValue, ...SpecialValue[]])
 
 const settledMark = z.object({
-  percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.').nullable(),
+  percent: fields.percent.nullable(),
   special: special.nullable(),
-  reason: text(300, 'Keep the reason under 300 characters.').nullable(),
+  reason: fields.reason.nullable(),
 })
 const oneOfBoth = (mark: { percent: number | null; special: SpecialValue | null }): boolean =>
   (mark.percent === null) !== (mark.special === null)
@@ -18,7 +19,7 @@ const neither = 'Settle either a percentage or a special value.'
 const standingMark = settledMark.refine(oneOfBoth, neither).nullable()
 /** A mark to settle, with what the writer saw proposed; null to settle none. */
 const wantedMark = settledMark
-  .extend({ proposed: z.number().min(0).nullable().optional() })
+  .extend({ proposed: fields.proposed.nullable().optional() })
   .refine(oneOfBoth, neither)
   .nullable()
 
@@ -29,7 +30,7 @@ export const marksToSettle = z.object({
 })
 export type MarkToSettle = z.infer<typeof markToSettle>
 
-const symbol = text(12).pipe(z.string().min(1)).nullable()
+const symbol = fields.symbol.nullable()
 
 /** A skill level or habit score to settle; null to empty the cell. `was`: what the writer saw in it. */
 export const levelToSettle = z.object({

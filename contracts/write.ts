@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { draftSentenceSchema } from '../core/narrative/because'
 import { followEdits } from '../core/narrative/followEdits'
+import { bounds } from '../core/record/fields'
 import { commentStatuses } from '../core/record/termRecord'
 import { isKeepable } from '../core/text/plainText'
 import { key, text } from '../core/text/textSchema'
@@ -13,7 +14,7 @@ export const commentToWrite = z
   .object({
     studentId: z.uuid(),
     box: key,
-    text: z.string().max(20_000).refine(isKeepable, 'There is a character in this text that cannot be kept.'),
+    text: z.string().max(bounds.comment).refine(isKeepable, 'There is a character in this text that cannot be kept.'),
     sentences: z.array(draftSentenceSchema).max(100).readonly(),
     ownWords: z.boolean(),
     status: z.enum(commentStatuses),

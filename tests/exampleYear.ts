@@ -165,11 +165,11 @@ export const setup = () => {
   }
 }
 export const own = [phrase('mine', '{They} {adds}.', { owner: 'bea', about: 'Number', tone: 'warm' })]
-export const filesOf = (wanted: FolderRows): Map<string, string> =>
+export const filesOf = (wanted: FolderRows, ofYear: FolderYear = year): Map<string, string> =>
   new Map([
     ...writeSetupFolder(setup(), { ...nothingRetired, skills: new Set(['s2']) }),
-    [yearFile, JSON.stringify(year)],
-    [ownPhrasesFile, writeOwnPhrases(own)],
+    [yearFile, JSON.stringify(ofYear)],
+    [ownPhrasesFile, writeOwnPhrases(own.map((each) => ({ ...each, owner: wanted.people[1]?.signIn ?? null })))],
     ...recordKinds.map((kind) => [recordFileOf(kind).name, textOf(kind, wanted)] as const),
   ])
 const textOf = <Kind extends RecordKind>(kind: Kind, wanted: FolderRows): string =>

@@ -74,6 +74,15 @@ export function countsIn(written: string): boolean | null {
   return written === '' ? null : !/^(no|n|false|0|nein|non|nee|nej|nei)$/i.test(written)
 }
 
+/** Why work out of 0 is not taken. */
+export const outOfNothing =
+  'Work out of 0 has no share of a mark: what is given on top is not counted here. Give it a maximum, or leave it out.'
+
+/** @example isOutOfNothing('(0)') // true */
+export function isOutOfNothing(written: string): boolean {
+  return mostIn(written.replace(/\s*%$/, '')) === 0
+}
+
 /** A maximum, or a weight in per cent. */
 export function positive(written: string): number | null {
   const value = mostIn(written.replace(/\s*%$/, ''))

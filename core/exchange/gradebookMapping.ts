@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { fields } from '../record/fields'
 import { text } from '../text/textSchema'
 import type { Table, TableRow } from './readTable'
 
@@ -45,7 +46,7 @@ export const gradebookMappingSchema = z.object({
   describingRows: z.record(z.string(), z.enum(describingRows)),
   /** Used where the file names none. */
   category: text(80).pipe(z.string().min(1, 'Say which category the work belongs to.')),
-  outOf: z.number().positive('The usual maximum must be above 0.').max(100_000),
+  outOf: fields.outOf,
   dates: z.enum(['day first', 'month first']),
   /** The teacher's answers about doubtful rows: identity as written → student id. */
   people: z.record(z.string().max(300), z.string().max(80)),

@@ -69,6 +69,40 @@ describe('over the maximum', () => {
   })
 })
 
+describe('a number with a comma in it, without quotation marks', () => {
+  const told = (text: string) => {
+    const { results, refused } = plan(text)
+    return [results.map(({ score }) => score), refused.map(({ row, value }) => `${row}: ${value}`)]
+  }
+  it.each<[string, string, (number | null)[], string[]]>([
+    ['in one row', 'Number,Raised (2000)\n101,950\n102,1,234\n', [950], ['3: 1,234']],
+    ['in every row', 'Number,Raised (2000)\n101,1,950\n102,1,234\n', [], ['2: 1,950', '3: 1,234']],
+    ['halves in every row', 'Number,Quiz\n101,12,5\n102,9,5\n', [], ['2: 12,5', '3: 9,5']],
+    ['before other work', 'Number,Quiz,Essay\n101,12,5,17\n102,9,16\n', [9, 16], ['2: 5,17']],
+    ['and in them', 'Number,Raised (2000)\n101,"1,5"\n102,950\n', [1.5, 950], []],
+    ['a column without a heading is none', 'Number,Quiz\n101,12,85\n102,9,40\n', [12, 9], []],
+    ['in a spreadsheet’s own signs it is none', 'Number;Raised (2000)\n101;1,5\n102;950\n', [1.5, 950], []],
+  ])('%s', (_, text, scores, refused) => {
+    expect(told(text)).toEqual([scores, refused])
+  })
+})
+
+describe('what no piece of work may hold', () => {
+  const long = 'x'.repeat(201)
+  it.each([
+    [`Number,${long}\n101,7\n`, /characters/],
+    ['Number,Bonus (0)\n101,7\n', /out of 0 has no share/],
+    ['Number,Work,Out of,Score\n101,Bonus,0,7\n', /out of 0 has no share/],
+    ['Number,Bonus\nOut of,0\n101,7\n', /out of 0 has no share/],
+    [`Number,Quiz (1${'0'.repeat(400)})\n101,7\n`, /from 0.01 to 100,000/],
+    [`Number,Work,Category,Score\n101,Essay,${long},7\n`, /characters/],
+    [`Number,Work,Score,Remark\n101,Quiz,7,${long.repeat(10)}\n`, /characters/],
+  ])('is refused with its reason, and nothing of it comes in', (text, reason) => {
+    const { results, refused } = plan(text)
+    expect([results, refused[0]?.reason]).toEqual([[], expect.stringMatching(reason)])
+  })
+})
+
 describe('attendance', () => {
   it('knows absences from times late, whatever the order of the columns', () => {
     const file = new TextEncoder().encode('number,lates,absences,days open\n101,1,2,40\n')

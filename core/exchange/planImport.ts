@@ -1,5 +1,6 @@
 import { grouped } from '../grouped'
 import type { Category, PieceOfWork, Result } from '../marks/work'
+import { fields, misfit } from '../record/fields'
 import { displayName, nameKey } from '../people/names'
 import { studentMatcher, type Matchable } from '../people/matchStudent'
 import type { GradebookMapping } from './gradebookMapping'
@@ -9,6 +10,7 @@ import { signKey } from './takeScore'
 import { writtenIdentity } from './rowIdentity'
 import type { FileResult, FileWork, Refusal } from './gradebookContent'
 import type { Table } from './readTable'
+import { shiftedRows } from './shiftedRows'
 import { withoutSummaries } from './summaryRows'
 import { columnNotes, tableProblem } from './tableProblem'
 
@@ -99,25 +101,50 @@ export function planImport<S extends Matchable>(
   if (problem !== null) {
     return { ...plan, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
   }
-  const { children, note } = withoutSummaries(table, mapping, known.students)
+  const { table: whole, refused: shifted } = shiftedRows(table, mapping)
+  const { children, note } = withoutSummaries(whole, mapping, known.students)
   const content = readGradebook(children, mapping, (title) => {
     const work = workByTitle.get(nameKey(title))
     return work && { ...work, category: nameOf.get(work.category) ?? work.category }
   })
-  plan.refused.push(...content.refused)
+  plan.refused.push(...shifted, ...content.refused)
   plan.signs = countedSigns(content.signs)
   plan.notes.push(...columnNotes(table, mapping), ...note)
   const keyOf = categoryFinder(known.categories)
   plan.categoryWeights = weightsOf(content.work, known.categories, keyOf)
-  plan.work = content.work.map((written) => {
-    const work = { ...written, category: nameOfCategory(written.category, keyOf).name }
-    return planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category))
-  })
+  const called = content.work.map((work) => ({ ...work, category: nameOfCategory(work.category, keyOf).name }))
+  const unfit = called.flatMap((work) => refusedWork(work, mapping) ?? [])
+  plan.refused.push(...unfit.map(({ refusal: why }) => why))
+  const isUnfit = new Set(unfit.map(({ title }) => nameKey(title)))
+  plan.work = called
+    .filter(({ title }) => !isUnfit.has(nameKey(title)))
+    .map((work) => planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category)))
   plan.newCategories = [...new Set(plan.work.map(({ work }) => work.category).filter((name) => keyOf(name) === null))]
-  planResults(plan, content.results, mapping, known)
+  planResults(
+    plan,
+    content.results.filter(({ title }) => !isUnfit.has(nameKey(title))),
+    mapping,
+    known,
+  )
   plan.refused.sort((a, b) => a.row - b.row)
   return plan
 }
+
+/** A piece of work that holds what no piece of work may hold, and why; null where it fits. */
+function refusedWork(work: FileWork, { headingRow }: GradebookMapping): { title: string; refusal: Refusal } | null {
+  const { title, category, outOf, weight } = work
+  const reason =
+    misfit(fields.workTitle, title) ??
+    misfit(fields.categoryName, category) ??
+    misfit(fields.outOf, outOf) ??
+    misfit(fields.weight, weight)
+  if (reason === null) return null
+  const short = title.length > longestShown ? `${title.slice(0, longestShown)} …` : title
+  return { title, refusal: { row: headingRow, column: short, value: short, reason } }
+}
+
+/** Characters of a title that is too long. */
+const longestShown = 60
 
 function countedSigns(signs: readonly string[]): ImportPlan['signs'] {
   const times = new Map<string, { written: string; times: number }>()
@@ -149,6 +176,11 @@ function planResults<S extends Matchable>(
       continue
     }
     taken.set(cell, result.row)
+    const tooLong = misfit(fields.remark, result.remark)
+    if (tooLong !== null) {
+      plan.refused.push(refusal(result, tooLong))
+      continue
+    }
     const work = existing.get(nameKey(result.title))
     plan.results.push(planResult(result, studentId, work ? resultByKey.get(`${work.id} ${studentId}`) : undefined))
   }

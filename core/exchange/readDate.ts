@@ -1,3 +1,4 @@
+import { fields } from '../record/fields'
 import { monthCalled } from './monthWords'
 
 /**
@@ -32,5 +33,6 @@ function dateInWords(written: string): string | undefined {
 function realDate(year: number, month: number, day: number): string | undefined {
   const date = new Date(Date.UTC(year, month - 1, day))
   const exists = date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
-  return exists ? date.toISOString().slice(0, 10) : undefined
+  const written = exists ? date.toISOString().slice(0, 10) : ''
+  return fields.day.safeParse(written).data
 }

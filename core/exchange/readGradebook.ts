@@ -3,8 +3,10 @@ import { nameKey } from '../people/names'
 import {
   calledWork,
   countsIn,
+  isOutOfNothing,
   maximumInCells,
   nothingRead,
+  outOfNothing,
   positive,
   type FileWork,
   type GradebookContent,
@@ -65,6 +67,7 @@ function readWide(
       continue
     }
     const piece = wideWork({ table, heading, students, index, title }, mapping, standing, content.refused)
+    if (piece === null) continue
     content.work.push(piece)
     const unit = unitOf(students.map((row) => row.cells[index] ?? ''))
     for (const row of students) {
@@ -124,7 +127,13 @@ interface WorkColumn {
   title: string
 }
 
-function wideWork(column: WorkColumn, mapping: GradebookMapping, standing: StandingWork, refused: Refusal[]): FileWork {
+/** Null after refusing what is out of nothing. */
+function wideWork(
+  column: WorkColumn,
+  mapping: GradebookMapping,
+  standing: StandingWork,
+  refused: Refusal[],
+): FileWork | null {
   const { table, heading, index, title } = column
   const own = calledWork(heading.cells[index] ?? '', standing)
   const told = (kind: DescribingRow): TableRow | undefined =>
@@ -134,12 +143,14 @@ function wideWork(column: WorkColumn, mapping: GradebookMapping, standing: Stand
   const known = standing(title)
   const most = positive(cellOf('out of'))
   if ((cellOf('out of') !== '' && most === null) || own.outOf === 0) {
+    const isNothing = own.outOf === 0 || isOutOfNothing(cellOf('out of'))
     refused.push({
       row: told('out of')?.number ?? heading.number,
       column: title,
       value: cellOf('out of') || String(own.outOf),
-      reason: 'The maximum is no number above 0; the usual one is used.',
+      reason: isNothing ? outOfNothing : 'The maximum is no number; the usual one is used.',
     })
+    if (isNothing) return null
   }
   const writtenDate = cellOf('date') || own.date || ''
   const date = writtenDate === '' ? null : readDate(writtenDate, mapping.dates)
@@ -155,7 +166,7 @@ function wideWork(column: WorkColumn, mapping: GradebookMapping, standing: Stand
     title,
     category: category || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
-    outOf: most ?? (own.outOf || null) ?? maximumInColumns(column, mapping, known?.outOf) ?? mapping.outOf,
+    outOf: most ?? own.outOf ?? maximumInColumns(column, mapping, known?.outOf) ?? mapping.outOf,
     weight: positive(cellOf('weight')) ?? known?.weight ?? 1,
     counts: countsIn(cellOf('counts')) ?? known?.counts ?? true,
   }

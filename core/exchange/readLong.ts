@@ -2,8 +2,10 @@ import { nameKey } from '../people/names'
 import {
   calledWork,
   countsIn,
+  isOutOfNothing,
   maximumInCells,
   nothingRead,
+  outOfNothing,
   positive,
   type FileWork,
   type GradebookContent,
@@ -39,6 +41,10 @@ export function readLong(
     const told = byTitle.get(nameKey(written)) ?? longWork(cell, mapping, standing, refuse)
     // "Atlas test" and "Atlas test (30)" are one.
     const piece = byTitle.get(nameKey(told.title)) ?? told
+    if (piece.outOf === 0) {
+      refuse('out of', outOfNothing)
+      continue
+    }
     if (piece === told && !byTitle.has(nameKey(told.title))) content.work.push(piece)
     byTitle.set(nameKey(written), piece).set(nameKey(piece.title), piece)
     takeScore(content, mapping.signs, {
@@ -65,13 +71,14 @@ function longWork(
   const date = cell('date') === '' ? null : readDate(cell('date'), mapping.dates)
   if (date === undefined) refuse('date', 'This is no date; the work comes in without one.')
   const outOf = positive(cell('out of'))
-  if (cell('out of') !== '' && outOf === null)
-    refuse('out of', 'The maximum is no number above 0; the usual one is used.')
+  const isNothing = isOutOfNothing(cell('out of'))
+  if (cell('out of') !== '' && outOf === null && !isNothing)
+    refuse('out of', 'The maximum is no number; the usual one is used.')
   return {
     title: own.title,
     category: cell('category') || known?.category || mapping.category,
     date: date ?? known?.date ?? null,
-    outOf: outOf ?? own.outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf,
+    outOf: isNothing ? 0 : (outOf ?? own.outOf ?? maximumInCells([cell('score')]) ?? known?.outOf ?? mapping.outOf),
     weight: positive(cell('weight')) ?? known?.weight ?? 1,
     counts: countsIn(cell('counts')) ?? known?.counts ?? true,
   }

@@ -129,6 +129,7 @@ describe('what a comment may rest on, whole', () => {
             text: 'Care: from 1 to 2 since the autumn term',
             tier: null,
             termId: 't1',
+            value: '1 to 2',
           },
         },
         strongestSkill: null,

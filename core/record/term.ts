@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { fields } from './fields'
 
-const day = z.iso.date()
+const { day } = fields
 
 /** A term as files and the database have it; days are ISO dates. */
 export const termSchema = z.object({

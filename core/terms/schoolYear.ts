@@ -15,6 +15,9 @@ export type TermDays = Pick<Term, 'name' | 'starts' | 'ends' | 'progressDue' | '
   readonly follows?: string | undefined
 }
 
+/** Days from the first to the last; ours: a school that counts otherwise has a year and a half at most. */
+const longestYear = 731
+
 /** What terms are called by how many a year has: the trade's words, to be written over. */
 const termWords: Readonly<Record<number, string>> = { 1: 'year', 2: 'semester', 3: 'trimester', 4: 'quarter' }
 const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth']
@@ -59,6 +62,7 @@ export function yearProblems(year: YearDays, terms: readonly TermDays[]): string
   return [
     ...(year.name.trim() === '' ? ['The year needs a name, as in 2026–27.'] : []),
     ...(year.ends <= year.starts ? ['The year ends before it begins.'] : []),
+    ...(daysUntil(year.ends, year.starts) > longestYear ? ['A school year is no longer than two years.'] : []),
     ...(terms.length === 0 ? ['A year needs a term.'] : []),
     ...terms.flatMap((term) => termProblems(year, term)),
     ...inOrder.flatMap((term, nth) => {

@@ -35,6 +35,7 @@ const databaseWords: Record<string, string> = {
   '23502': 'Something that is needed is missing.',
   '23503': 'This rests on something that is not there (any more), or something else rests on it.',
   '23505': 'This stands there already.',
+  '23514': 'A name is longer, or a number or day is another than can be kept.',
 }
 
 /** What the database raises when a row of a locked term would change (migration 0023). */

@@ -5,11 +5,11 @@ import type { DeskAnswer } from '../../contracts/answers'
 import type { BundleLook } from '../../contracts/bundle'
 import { readScore } from '../../core/exchange/readScore'
 import { readSheets } from '../../core/exchange/readSheets'
-import { headingsOf, inManifest, type BundleFile } from '../../core/exchange/oneroster/tables'
 import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { askerOf } from '../../server/data/people'
 import { takeBundle } from '../../server/services/bundle'
+import { packed, yearOfTwo, type Files } from './bundles'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace, type Done } from './school'
 
@@ -22,100 +22,11 @@ beforeAll(async () => {
   place = await juniper(philippa)
 })
 
-type Files = Partial<Record<BundleFile, Record<string, string | number>[]>>
-const packed = (files: Files, more: Record<string, string> = {}): Uint8Array => {
-  const cell = (written: string | number = ''): string =>
-    /[",\n]/.test(String(written)) ? `"${String(written).replaceAll('"', '""')}"` : String(written)
-  const csv = Object.entries(files).map(([file, rows]) => {
-    const heads = headingsOf(file as BundleFile)
-    return [
-      `export/${file}.csv`,
-      [heads, ...rows.map((row) => heads.map((heading) => cell(row[heading])))]
-        .map((cells) => cells.join(','))
-        .join('\r\n') + '\r\n',
-    ]
-  })
-  const manifest = [
-    'propertyName,value',
-    'oneroster.version,1.2',
-    ...inManifest.map((file) => `file.${file},${file in files ? 'bulk' : 'absent'}`),
-  ].join('\n')
-  const all: Record<string, string> = {
-    'export/manifest.csv': manifest,
-    ...(Object.fromEntries(csv) as Record<string, string>),
-    ...more,
-  }
-  return zipSync(Object.fromEntries(Object.entries(all).map(([name, text]) => [name, strToU8(text)])))
-}
 const bring = (bundle: Uint8Array, take: 'yes' | 'no', who = philippa) =>
   who<BundleLook & Done>('POST', `${place.yearPath}/bundle?take=${take}`, bundle)
 const undo = async (event: number | null) => (await philippa('POST', `/api/events/${event}/undo`)).status
 
-/** A class of two that nobody has heard of, with two pieces of work. */
-function smallYear(room: string): Files {
-  const term = place.answer.record.term.name
-  return {
-    academicSessions: [{ sourcedId: 't', title: term, type: 'term' }],
-    courses: [{ sourcedId: 'c', title: 'Mathematics' }],
-    classes: [
-      { sourcedId: 'h', title: room, classType: 'homeroom', grades: '07' },
-      { sourcedId: 'k', title: `${room}, Mathematics`, courseSourcedId: 'c', classType: 'scheduled' },
-    ],
-    users: [
-      {
-        sourcedId: 'u1',
-        givenName: 'Orla',
-        familyName: 'O"Neill, senior',
-        identifier: `${room}1`,
-        pronouns: 'she/her',
-      },
-      { sourcedId: 'u2', givenName: 'Dov', familyName: 'כהן', identifier: `${room}2` },
-    ],
-    enrollments: ['u1', 'u2'].flatMap((user) =>
-      ['h', 'k'].map((id) => ({ sourcedId: `${id}${user}`, classSourcedId: id, userSourcedId: user, role: 'student' })),
-    ),
-    categories: [{ sourcedId: 'q', title: 'Quizzes', weight: 40 }],
-    lineItems: [
-      {
-        sourcedId: 'w1',
-        title: 'Tides',
-        dueDate: '2026-11-03',
-        classSourcedId: 'k',
-        categorySourcedId: 'q',
-        gradingPeriodSourcedId: 't',
-        resultValueMax: 20,
-      },
-      {
-        sourcedId: 'w2',
-        title: 'Tides',
-        dueDate: '2026-11-10',
-        classSourcedId: 'k',
-        categorySourcedId: 'q',
-        gradingPeriodSourcedId: 't',
-        resultValueMax: 10,
-      },
-    ],
-    results: [
-      {
-        sourcedId: 'r1',
-        lineItemSourcedId: 'w1',
-        studentSourcedId: 'u1',
-        scoreStatus: 'fully graded',
-        score: '17.5',
-        comment: 'Said "why?"',
-      },
-      { sourcedId: 'r2', lineItemSourcedId: 'w1', studentSourcedId: 'u2', scoreStatus: 'exempt' },
-      {
-        sourcedId: 'r3',
-        lineItemSourcedId: 'w2',
-        studentSourcedId: 'u2',
-        scoreStatus: 'fully graded',
-        score: 9,
-        late: 'true',
-      },
-    ],
-  }
-}
+const smallYear = (room: string): Files => yearOfTwo(place.answer.record.term.name, room)
 async function seen(room: string) {
   const desk = (await philippa<DeskAnswer>('GET', '/api/desk')).body
   const found = desk.classes.find((each) => each.name === room)
@@ -128,6 +39,31 @@ async function seen(room: string) {
 }
 
 describe('a OneRoster bundle', () => {
+  it('leaves out what may not be typed either, and says so', async () => {
+    const small = smallYear('7 Bound')
+    const [user, other] = small.users ?? []
+    const [work, next] = small.lineItems ?? []
+    const long = 'x'.repeat(201)
+    const bundle = packed({
+      ...small,
+      users: [{ ...user, givenName: long }, { ...other }],
+      lineItems: [
+        { ...work, title: long },
+        { ...next, resultValueMax: 0 },
+        { ...next, sourcedId: 'w3', resultValueMax: 1e9 },
+        { ...next, sourcedId: 'w4', dueDate: '2926-11-03', title: 'Far' },
+      ],
+      results: [],
+    })
+    const { body } = await bring(bundle, 'no')
+    expect(body.leftOut.sort()).toEqual([
+      expect.stringMatching(/^1 child with a name or number longer than is kept: x+/),
+      expect.stringMatching(/^1 piece of work with a title of more than 200 characters: x+/),
+      '2 pieces of work out of what nobody can reach: Tides, Tides.',
+    ])
+    expect(body.brings).toContainEqual(expect.stringMatching(/^1 new piece of work/))
+  })
+
   it('is looked at without a trace, taken in, nothing new the second time, and taken back as one', async () => {
     const bundle = packed(smallYear('7 Alder'))
     const look = await bring(bundle, 'no')

@@ -1,10 +1,12 @@
 import { parse } from 'csv-parse/sync'
+import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoDay } from '../../demo/demoDay'
 import { loadDemo } from '../../demo/loadDemo'
 import { classOfSchoolFolder } from '../../core/exchange/folder/classOfSchoolFolder'
+import { recordFileOf, recordKinds } from '../../core/exchange/folder/recordFiles'
 import { readSchoolFolder } from '../../core/exchange/folder/schoolFolder'
 import { draftClass } from '../../core/narrative/draftClass'
 import type { ClassRecord } from '../../core/record/classRecord'
@@ -19,6 +21,8 @@ import { loadYears } from '../../server/data/schoolSetup'
 import { addPerson } from '../../server/data/setUpSchool'
 import { takeFolder, writeWholeFolder } from '../../server/services/schoolFolder'
 import { removeYear } from '../../server/services/years'
+import { filesOf } from '../exampleYear'
+import { randomYear } from '../randomYear'
 import { signedInAs } from './client'
 import { juniper, see } from './school'
 
@@ -161,6 +165,36 @@ describe('a school folder', () => {
     expect(Number(rows[0]?.last)).toBeGreaterThanOrEqual(Number(theirs?.most))
   })
 
+  it.each(fc.sample(randomYear, 3).map((school, nth) => [nth, school] as const))(
+    'of any school comes in without loss (%i)',
+    async (nth, { rows, year }) => {
+      const db = await openFresh(`random${nth}`)
+      try {
+        await addPerson(db, {
+          ...{
+            sign_in: 'somebody first',
+            password_hash: 'x',
+            given_name: 'Ada',
+            family_name: 'Moss',
+            role: 'coordinator',
+          },
+        })
+        const files = Object.fromEntries(filesOf(rows, year))
+        expect((await takeIn(db, files)).problems).toEqual([])
+        const again = await takeOut(db)
+        const recorded = (of: Record<string, string>) =>
+          comparable(
+            Object.fromEntries(recordKinds.map((kind) => [recordFileOf(kind).name, of[recordFileOf(kind).name] ?? ''])),
+          )
+        const withoutFirst = (again['people.csv'] ?? '').replace(/^somebody first,.*\r\n/m, '')
+        expect(recorded({ ...again, 'people.csv': withoutFirst })).toEqual(recorded(files))
+      } finally {
+        await db.destroy()
+        await admin.raw('drop database ?? with (force)', [name(`random${nth}`)])
+      }
+    },
+  )
+
   it('is not put on top of a year that is here', async () => {
     const { problems } = await takeIn(fresh, out)
     expect(problems).toEqual([expect.stringMatching(/is here already, with \d+ classes.*Nothing is put on top of it/)])
@@ -197,7 +231,7 @@ describe('a school folder', () => {
     [
       'a day that is none',
       (files) => ({ ...files, 'enrolments.csv': (files['enrolments.csv'] ?? '').replace('2027-01-09', 'in January') }),
-      /enrolments\.csv, row \d+, column to: It is no day/,
+      /enrolments\.csv, row \d+, column to: Write a day/,
     ],
     [
       'a mark and something in its place',
@@ -223,7 +257,7 @@ describe('a school folder', () => {
     [
       'a note of no day',
       (files) => ({ ...files, 'notes.csv': (files['notes.csv'] ?? '').replace(/\d{4}-\d\d-\d\d/, 'soon') }),
-      /notes\.csv, row 2, column day: It is no day/,
+      /notes\.csv, row 2, column day: Write a day/,
     ],
     ['another kind of year', (files) => ({ ...files, 'year.json': '{"format":"x"}' }), /year\.json/],
   ])('with %s is told by row, and nothing comes in', async (_, change, reason) => {

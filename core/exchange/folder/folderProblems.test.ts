@@ -109,10 +109,10 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
           'c,C,sums,10,nonsense\na,A,,9,habit speed',
       },
       [
-        'boxes.csv, row 2, column limit: A box needs room for at least one character.',
         'boxes.csv, row 3, column subject: “maths” is none of: sums, art.',
         expect.stringMatching(/^boxes\.csv, row 4, column plan: .*nonsense/) as string,
         'boxes.csv, row 5, column plan: There is no habit “speed”.',
+        'boxes.csv, row 2, column limit: A comment box needs room for 20 characters at least.',
         'boxes.csv, row 5, column key: “a” stands in row 2 already.',
       ],
     ],

@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import { decodeText, largestFile } from '../decodeText'
 import { readByGrade, type ByGrade } from '../../people/byGrade'
 import { UnreadableFile, type FileProblem } from '../problem'
@@ -15,6 +16,7 @@ export interface FolderLimits extends TableLimits {
 /** Reads a folder's files and gathers what is wrong with them, so that all of it can be told at once. */
 export class FolderReader {
   readonly problems: FileProblem[] = []
+  private readonly wrongRows = new Set<string>()
 
   constructor(
     private readonly folder: Folder,
@@ -27,6 +29,7 @@ export class FolderReader {
 
   report(file: string, row: number | null, column: string | null, reason: string): void {
     this.problems.push({ file, row, column, reason })
+    this.wrongRows.add(`${file} ${row}`)
   }
 
   /** A file's cells; null after reporting when it cannot be read. */
@@ -103,10 +106,23 @@ export class FolderReader {
     return rules
   }
 
-  /** Keeps the first row of each key and reports the others. */
-  unique<T>(file: string, column: string, rows: readonly { row: number; key: string; value: T }[]): T[] {
+  /** Reports what a thing's fields may not hold, as the one definition of them says, where nothing else was wrong. */
+  fits(file: string, row: number | null, value: unknown, fields: z.ZodType): void {
+    if (this.wrongRows.has(`${file} ${row}`)) return
+    for (const { path, message } of fields.safeParse(value).error?.issues ?? [])
+      this.report(file, row, spaced(String(path[0] ?? '')), message)
+  }
+
+  /** Keeps the first row of each key and reports the others, and what does not fit the fields. */
+  unique<T>(
+    file: string,
+    column: string,
+    rows: readonly { row: number; key: string; value: T }[],
+    fields?: z.ZodType,
+  ): T[] {
     const seen = new Map<string, number>()
     return rows.flatMap(({ row, key, value }) => {
+      if (fields) this.fits(file, row, value, fields)
       const before = seen.get(key)
       if (before !== undefined) {
         this.report(file, row, column, `“${key}” stands in row ${before} already.`)
@@ -116,4 +132,9 @@ export class FolderReader {
       return [value]
     })
   }
+}
+
+/** @example spaced('familyWords') // 'family words', as the column is headed */
+function spaced(field: string): string {
+  return field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 }

@@ -2,6 +2,7 @@ import type { DescribingWords, Phrasebook } from '../../narrative/phrase'
 import { planProblems } from '../../record/planProblems'
 import { readPlan, type CommentBox } from '../../narrative/plan'
 import type { Retired } from '../../school/keptSetup'
+import { boxFields } from '../../school/setupFields'
 import type { SchoolSetup, Subject } from '../../school/schoolSetup'
 import { tiers } from '../../scales/tier'
 import { phraseColumns, readPhraseRow } from '../phrasebookFile'
@@ -48,7 +49,6 @@ export function readBoxes(
             subjects.map((each) => each.key),
           )
     const limit = folder.numberOrNull(file, record, 'limit') ?? 0
-    if (limit < 1) folder.report(file, record.row, 'limit', 'A box needs room for at least one character.')
     if (subject === undefined) return []
     const limitByGrade = folder.byGrade(file, record, 'limit by grade', (text) =>
       Number(text) >= 1 ? Number(text) : undefined,
@@ -66,7 +66,7 @@ export function readBoxes(
     for (const problem of problems) folder.report(file, record.row, 'plan', problem)
     return [{ row: record.row, key: box.key, value: box }]
   })
-  return folder.unique(file, 'key', rows)
+  return folder.unique(file, 'key', rows, boxFields.partial({ limitByGrade: true }))
 }
 
 function planOf(folder: FolderReader, file: string, record: FileRecord): CommentBox['plan'] {

@@ -3,6 +3,7 @@ import type { SubjectCategory } from '../../record/termRecord'
 import { readGrades } from '../../people/gradeRange'
 import type { FileRecord } from '../readRecords'
 import { scaleProblems, type Level, type Scale } from '../../scales/scale'
+import { habitFields, scaleFields, skillFields, subjectFields } from '../../school/setupFields'
 import { tiers } from '../../scales/tier'
 import { saysYes } from './recordColumns'
 import type { FolderReader } from './folderReader'
@@ -39,6 +40,7 @@ export function readScales(folder: FolderReader): Scale[] {
   }
   for (const scale of scales.values()) {
     for (const problem of scaleProblems(scale)) folder.report(file, null, null, problem)
+    folder.fits(file, null, scale, scaleFields)
   }
   return [...scales.values()]
 }
@@ -59,7 +61,12 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
       ...scalesByGrade(folder, record, keys),
     },
   }))
-  return folder.unique(file, 'key', rows)
+  return folder.unique(
+    file,
+    'key',
+    rows,
+    subjectFields.partial({ strandNames: true, markScaleByGrade: true, skillScaleByGrade: true }),
+  )
 }
 
 /** Scales that are other ones in some grades; the columns may be left out. */
@@ -95,7 +102,7 @@ export function readSkills(folder: FolderReader, subjects: readonly Subject[]): 
         teacherOnly: saysYes(record.get('teacher only')),
       },
     }))
-  return folder.unique(file, 'id', rows)
+  return folder.unique(file, 'id', rows, skillFields)
 }
 
 /**
@@ -142,7 +149,7 @@ export function readHabits(folder: FolderReader, scales: readonly Scale[]): Habi
       scale: folder.oneOf(file, record, 'scale', keys) ?? '',
     },
   }))
-  return folder.unique(file, 'key', rows)
+  return folder.unique(file, 'key', rows, habitFields)
 }
 
 /**

@@ -7,6 +7,7 @@ import { isTimeZone } from '../../school/timeZone'
 import { layoutSchema, type Layout } from '../../school/layout'
 import { setupInUse, type Retired } from '../../school/keptSetup'
 import type { School, SchoolSetup } from '../../school/schoolSetup'
+import { text } from '../../text/textSchema'
 import type { FileProblem } from '../problem'
 import { FolderReader, type Folder } from './folderReader'
 import { readJson } from './readJson'
@@ -15,8 +16,8 @@ import { readHabits, readScales, readSkills, readSubjects, retiredIn, withStrand
 
 /** A school as its files have it; its name and place may still be to come. */
 export const schoolFile = z.object({
-  name: z.string(),
-  place: z.string(),
+  name: text(120),
+  place: text(120),
   timeZone: z.string().refine(isTimeZone, 'This is no time zone, as in Europe/Lisbon.').optional(),
   markRules: markRulesSchema,
   possessives: z.enum(possessiveRules),

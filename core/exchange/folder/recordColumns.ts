@@ -47,19 +47,32 @@ export function yesOrNothing(heading: string): Column<boolean> {
   return { heading, cell, write: (value) => (value ? 'yes' : '') }
 }
 
-/** An ISO date. */
-export function day(heading: string): Column<string> {
-  return { heading, cell: z.iso.date('It is no day as in 2026-11-26.'), write: (value) => value }
+/** A text of a field that has bounds of its own. */
+export function textIn(heading: string, field: z.ZodType<string, string>): Column<string> {
+  return { heading, cell: field, write: (value) => value }
 }
 
-/** An ISO date, or nothing (null). */
-export function dayOrNothing(heading: string): Column<string | null> {
-  const cell = z.string().transform((written, found) => {
-    if (written !== '' && !z.iso.date().safeParse(written).success)
-      found.addIssue({ code: 'custom', message: 'It is no day as in 2026-11-26.' })
-    return written || null
+/** A number of a field that has bounds of its own. */
+export function numberIn(heading: string, field: z.ZodType<number, number>): Column<number> {
+  const cell = z
+    .string()
+    .transform((written, found) => {
+      if (written !== '' && Number.isFinite(Number(written))) return Number(written)
+      found.addIssue({ code: 'custom', message: 'It is no number.' })
+      return z.NEVER
+    })
+    .pipe(field)
+  return { heading, cell, write: String }
+}
+
+/** The same, or an empty cell (null). */
+export function orNothing<Value>({ heading, cell, write }: Column<Value>): Column<Value | null> {
+  const orEmpty = z.string().transform((written, found) => {
+    const read = written === '' ? null : cell.safeParse(written)
+    for (const issue of read?.error?.issues ?? []) found.addIssue({ code: 'custom', message: issue.message })
+    return read?.data ?? null
   })
-  return { heading, cell, write: (value) => value ?? '' }
+  return { heading, cell: orEmpty, write: (value) => (value === null ? '' : write(value)) }
 }
 
 /** A number from one to another, both included. */
@@ -70,15 +83,6 @@ export function numberFrom(heading: string, least: number, most: number): Column
     .transform((written) => (written === '' ? Number.NaN : Number(written)))
     .pipe(z.number(wrong).min(least, wrong).max(most, wrong))
   return { heading, cell, write: String }
-}
-
-/** A number not below zero, or nothing (null). */
-export function numberOrNothing(heading: string): Column<number | null> {
-  const cell = z
-    .string()
-    .transform((written) => (written === '' ? null : Number(written)))
-    .pipe(z.number('It is no number of 0 or more.').min(0, 'It is no number of 0 or more.').nullable())
-  return { heading, cell, write: (value) => (value === null ? '' : String(value)) }
 }
 
 /** A range of grades; an empty cell for all. */
@@ -116,9 +120,9 @@ export function json<Value>(heading: string, schema: z.ZodType<Value>, empty: Va
 /**
  * A text to the letter: one that a cell would not keep (blanks around it, line ends of the old kind, a quotation mark
  * in front) stands there as JSON, in quotes.
- * @example exactText('remark', 99).write(' late ') // '" late "'; of 'late' it is 'late'
+ * @example exactText('remark', text(99)).write(' late ') // '" late "'; of 'late' it is 'late'
  */
-export function exactText(heading: string, most: number): Column<string> {
+export function exactText(heading: string, field: z.ZodType<string, string>): Column<string> {
   const cell = z
     .string()
     .transform((written, found) => {
@@ -127,7 +131,7 @@ export function exactText(heading: string, most: number): Column<string> {
       if (!read.success) found.addIssue({ code: 'custom', message: 'A quotation mark is never closed.' })
       return read.data ?? ''
     })
-    .pipe(text(most))
+    .pipe(field)
   const write = (value: string): string =>
     value !== value.trim() || /^"|\r/.test(value) ? JSON.stringify(value) : value
   return { heading, cell, write }

@@ -1,25 +1,25 @@
 import { z } from 'zod'
 import { resultStates } from '../../marks/work'
 import { keptSentenceSchema } from '../../narrative/keptSentence'
-import { isLanguageTag } from '../../people/languageTag'
-import { readPronouns } from '../../people/pronouns'
 import { photoProblem } from '../../people/photo'
+import { fields } from '../../record/fields'
 import { noteKinds } from '../../record/observations'
 import { practiceKinds } from '../../record/practice'
 import { mostQuestions } from '../../record/questions'
 import { presences } from '../../record/register'
 import { commentStatuses } from '../../record/termRecord'
+import { text } from '../../text/textSchema'
 import {
-  day,
-  dayOrNothing,
   exactText,
   gradesOrAll,
   json,
   needed,
   numberFrom,
-  numberOrNothing,
+  numberIn,
   oneOf,
+  orNothing,
   perhaps,
+  textIn,
   words,
   yesOrNothing,
   type Column,
@@ -88,19 +88,11 @@ function newer<Row extends object>(file: RecordFile<Row>): RecordFile<Row> {
   return { ...file, presence: 'may be absent' }
 }
 
-const number = needed('number', 40)
-const term = needed('term', 80)
+const number = textIn('number', fields.schoolNumber)
+const term = textIn('term', fields.termName)
 /** What the record proposed when a level was settled. */
-const proposed = { ...perhaps('proposed then', 40), newer: true } as const
+const proposed = { ...orNothing(textIn('proposed then', fields.symbol)), newer: true } as const
 const subject = needed('subject', 80)
-const pronouns: Column<string> = {
-  ...needed('pronouns', 120),
-  cell: z.string().refine((written) => readPronouns(written) !== undefined, 'They are no pronouns that can be read.'),
-}
-const language: Column<string> = {
-  ...words('language', 35),
-  cell: z.string().refine((tag) => tag === '' || isLanguageTag(tag), 'Write a language as a tag: en, pt-BR, ar.'),
-}
 const photo: Column<string> = {
   ...words('JPEG as base64', 200_000),
   cell: z.string().superRefine((jpeg, found) => {
@@ -108,7 +100,8 @@ const photo: Column<string> = {
     if (problem !== null) found.addIssue({ code: 'custom', message: problem })
   }),
 }
-const stay = { from: dayOrNothing('from'), to: dayOrNothing('to') }
+const day = textIn('day', fields.day)
+const stay = { from: orNothing(textIn('from', fields.day)), to: orNothing(textIn('to', fields.day)) }
 const ofTerm = { term: 'term', number: 'students' } as const
 const noteKindsOrNone = ['', ...noteKinds] as const
 
@@ -120,9 +113,9 @@ export const recordFiles = {
   people: recordFile(
     'people.csv',
     {
-      signIn: needed('signs in as', 80),
-      given: needed('given name', 120),
-      family: words('family name', 120),
+      signIn: textIn('signs in as', fields.signIn),
+      given: textIn('given name', fields.givenName),
+      family: textIn('family name', fields.familyName),
       role: oneOf('role', ['teacher', 'coordinator']),
       grades: gradesOrAll('of grades'),
       switchedOff: yesOrNothing('switched off'),
@@ -135,10 +128,10 @@ export const recordFiles = {
     'students.csv',
     {
       number,
-      given: needed('given name', 120),
-      used: needed('used name', 120),
-      family: words('family name', 120),
-      pronouns,
+      given: textIn('given name', fields.givenName),
+      used: textIn('used name', fields.givenName),
+      family: textIn('family name', fields.familyName),
+      pronouns: textIn('pronouns', fields.pronouns),
     },
     ['number'],
     {},
@@ -147,11 +140,11 @@ export const recordFiles = {
     'contacts.csv',
     {
       number,
-      name: needed('contact', 120),
-      relation: words('relation', 60),
-      household: numberFrom('household', 1, 9),
-      email: words('mail', 200),
-      language,
+      name: textIn('contact', fields.contactName),
+      relation: textIn('relation', fields.relation),
+      household: numberIn('household', fields.household),
+      email: textIn('mail', fields.mail),
+      language: textIn('language', fields.language),
       told: yesOrNothing('reports go to them'),
     },
     ['number', 'name', 'relation', 'household', 'email', 'language'],
@@ -159,17 +152,17 @@ export const recordFiles = {
   ),
   classes: recordFile(
     'classes.csv',
-    { name: needed('class', 60), group: { ...perhaps('group of', 80), newer: true } },
+    { name: textIn('class', fields.className), group: { ...perhaps('group of', 80), newer: true } },
     ['name'],
     { group: 'subject' },
   ),
   enrolments: recordFile(
     'enrolments.csv',
     {
-      room: needed('class', 60),
+      room: textIn('class', fields.className),
       number,
       place: numberFrom('place', 0, 10_000),
-      grade: words('grade level', 20),
+      grade: textIn('grade level', fields.gradeLevel),
       ...stay,
     },
     ['room', 'number'],
@@ -178,9 +171,9 @@ export const recordFiles = {
   teaching: recordFile(
     'teaching.csv',
     {
-      room: needed('class', 60),
+      room: textIn('class', fields.className),
       subject: perhaps('subject', 80),
-      person: needed('signs in as', 80),
+      person: textIn('signs in as', fields.signIn),
       secondReader: yesOrNothing('second reader'),
       ...stay,
     },
@@ -190,11 +183,11 @@ export const recordFiles = {
   categories: recordFile(
     'categories.csv',
     {
-      room: needed('class', 60),
+      room: textIn('class', fields.className),
       subject,
       key: needed('key', 80),
-      name: needed('name', 80),
-      weight: numberFrom('weight', 0, 1e6),
+      name: textIn('name', fields.categoryName),
+      weight: numberIn('weight', fields.weight),
       isExam: { ...yesOrNothing('exam'), newer: true },
     },
     ['room', 'subject', 'key'],
@@ -204,14 +197,14 @@ export const recordFiles = {
     'work.csv',
     {
       id: needed('work', 40),
-      room: needed('class', 60),
+      room: textIn('class', fields.className),
       term,
       subject,
-      title: needed('title', 200),
+      title: textIn('title', fields.workTitle),
       category: words('category', 80),
-      date: dayOrNothing('date'),
-      outOf: numberFrom('out of', 1e-6, 1e9),
-      weight: numberFrom('weight', 0, 1e6),
+      date: orNothing(textIn('date', fields.day)),
+      outOf: numberIn('out of', fields.outOf),
+      weight: numberIn('weight', fields.weight),
       counts: yesOrNothing('counts'),
     },
     ['id'],
@@ -223,8 +216,8 @@ export const recordFiles = {
       work: needed('work', 40),
       number,
       state: oneOf('state', resultStates),
-      score: numberOrNothing('score'),
-      remark: exactText('remark', 2000),
+      score: orNothing(numberIn('score', fields.score)),
+      remark: exactText('remark', fields.remark),
     },
     ['work', 'number'],
     { work: 'work', number: 'students' },
@@ -235,23 +228,23 @@ export const recordFiles = {
       term,
       number,
       subject,
-      percent: numberOrNothing('mark'),
+      percent: orNothing(numberIn('mark', fields.percent)),
       special: perhaps('in its place', 40),
-      reason: perhaps('reason', 1000),
-      proposed: { ...numberOrNothing('proposed then'), newer: true },
+      reason: orNothing(exactText('reason', fields.reason)),
+      proposed: { ...orNothing(numberIn('proposed then', fields.proposed)), newer: true },
     },
     ['term', 'number', 'subject'],
     { ...ofTerm, subject: 'subject' },
   ),
   levels: recordFile(
     'levels.csv',
-    { term, number, about: needed('skill', 80), symbol: needed('level', 40), proposed },
+    { term, number, about: needed('skill', 80), symbol: textIn('level', fields.symbol), proposed },
     ['term', 'number', 'about'],
     { ...ofTerm, about: 'skill' },
   ),
   habitScores: recordFile(
     'habit-scores.csv',
-    { term, number, about: needed('habit', 80), symbol: needed('score', 40), proposed },
+    { term, number, about: needed('habit', 80), symbol: textIn('score', fields.symbol), proposed },
     ['term', 'number', 'about'],
     { ...ofTerm, about: 'habit' },
   ),
@@ -260,9 +253,9 @@ export const recordFiles = {
     {
       term,
       number,
-      daysOpen: numberFrom('days open', 0, 400),
-      absences: numberFrom('absences', 0, 400),
-      lates: numberFrom('lates', 0, 10_000),
+      daysOpen: numberIn('days open', fields.days),
+      absences: numberIn('absences', fields.days),
+      lates: numberIn('lates', fields.days),
     },
     ['term', 'number'],
     ofTerm,
@@ -273,13 +266,13 @@ export const recordFiles = {
       id: needed('note', 40),
       term,
       number,
-      day: day('day'),
+      day,
       kind: { ...oneOf('about a', noteKindsOrNone), newer: true },
-      about: words('about', 300),
-      symbol: { ...perhaps('level', 40), newer: true },
-      text: exactText('text', 20_000),
+      about: words('about', 80),
+      symbol: { ...orNothing(textIn('level', fields.symbol)), newer: true },
+      text: exactText('text', fields.note),
       mayTell: { ...yesOrNothing('may be told'), newer: true },
-      by: { ...perhaps('signs in as', 80), newer: true },
+      by: { ...orNothing(textIn('signs in as', fields.signIn)), newer: true },
     },
     ['id'],
     { ...ofTerm, by: 'people' },
@@ -290,9 +283,9 @@ export const recordFiles = {
       {
         work: needed('work', 40),
         number: numberFrom('question', 1, mostQuestions),
-        words: exactText('words', 500),
+        words: exactText('words', fields.questionWords),
         skill: perhaps('skill', 80),
-        outOf: numberFrom('out of', 1e-6, 1e6),
+        outOf: numberIn('out of', fields.outOf),
       },
       ['work', 'number'],
       { work: 'work', skill: 'skill' },
@@ -305,7 +298,7 @@ export const recordFiles = {
         work: needed('work', 40),
         number,
         question: numberFrom('question', 1, mostQuestions),
-        score: numberFrom('score', 0, 1e6),
+        score: numberIn('score', fields.score),
       },
       ['work', 'number', 'question'],
       { work: 'work', number: 'students' },
@@ -317,18 +310,18 @@ export const recordFiles = {
       {
         term,
         number,
-        program: needed('program', 80),
+        program: textIn('program', fields.program),
         kind: oneOf('kind', practiceKinds),
-        name: needed('week, goal or score', 200),
-        amount: numberOrNothing('amount'),
-        beside: numberOrNothing('asked, out of or before'),
+        name: textIn('week, goal or score', fields.practiceName),
+        amount: orNothing(numberIn('amount', fields.practised)),
+        beside: orNothing(numberIn('asked, out of or before', fields.practised)),
       },
       ['term', 'number', 'program', 'kind', 'name'],
       ofTerm,
     ),
   ),
   register: newer(
-    recordFile('register.csv', { number, day: day('day'), presence: oneOf('presence', presences) }, ['number', 'day'], {
+    recordFile('register.csv', { number, day, presence: oneOf('presence', presences) }, ['number', 'day'], {
       number: 'students',
     }),
   ),
@@ -339,7 +332,7 @@ export const recordFiles = {
       term,
       number,
       box: needed('box', 80),
-      text: exactText('text', 50_000),
+      text: exactText('text', fields.comment),
       sentences: json('sentences', z.array(keptSentenceSchema).max(100), []),
       ownWords: yesOrNothing('own words'),
       status: oneOf('status', commentStatuses),
@@ -354,8 +347,8 @@ export const recordFiles = {
       number,
       box: needed('box', 80),
       check: needed('check', 80),
-      found: exactText('words', 2000),
-      by: needed('signs in as', 80),
+      found: exactText('words', text(2000)),
+      by: textIn('signs in as', fields.signIn),
     },
     ['term', 'number', 'box', 'check', 'found'],
     { ...ofTerm, box: 'box', by: 'people' },

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { always, child, colleague, filesOf, inSpring, own, read, rows, setup, year } from '../../../tests/exampleYear'
+import { randomYear } from '../../../tests/randomYear'
 import type { FolderRows } from './recordFiles'
 
 const problemsOf = (change: Partial<FolderRows>): string[] =>
@@ -15,6 +16,16 @@ describe('a year in files', () => {
     expect(folder?.rows).toEqual(rows())
     expect([folder?.year, folder?.ownPhrases, folder?.setup]).toEqual([year, own, setup()])
     expect([...(folder?.retired.skills ?? [])]).toEqual(['s2'])
+  })
+
+  it('of any school comes in as it went out: what may be typed may be in a folder', () => {
+    fc.assert(
+      fc.property(randomYear, (school) => {
+        const { folder, problems } = read(filesOf(school.rows, school.year))
+        expect(problems).toEqual([])
+        expect([folder?.rows, folder?.year]).toEqual([school.rows, school.year])
+      }),
+    )
   })
 
   it('from before, in which the exam was a category by its name, has that category as the exam', () => {
@@ -195,13 +206,18 @@ describe('a year in files', () => {
     ['people.csv', 'coordinator', 'headmaster', 'role|It is none of: teacher, coordinator.'],
     ['people.csv', '4-6', '6-4', 'of grades|It is no range of grades, as in 4-6.'],
     ['people.csv', '""dark""', '""dark', 'settings|It is not as Facunda writes it.'],
-    ['notes.csv', '2027-02-03', '2027-02-31', 'day|It is no day as in 2026-11-26.'],
-    ['enrolments.csv', '2027-02-01', 'February', 'from|It is no day as in 2026-11-26.'],
-    ['contacts.csv', ',2,', ',12,', 'household|It is no number from 1 to 9.'],
+    ['notes.csv', '2027-02-03', '2027-02-31', 'day|Write a day as 2026-08-31.'],
+    ['enrolments.csv', '2027-02-01', 'February', 'from|Write a day as 2026-08-31.'],
+    ['contacts.csv', ',2,', ',12,', 'household|A household is a number from 1 to 9.'],
     ['contacts.csv', 'pt-BR', '??', 'language|Write a language as a tag: en, pt-BR, ar.'],
-    ['results.csv', '7.5', '-7', 'score|It is no number of 0 or more.'],
-    ['work.csv', '12.5', '0', 'out of|It is no number from 0.000001 to 1000000000.'],
-    ['students.csv', 'she/her', 'sher', 'pronouns|They are no pronouns that can be read.'],
+    ['results.csv', '7.5', '-7', 'score|A score is a number from 0 to 100,000.'],
+    ['work.csv', '12.5', '0', 'out of|The most that can be reached is a number from 0.01 to 100,000.'],
+    [
+      'students.csv',
+      'she/her',
+      'sher',
+      'pronouns|Write pronouns as she/her, he/him, they/them, name only, or all five cases.',
+    ],
     ['classes.csv', '5 Elm', '', ''],
     // A folder from before there were groups.
     ['classes.csv', 'class,group of', 'class', ''],

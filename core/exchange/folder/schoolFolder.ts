@@ -2,7 +2,9 @@ import { z } from 'zod'
 import type { Phrase } from '../../narrative/phrase'
 import type { Retired } from '../../school/keptSetup'
 import type { SchoolSetup } from '../../school/schoolSetup'
+import { fields } from '../../record/fields'
 import { termSchema } from '../../record/term'
+import { text } from '../../text/textSchema'
 import type { FileProblem } from '../problem'
 import { phraseColumns, phraseTable, readPhraseRow } from '../phrasebookFile'
 import { writeCsv } from '../writeCsv'
@@ -16,15 +18,15 @@ import { recordFileOf, recordKinds, type FolderRow, type FolderRows, type Named,
 /** The file that only a folder with people, classes and results has. */
 export const yearFile = 'year.json'
 
-const termDays = termSchema.pick({
-  ...{ name: true, starts: true, ends: true, progressDue: true, commentsDue: true, locks: true },
-})
+const termDays = termSchema
+  .pick({ name: true, starts: true, ends: true, progressDue: true, commentsDue: true, locks: true })
+  .extend({ name: fields.termName })
 
 export const folderYear = z.object({
   format: z.literal('facunda school year 1'),
-  name: z.string().min(1).max(40),
-  starts: z.iso.date(),
-  ends: z.iso.date(),
+  name: text(40).pipe(z.string().min(1)),
+  starts: fields.day,
+  ends: fields.day,
   terms: z.array(termDays).max(12),
   /** For how many days it is kept who opened which class. */
   openingsDays: z.number().int().min(1).max(10_000),

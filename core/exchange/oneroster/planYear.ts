@@ -1,4 +1,5 @@
 import { nameKey } from '../../people/names'
+import { fields, misfit } from '../../record/fields'
 import { studentMatcher, type Matchable } from '../../people/matchStudent'
 import { readPronouns, writePronouns } from '../../people/pronouns'
 import type { BundleRow } from './readBundle'
@@ -69,7 +70,7 @@ export function planYear(bundle: BundlePeople, here: YearHere, freshId: () => st
     if (row('role').toLowerCase() !== 'student' || !room || studentId === undefined || standing.has(place)) return []
     standing.add(place)
     const grade = grades.user.get(row('userSourcedId')) || grades.room.get(row('classSourcedId')) || ''
-    return [{ classId: room.classId, studentId, grade }]
+    return [{ classId: room.classId, studentId, grade: fields.gradeLevel.safeParse(grade).data ?? '' }]
   })
   const withWork = new Map(
     [...rooms].flatMap(([id, { classId, subject }]) => (subject ? [[id, { classId, subject }]] : [])),
@@ -106,6 +107,7 @@ function matchStudents(
   const students = new Map<string, string>()
   const newStudents: NewStudent[] = []
   const doubtful: string[] = []
+  const unfit: string[] = []
   for (const row of users) {
     const id = row('sourcedId')
     if ((row('role') || byRole.get(id) || (taught.has(id) ? 'student' : '')).toLowerCase() !== 'student') continue
@@ -120,6 +122,7 @@ function matchStudents(
     if (found.kind === 'found') students.set(id, found.student.id)
     else if (found.kind === 'doubtful' || given === '') doubtful.push(`${given} ${family} (${schoolNumber})`.trim())
     else if (numbers.has(schoolNumber)) doubtful.push(`${given} ${family} (${schoolNumber}, which is another’s)`)
+    else if (misfitOf(row, schoolNumber) !== null) unfit.push(`${given} ${family}`.trim().slice(0, 60))
     else {
       const usedName = row('preferredGivenName') || given
       const pronouns = writePronouns(readPronouns(row('pronouns')) ?? 'name only')
@@ -134,7 +137,21 @@ function matchStudents(
       `${doubtful.length} ${doubtful.length === 1 ? 'child' : 'children'} who could be somebody else here: ` +
         `${some(doubtful)}. Give them the school’s number in the bundle.`,
     )
+  if (unfit.length > 0)
+    leftOut.push(
+      `${unfit.length} ${unfit.length === 1 ? 'child' : 'children'} with a name or number longer than is kept: ${some(unfit)}.`,
+    )
   return { students, newStudents }
+}
+
+/** Why a child's names or number cannot be kept; null where they can. */
+function misfitOf(row: BundleRow, schoolNumber: string): string | null {
+  return (
+    misfit(fields.schoolNumber, schoolNumber) ??
+    misfit(fields.givenName, row('givenName')) ??
+    misfit(fields.givenName, row('preferredGivenName') || row('givenName')) ??
+    misfit(fields.familyName, row('familyName'))
+  )
 }
 
 interface Room {
@@ -169,11 +186,13 @@ function matchClasses(
     return found && found.group === null ? found.id : make(name, null)
   }
   const strange: string[] = []
+  const unfit: string[] = []
   // Home classes come first: the others are told by their names.
   const byKind = [...classes].sort((a, b) => Number(isHome(b)) - Number(isHome(a)))
   for (const row of byKind) {
     const [id, title] = [row('sourcedId'), row('title')]
-    if (isHome(row)) rooms.set(id, { classId: homeCalled(title), subject: '' })
+    if (misfit(fields.className, title) !== null) unfit.push(title.slice(0, 60))
+    else if (isHome(row)) rooms.set(id, { classId: homeCalled(title), subject: '' })
     else {
       const named = [row('subjects'), ...(courseTitles.get(row('courseSourcedId')) ?? [])]
       const subject = subjectOf(named, title, here.subjects)
@@ -186,6 +205,10 @@ function matchClasses(
     leftOut.push(
       `${strange.length} ${strange.length === 1 ? 'class' : 'classes'} of no subject that is taught here: ` +
         `${some(strange)}. Add the subject in School, or call it as the bundle does.`,
+    )
+  if (unfit.length > 0)
+    leftOut.push(
+      `${unfit.length} ${unfit.length === 1 ? 'class' : 'classes'} without a name, or with a longer one than is kept: ${some(unfit)}.`,
     )
   return { rooms, newClasses }
 

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { bounds } from '../../../core/record/fields'
 import { lookedAtAllAtOnce, manyRows, type AllAtOnce } from './allAtOnce'
 
 /** How many rows of some kind are new, changed, and as they are. */
@@ -19,6 +20,8 @@ function idInOrder(line: string): string {
   return `(${hex(milliseconds, 12)} || '7' || ${hex(`${line} % 4096`, 3)} || '8' || ${random})::uuid`
 }
 
+const isWeight = (weight: string): string => `(${weight} between ${bounds.weight.least} and ${bounds.weight.most})`
+
 /**
  * The staged pieces of work with what they mean here; two of one name in a class, subject and term are told apart by a
  * number behind the second. `why` says why one has no place here.
@@ -26,15 +29,22 @@ function idInOrder(line: string): string {
 const understood = `
   create temp table brought_work on commit drop as
     with said as (
-      select item.sourcedid as name, room.class_id, room.subject, left(trim(item.title), 190) as title,
+      select item.sourcedid as name, room.class_id, room.subject, trim(item.title) as title,
         coalesce(period.term_id, session.term_id, by_day.id) as term_id,
-        item.done_on,
-        nullif(number_in(item.resultvaluemax), 0) as out_of,
-        coalesce(nullif(trim(kind.title), ''), 'Results') as category, number_in(kind.weight) as category_weight,
+        case when item.done_on between '${bounds.day.first}' and '${bounds.day.last}' then item.done_on end as done_on,
+        number_in(item.resultvaluemax) as out_of,
+        coalesce(nullif(trim(kind.title), ''), 'Results') as category, case when ${isWeight('number_in(kind.weight)')} then number_in(kind.weight) end as category_weight,
         number_in(item."metadata.facunda.weight") as weight,
         lower(item."metadata.facunda.counts") <> 'false' as counts,
         case when room.class_id is null then 'of a class that is not taken in'
           when coalesce(trim(item.title), '') = '' then 'without a title'
+          when not text_fits(trim(item.title), ${bounds.workTitle})
+            then 'with a title of more than ${bounds.workTitle} characters'
+          when not text_fits(trim(kind.title), ${bounds.categoryName})
+            then 'in a category of more than ${bounds.categoryName} characters'
+          when coalesce(item.resultvaluemax, '') <> '' and coalesce(number_in(item.resultvaluemax), 0)
+            not between ${bounds.outOf.least} and ${bounds.outOf.most} then 'out of what nobody can reach'
+          when not ${isWeight('coalesce(number_in(item."metadata.facunda.weight"), 1)')} then 'with a weight that is none'
           when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year'
           when shut.id is not null and is_locked(shut.id, room.class_id, null, room.subject)
             then 'of a term that is locked' end as why
@@ -48,7 +58,7 @@ const understood = `
           and year_id = :year and item.done_on between starts and ends limit 1) as by_day on true
         left join term as shut on shut.id = coalesce(period.term_id, session.term_id, by_day.id)
           and shut.locks <= school_day())
-    select said.*, case when nth = 1 then title else title || ' (' || nth || ')' end as called,
+    select said.*, case when nth = 1 then title else left(title, ${bounds.workTitle - 15}) || ' (' || nth || ')' end as called,
       ${idInOrder('line')} as new_id
     from (select *, row_number() over () as line,
       row_number() over (partition by class_id, subject, term_id, lower(title)
