@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { correctionSchema } from '../core/exchange/correctMapping'
-import { gradebookMappingSchema } from '../core/exchange/gradebookMapping'
+import { correctionSchema } from '../core/exchange/gradebook/correctMapping'
+import { gradebookMappingSchema } from '../core/exchange/gradebook/gradebookMapping'
 import { key } from '../core/text/textSchema'
 
 /** With a correction, the file is planned as it is read then. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { text } from '../core/text/textSchema'
-import { laterDay } from '../core/laterDay'
+import { addDays } from '../core/addDays'
 import { outOfOrder } from './days'
 
 /**
@@ -20,7 +20,7 @@ export const reopening = z
       .transform((written) => written.trim())
       .pipe(z.string().min(1, 'Say why it is opened again; it stays on record.')),
   })
-  .refine(({ from, to }) => to >= laterDay(from, -1), outOfOrder)
+  .refine(({ from, to }) => to >= addDays(from, -1), outOfOrder)
   .refine(({ classId, subject }) => classId !== null || subject !== null, 'Choose a class or a subject.')
 export type Reopening = z.infer<typeof reopening>
 

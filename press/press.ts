@@ -10,7 +10,7 @@ import {
   takeUpOrphans,
 } from '../server/data/pressRuns'
 import type { RunRow } from '../server/data/tables'
-import { letGo } from '../server/data/lettingGo'
+import { letGo } from '../server/data/retention'
 import { setInThread, settingThread } from './settingThread'
 
 /**

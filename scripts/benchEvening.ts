@@ -1,5 +1,5 @@
 import { chromium, type Locator, type Page } from '@playwright/test'
-import { laterDay } from '../core/laterDay'
+import { addDays } from '../core/addDays'
 import { startEmptySchool } from '../tests/e2e/emptySchool'
 import { startCluster } from './cluster.mjs'
 
@@ -49,8 +49,8 @@ async function setUp(page: Page, key: string): Promise<void> {
   await type(page.getByLabel('Its name'), 'Willow School')
   // The days that are proposed hold for most of a year; where they do not, they are two more fields.
   const today = new Date().toLocaleDateString('sv-SE')
-  await page.getByLabel('First day', { exact: true }).fill(laterDay(today, -60))
-  await page.getByLabel('Last day', { exact: true }).fill(laterDay(today, 240))
+  await page.getByLabel('First day', { exact: true }).fill(addDays(today, -60))
+  await page.getByLabel('Last day', { exact: true }).fill(addDays(today, 240))
   await type(page.getByLabel('Given name'), 'Ada')
   await type(page.getByLabel('Family name'), 'Moss')
   await type(page.getByLabel('Password'), 'harbour lantern spoon')

@@ -2,7 +2,7 @@ import { cpSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
 import { build } from 'esbuild'
 
-// Builds all that runs: the web (by Nuxt, into .output), and beside it, into .output/beside, the press, the threads of
+// Builds all that runs: the web (by Nuxt, into .output), and into .output/programs the press, the threads of
 // both and what a school is looked after with. Nothing of it needs TypeScript any more; packages are taken from
 // node_modules (those that are no development dependencies).
 const { status } = spawnSync('npx', ['nuxt', 'build'], {
@@ -15,13 +15,13 @@ await build({
   entryPoints: [
     'press/press.ts',
     'press/pressWorker.ts',
-    'server/workers/besideServices.ts',
+    'server/workers/workerServices.ts',
     'scripts/prepareDatabase.ts',
     'scripts/setPassword.ts',
     'scripts/backUp.ts',
     'scripts/restore.ts',
   ],
-  outdir: '.output/beside',
+  outdir: '.output/programs',
   outExtension: { '.js': '.mjs' },
   entryNames: '[name]',
   bundle: true,
@@ -34,4 +34,4 @@ await build({
   logLevel: 'error',
 })
 // The demo's own files, for whoever wants the demo.
-for (const folder of ['batch', 'school']) cpSync(`demo/${folder}`, `.output/beside/${folder}`, { recursive: true })
+for (const folder of ['batch', 'school']) cpSync(`demo/${folder}`, `.output/programs/${folder}`, { recursive: true })

@@ -72,8 +72,8 @@ function isBuilt() {
 
 /** What Node is given to run a program of ours: as it was built, or its source where that is newer. */
 export function programArguments(source) {
-  const beside = `.output/beside/${source.replace(/^.*\//, '').replace(/\.ts$/, '.mjs')}`
-  return existsSync(beside) && isBuilt() ? [beside] : ['--import', 'tsx', source]
+  const built = `.output/programs/${source.replace(/^.*\//, '').replace(/\.ts$/, '.mjs')}`
+  return existsSync(built) && isBuilt() ? [built] : ['--import', 'tsx', source]
 }
 
 function newest(paths) {

@@ -193,7 +193,7 @@ function keep(): Promise<void> {
       An exam weighs {{ percentText(exam.weighs) }} of the mark.
       <template v-if="!wanted.some(({ isExam }) => isExam)">None of these is ticked as the exam.</template>
     </p>
-    <ListDoor
+    <ListImport
       v-if="may"
       title="A list of categories"
       :columns="titlesOf(categoryColumns)"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Contact } from '~~/contracts/care'
+import type { Contact } from '~~/contracts/privacy'
 
 /** The fields of somebody who is told of a child; each change is handed on when a field is left. */
 const { contact } = defineProps<{ contact: Contact }>()

@@ -2,14 +2,14 @@
 import { contactColumns, titlesOf } from '~~/core/exchange/lists/listColumns'
 import { planContactList, type KnownContact } from '~~/core/exchange/lists/planContactList'
 import { readList } from '~~/core/exchange/lists/readList'
-import { useCare } from '~/stores/care'
+import { usePrivacy } from '~/stores/privacy'
 import { useOwnSchool } from '~/stores/ownSchool'
 import { useSettings } from '~/stores/settings'
 import { useView } from '~/stores/view'
 
 /** The contacts of a whole class as a list. */
 const school = useOwnSchool()
-const care = useCare()
+const care = usePrivacy()
 const view = useView()
 const settings = useSettings()
 const contacts = shallowRef<KnownContact[]>([])
@@ -47,7 +47,7 @@ function plan(text: string) {
 </script>
 
 <template>
-  <ListDoor
+  <ListImport
     title="A list of contacts"
     :columns="titlesOf(contactColumns)"
     :words="['contact', 'contacts']"

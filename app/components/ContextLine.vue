@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
-import { howSoon, isNear, nextDue } from '~~/core/terms/due'
+import { howSoon, isDueSoon, nextDue } from '~~/core/terms/due'
 import { lockWarning } from '~~/core/terms/lock'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
@@ -40,7 +40,7 @@ const lock = computed(() => {
 })
 const isSoon = computed(() => {
   const answer = classRecord.answer
-  return answer !== null && isNear(nextDue(answer.record.term, answer.today).days)
+  return answer !== null && isDueSoon(nextDue(answer.record.term, answer.today).days)
 })
 
 async function go(part: Partial<typeof view.kept>): Promise<void> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mended } from '~~/core/checks/checkComment'
-import { wordsOf, type Finding, type Mend } from '~~/core/checks/finding'
+import { quotedWords, type Finding, type Mend } from '~~/core/checks/finding'
 import type { CommentBox } from '~~/core/narrative/plan'
 import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
@@ -39,7 +39,7 @@ function words(finding: Finding): string {
       <p class="min-w-0 flex-1 basis-60">
         <b class="font-semibold">{{ finding.check }}</b>
         <button
-          v-if="wordsOf(finding, text) !== ''"
+          v-if="quotedWords(finding, text) !== ''"
           type="button"
           class="font-serif text-left underline decoration-dotted underline-offset-2"
           @click="emit('show', finding)"
@@ -63,7 +63,7 @@ function words(finding: Finding): string {
           type="button"
           class="link"
           :aria-label="`${rightLabel(finding)}: ${finding.check}`"
-          @click="classRecord.acceptFinding(student.id, box.key, finding.check, wordsOf(finding, text))"
+          @click="classRecord.acceptFinding(student.id, box.key, finding.check, quotedWords(finding, text))"
         >
           {{ rightLabel(finding) }}
         </button>

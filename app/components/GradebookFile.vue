@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FileAnswer } from '~~/contracts/answers'
-import { countPlan } from '~~/core/exchange/planImport'
+import { countPlan } from '~~/core/exchange/gradebook/planImport'
 import { listOf } from '~~/core/narrative/listOf'
 import { useSaving } from '~/stores/saving'
 

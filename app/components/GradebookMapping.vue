@@ -1,7 +1,12 @@
 <script setup lang="ts">
 import type { SheetAnswer } from '~~/contracts/answers'
-import { rowKinds, type Correction, type RowKind } from '~~/core/exchange/correctMapping'
-import { childRows, columnRoles, type ColumnRole, type GradebookMapping } from '~~/core/exchange/gradebookMapping'
+import { rowKinds, type Correction, type RowKind } from '~~/core/exchange/gradebook/correctMapping'
+import {
+  childRows,
+  columnRoles,
+  type ColumnRole,
+  type GradebookMapping,
+} from '~~/core/exchange/gradebook/gradebookMapping'
 
 /** The file's first rows and its last, with a guess at each column and row, to be corrected. */
 const props = defineProps<{ sheet: SheetAnswer; mapping: GradebookMapping }>()

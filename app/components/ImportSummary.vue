@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { signMeanings, type GradebookMapping, type SignMeaning } from '~~/core/exchange/gradebookMapping'
-import { countPlan, soleCandidates, type DoubtfulPerson, type ImportPlan } from '~~/core/exchange/planImport'
-import { signKey } from '~~/core/exchange/takeScore'
+import { signMeanings, type GradebookMapping, type SignMeaning } from '~~/core/exchange/gradebook/gradebookMapping'
+import { countPlan, soleCandidates, type DoubtfulPerson, type ImportPlan } from '~~/core/exchange/gradebook/planImport'
+import { signKey } from '~~/core/exchange/gradebook/takeScore'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
 

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { wordsOf, type Finding } from '~~/core/checks/finding'
+import { quotedWords, type Finding } from '~~/core/checks/finding'
 
 /** A comment with the words that a check has found underlined. What is about the whole text is not marked in it. */
 const props = defineProps<{ text: string; findings: Finding[] }>()
 
 const pieces = computed(() => {
   const marks = props.findings
-    .filter((finding) => wordsOf(finding, props.text) !== '')
+    .filter((finding) => quotedWords(finding, props.text) !== '')
     .toSorted((a, b) => a.start - b.start)
   const made: { text: string; why: string | null }[] = []
   let from = 0

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { phraseProblem } from '~~/core/exchange/phrasebookFile'
+import { phraseProblem } from '~~/core/exchange/folder/phrasebookFile'
 import { claimedBy, factsInWords } from '~~/core/narrative/openParts'
 import { factNames, type FactName } from '~~/core/narrative/notation'
 import { claimKinds, moves, type Claim, type Phrase } from '~~/core/narrative/phrase'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { decodeText } from '~~/core/exchange/decodeText'
-import { headingKey } from '~~/core/exchange/readRecords'
-import type { NamedTable } from '~~/core/exchange/readTable'
-import { tableText } from '~~/core/exchange/tableText'
-import { planPhraseImport, type PhraseImport } from '~~/core/exchange/planPhraseImport'
-import { writePhrasebook } from '~~/core/exchange/phrasebookFile'
+import { decodeText } from '~~/core/exchange/files/decodeText'
+import { headingKey } from '~~/core/exchange/files/readRecords'
+import type { NamedTable } from '~~/core/exchange/files/readTable'
+import { tableText } from '~~/core/exchange/files/tableText'
+import { planPhraseImport, type PhraseImport } from '~~/core/exchange/lists/planPhraseImport'
+import { writePhrasebook } from '~~/core/exchange/folder/phrasebookFile'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
 import { useSession } from '~/stores/session'
@@ -39,7 +39,7 @@ function bring(event: Event): Promise<void> {
 
 /** A text file as it is; of a workbook, the sheet that has phrases on it. */
 async function phrasesIn(bytes: Uint8Array): Promise<string> {
-  const { readSheets } = await import('~~/core/exchange/readSheets')
+  const { readSheets } = await import('~~/core/exchange/files/readSheets')
   const [first, ...others] = readSheets(bytes)
   if (!first || first.sheet === '') return decodeText(bytes)
   const hasPhrases = ({ table }: NamedTable): boolean =>

@@ -141,7 +141,7 @@ function plan(text: string) {
           </template>
         </p>
       </form>
-      <ListDoor
+      <ListImport
         title="Bring the results of each question"
         columns="Name, Q1, Q2, Q3, with rows Out of and Skill above the children’s; or Name, Question, Score"
         :words="['value', 'values']"

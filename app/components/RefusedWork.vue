@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ShelfEntry } from '~/shelf/shelf'
+import type { OutboxEntry } from '~/outbox/outbox'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 import { useView } from '~/stores/view'
@@ -9,12 +9,12 @@ const saving = useSaving()
 const classRecord = useClassRecord()
 const view = useView()
 
-const isConflict = (entry: ShelfEntry): boolean => entry.problem?.status === 409
-const textOf = ({ work }: ShelfEntry): string =>
+const isConflict = (entry: OutboxEntry): boolean => entry.problem?.status === 409
+const textOf = ({ work }: OutboxEntry): string =>
   work.kind === 'comment' ? work.body.text : work.kind === 'note' ? (work.body.note?.text ?? '') : ''
 
 /** A text that was changed elsewhere is decided in Write, where both stand side by side. */
-async function look({ work }: ShelfEntry): Promise<void> {
+async function look({ work }: OutboxEntry): Promise<void> {
   if (work.kind !== 'comment') return
   const [, , , classId = null, termId = null] = work.path.split('/')
   const elsewhere = view.kept.classId !== classId || view.kept.termId !== termId
@@ -24,7 +24,7 @@ async function look({ work }: ShelfEntry): Promise<void> {
   await navigateTo('/write')
 }
 
-async function letGo(entry: ShelfEntry): Promise<void> {
+async function letGo(entry: OutboxEntry): Promise<void> {
   await saving.letGo(entry)
   await classRecord.load()
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { lastSchoolDays, sumsOfDays, type Presence } from '~~/core/record/register'
-import { laterDay } from '~~/core/laterDay'
+import { addDays } from '~~/core/addDays'
 import { gridArrows } from '~/keys/gridArrows'
 import { useClassRecord } from '~/stores/classRecord'
 import { useRegister } from '~/stores/register'
@@ -44,11 +44,11 @@ watch(
 useCellStays(() => ({ rows: students.value.map(({ id }) => id), columns: [] }), { at, put: (to) => (at.value = to) })
 
 function earlier(): void {
-  until.value = laterDay(days.value[0] ?? until.value, -1)
+  until.value = addDays(days.value[0] ?? until.value, -1)
 }
 function laterOn(): void {
   const today = classRecord.answer?.today ?? ''
-  const next = laterDay(days.value.at(-1) ?? until.value, 2 * 7)
+  const next = addDays(days.value.at(-1) ?? until.value, 2 * 7)
   until.value = next > today ? today : next
 }
 

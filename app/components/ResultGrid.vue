@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { planCells, readBlock, type GivenCell } from '~~/core/exchange/planCells'
+import { planCells, readBlock, type GivenCell } from '~~/core/exchange/gradebook/planCells'
 import { resultText } from '~~/core/marks/resultText'
 import type { PieceOfWork } from '~~/core/marks/work'
 import { placesOfResults } from '~~/core/record/resultPlaces'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FolderLook } from '~~/contracts/schoolFolder'
 import { readSetupFolder } from '~~/core/exchange/folder/readSetupFolder'
-import { problemText } from '~~/core/exchange/problem'
+import { problemText } from '~~/core/exchange/files/problem'
 import type { SchoolSetup } from '~~/core/school/schoolSetup'
 import { askServer } from '~/composables/useApi'
 import { readSchoolFolder } from '~/composables/schoolFolder'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { classTables } from '~~/core/exchange/classTables'
+import { classTables } from '~~/core/exchange/lists/classTables'
 import { writeBundle } from '~~/core/exchange/oneroster/writeBundle'
-import { bookOfTables } from '~~/core/exchange/workbook/bookOfTables'
-import { writeCsv } from '~~/core/exchange/writeCsv'
+import { bookOfTables } from '~~/core/exchange/files/workbook/bookOfTables'
+import { writeCsv } from '~~/core/exchange/files/writeCsv'
 import type { RegisterDay } from '~~/core/record/register'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { planCells, type GivenCell } from '~~/core/exchange/planCells'
+import { planCells, type GivenCell } from '~~/core/exchange/gradebook/planCells'
 import { percentText } from '~~/core/marks/rounding'
 import { resultText } from '~~/core/marks/resultText'
 import type { PieceOfWork } from '~~/core/marks/work'

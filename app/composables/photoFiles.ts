@@ -45,7 +45,7 @@ async function picturesIn(files: readonly File[]): Promise<{ name: string; blob:
     const [first, second] = new Uint8Array(await file.slice(0, 2).arrayBuffer())
     if (first !== 0x50 || second !== 0x4b) pictures.push({ name: file.name, blob: file })
     else {
-      const { unpack } = await import('~~/core/exchange/workbook/unpack')
+      const { unpack } = await import('~~/core/exchange/files/workbook/unpack')
       // Systems put shadows of their own beside each file.
       const isWanted = (name: string): boolean => picture.test(name) && !/(^|\/)(\._|__MACOSX)/.test(name)
       for (const [name, bytes] of unpack(new Uint8Array(await file.arrayBuffer()), isWanted, largestPictures))

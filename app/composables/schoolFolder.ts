@@ -1,5 +1,5 @@
 import { strToU8, unzipSync, zipSync } from 'fflate'
-import { decodeText } from '~~/core/exchange/decodeText'
+import { decodeText } from '~~/core/exchange/files/decodeText'
 import { writeSetupFolder } from '~~/core/exchange/folder/writeSetupFolder'
 import type { Term } from '~~/core/record/term'
 import { nothingRetired } from '~~/core/school/keptSetup'

@@ -1,5 +1,5 @@
 import { sortsAs } from '~~/core/exchange/lists/sortsAs'
-import { tableText } from '~~/core/exchange/tableText'
+import { tableText } from '~~/core/exchange/files/tableText'
 import type { ClassRecord } from '~~/core/record/classRecord'
 
 /** A file, or a sheet of one, with the door that it belongs to. */
@@ -16,7 +16,7 @@ export interface SortedFile {
 export async function sortFile(file: File, record: ClassRecord): Promise<SortedFile[]> {
   try {
     // Reading workbooks is fetched when somebody brings one.
-    const { readSheets } = await import('~~/core/exchange/readSheets')
+    const { readSheets } = await import('~~/core/exchange/files/readSheets')
     const tables = readSheets(new Uint8Array(await file.arrayBuffer()))
     return tables.map(({ sheet, table }) => ({
       file,

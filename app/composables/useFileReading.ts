@@ -1,9 +1,9 @@
 import { watchDebounced } from '@vueuse/core'
 import { dequal } from 'dequal'
 import type { FileAnswer, PlanAnswer, SheetAnswer } from '~~/contracts/answers'
-import type { Correction } from '~~/core/exchange/correctMapping'
-import type { GradebookMapping, SignMeaning } from '~~/core/exchange/gradebookMapping'
-import { signKey } from '~~/core/exchange/takeScore'
+import type { Correction } from '~~/core/exchange/gradebook/correctMapping'
+import type { GradebookMapping, SignMeaning } from '~~/core/exchange/gradebook/gradebookMapping'
+import { signKey } from '~~/core/exchange/gradebook/takeScore'
 import { askServer } from '~/composables/useApi'
 
 /** How a gradebook file that was brought is read: each correction shows at once what taking it in would change. */

@@ -11,7 +11,7 @@ interface SetupList<Row> {
   readonly notes?: readonly string[]
 }
 
-/** What a list would do to the set-up, as ListDoor tells it; taken in as one change. */
+/** What a list would do to the set-up, as ListImport tells it; taken in as one change. */
 export function useSetupList() {
   const school = useOwnSchool()
   return <Row>({ list, made, changeOf, lineOf, notes = [] }: SetupList<Row>) => ({

@@ -173,8 +173,8 @@ function drop(event: DragEvent): void {
           <TabPanel :tabindex="-1"><AttendanceTable /></TabPanel>
         </TabPanels>
       </TabGroup>
-      <ClassListDoor :key="classRecord.place" :given="given" />
-      <PhotoDoor />
+      <ClassListImport :key="classRecord.place" :given="given" />
+      <PhotoImport />
       <BlankTable />
       <TakeOut />
     </template>

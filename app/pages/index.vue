@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { longDate } from '~~/core/reports/longDate'
-import { howSoon, isNear, nextDue } from '~~/core/terms/due'
+import { howSoon, isDueSoon, nextDue } from '~~/core/terms/due'
 import { lockWarning } from '~~/core/terms/lock'
 import { nextStage, stages, type Stage } from '~~/core/terms/progress'
 import type { DeskClass } from '~~/contracts/answers'
@@ -47,7 +47,7 @@ async function signOut(): Promise<void> {
     <h1 class="mt-2 text-3xl font-semibold">Your desk</h1>
     <p v-if="due" class="mt-3 font-serif text-lg">
       {{ view.desk.term.name }}: {{ due.what }} are due on {{ longDate(due.day) }},
-      <strong :class="isNear(due.days) ? 'text-needs' : ''">{{ howSoon(due.days) }}</strong><template v-if="locks"
+      <strong :class="isDueSoon(due.days) ? 'text-needs' : ''">{{ howSoon(due.days) }}</strong><template v-if="locks"
         >; the term <strong class="text-needs">{{ locks }}</strong></template
       >.
     </p>

@@ -4,7 +4,7 @@ import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import type { CellsToKeep } from '~~/contracts/classList'
 import type { PhotoToKeep, QuestionsToKeep } from '~~/contracts/evidence'
 import type { WorkToWrite } from '~~/contracts/results'
-import type { GivenCell } from '~~/core/exchange/planCells'
+import type { GivenCell } from '~~/core/exchange/gradebook/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
 import { classRecordOf, type ClassRecord } from '~~/core/record/classRecord'
@@ -26,7 +26,7 @@ import {
 } from '~~/core/record/withWritten'
 import { studentProgress, sumProgress } from '~~/core/terms/progress'
 import { askServer } from '~/composables/useApi'
-import type { Work } from '~/shelf/work'
+import type { Work } from '~/outbox/work'
 import { recordWrites } from './recordWrites'
 import { useSaving } from './saving'
 import { useView } from './view'
@@ -117,7 +117,7 @@ export const useClassRecord = defineStore('classRecord', () => {
       if (wanted !== `/api/classes/${view.kept.classId}/${view.kept.termId}`) return
       const setup = narrowSetup(whole, (key) => reads.includes(key))
       answer.value = { ...rest, record: classRecordOf(setup, unpackTerm(term)) }
-      showShelf()
+      showOutbox()
       runs.value = madeRuns
       // A thousand phrases are read once; better now, while nothing else is to do, than at the first draft.
       setTimeout(() => indexPhrases(setup.phrasebook), 300)
@@ -137,7 +137,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   const putComment = (comment: StudentComment): void => show((now) => withComment(now, comment))
 
   /** What this device has not been able to send yet is what its owner means: it stands over what was fetched. */
-  function showShelf(): void {
+  function showOutbox(): void {
     for (const work of [...saving.waiting.map((entry) => entry.work), ...saving.pending.values()]) {
       if (!work.path.startsWith(`${place.value}/`)) continue
       if (work.kind === 'comment') putComment(work.body)
@@ -170,7 +170,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     if (results.length > 0) putResults(results)
     if (attendance.length > 0) show((record) => withAttendance(record, attendance))
     putComments(comments.map((comment) => unpackComment(comment, now.record.term.id)))
-    showShelf()
+    showOutbox()
   }
 
   function nameOf(studentId: string): string {
@@ -251,7 +251,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     for (const comment of comments) {
       const { studentId, box: key, version } = comment
       const isOlder = version < (index.value?.commentOf(studentId, key)?.version ?? 0)
-      if (!isOlder && !saving.isOnShelf(commentKey(studentId, key))) putComment(comment)
+      if (!isOlder && !saving.isInOutbox(commentKey(studentId, key))) putComment(comment)
     }
   }
 

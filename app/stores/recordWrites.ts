@@ -1,6 +1,6 @@
 import type { RegisterToKeep } from '~~/contracts/evidence'
 import type { NoteToWrite } from '~~/contracts/notes'
-import type { GivenCell } from '~~/core/exchange/planCells'
+import type { GivenCell } from '~~/core/exchange/gradebook/planCells'
 import type { ClassRecord } from '~~/core/record/classRecord'
 import { levelEvidence } from '~~/core/record/levelEvidence'
 import type { Attendance } from '~~/core/record/observations'
@@ -20,7 +20,7 @@ import {
   type MarkCell,
 } from '~~/core/record/withWritten'
 import { proposedPercent } from '~~/core/record/yearSoFar'
-import type { Work } from '~/shelf/work'
+import type { Work } from '~/outbox/work'
 
 /** The record that is written into: how it stands, how it is shown changed, and how what was changed is sent. */
 interface Written {

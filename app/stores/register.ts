@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { RegisterToKeep } from '~~/contracts/evidence'
-import { grouped } from '~~/core/grouped'
+import { groupBy } from '~~/core/groupBy'
 import { sumsAfter, type Presence, type RegisterDay } from '~~/core/record/register'
 import type { DaysCell } from '~~/core/record/withWritten'
 import { askServer } from '~/composables/useApi'
@@ -22,14 +22,14 @@ export const useRegister = defineStore('register', () => {
   /** Of which place the days are. */
   const loaded = ref('')
 
-  const placeOf = ({ studentId, day }: { studentId: string; day: string }): string => `${studentId} ${day}`
+  const cellKey = ({ studentId, day }: { studentId: string; day: string }): string => `${studentId} ${day}`
   const presenceOn = (studentId: string, day: string): Presence | undefined => days.value.get(`${studentId} ${day}`)
 
   async function load(): Promise<void> {
     const wanted = classRecord.place
     const rows = await askServer<RegisterDay[]>('GET', `${wanted}/register`)
     if (wanted !== classRecord.place) return
-    days.value = new Map(rows.map((row) => [placeOf(row), row.presence]))
+    days.value = new Map(rows.map((row) => [cellKey(row), row.presence]))
     loaded.value = wanted
     // What this device has not been able to send yet is what its owner means.
     for (const work of [...saving.waiting.map((entry) => entry.work), ...saving.pending.values()])
@@ -48,8 +48,8 @@ export const useRegister = defineStore('register', () => {
   function put(cells: readonly RegisterCell[]): void {
     const now = new Map(days.value)
     for (const { presence, ...at } of cells) {
-      if (presence === null) now.delete(placeOf(at))
-      else now.set(placeOf(at), presence)
+      if (presence === null) now.delete(cellKey(at))
+      else now.set(cellKey(at), presence)
     }
     days.value = now
   }
@@ -59,10 +59,10 @@ export const useRegister = defineStore('register', () => {
 
   /** Keeps days, at once on the screen. */
   function give(cells: readonly RegisterCell[]): void {
-    const changed = cells.filter(({ presence, ...at }) => (days.value.get(placeOf(at)) ?? null) !== presence)
+    const changed = cells.filter(({ presence, ...at }) => (days.value.get(cellKey(at)) ?? null) !== presence)
     if (changed.length === 0) return
-    const toKeep = changed.map((cell): RegisterToKeep => ({ ...cell, was: days.value.get(placeOf(cell)) ?? null }))
-    const children = [...grouped(changed, ({ studentId }) => studentId).keys()]
+    const toKeep = changed.map((cell): RegisterToKeep => ({ ...cell, was: days.value.get(cellKey(cell)) ?? null }))
+    const children = [...groupBy(changed, ({ studentId }) => studentId).keys()]
     const before = new Map(children.map((id) => [id, ofChild(id)]))
     put(changed)
     const sums = children.flatMap((studentId): DaysCell[] => {

@@ -11,10 +11,10 @@ import {
   noteAnswer,
   removeEntry,
   tabId,
-  type ShelfEntry,
-} from '~/shelf/shelf'
-import { holdUrgently, silentAfter, takeUrgent } from '~/shelf/urgent'
-import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/shelf/work'
+  type OutboxEntry,
+} from '~/outbox/outbox'
+import { holdUrgently, silentAfter, takeUrgent } from '~/outbox/urgent'
+import { afterVersion, merged, overStanding, parted, type Conflict, type Work } from '~/outbox/work'
 import { useSession } from './session'
 
 const longestPause = 8000
@@ -23,21 +23,21 @@ const followedFor = 7 * 86_400_000
 /** Milliseconds without a keystroke after which a text is sent. */
 const afterTyping = 400
 
-/** What tabs tell each other: that the shelf has changed, and what the server answered to whose work. */
+/** What tabs tell each other: that the outbox has changed, and what the server answered to whose work. */
 interface News {
   answered?: { tab: string; key: string; answer: WriteAnswer }
 }
 
 /**
- * Sends every change as it is made, in order, one at a time over all tabs. Work is put on the shelf (on this device,
+ * Sends every change as it is made, in order, one at a time over all tabs. Work is put in the outbox (on this device,
  * also over a reload) before it is sent, and stays there until the server has taken it; what the server refuses stays
  * too, listed, until its owner has decided, and stops nothing else.
  */
 export const useSaving = defineStore('saving', () => {
   const session = useSession()
-  const onShelf = shallowRef<ShelfEntry[]>([])
-  const waiting = computed(() => onShelf.value.filter((entry) => entry.state !== 'refused'))
-  const refused = computed(() => onShelf.value.filter((entry) => entry.state === 'refused'))
+  const outbox = shallowRef<OutboxEntry[]>([])
+  const waiting = computed(() => outbox.value.filter((entry) => entry.state !== 'refused'))
+  const refused = computed(() => outbox.value.filter((entry) => entry.state === 'refused'))
   const savedAt = ref<Date | null>(null)
   const trouble = ref<string | null>(null)
   /** What was done last, with the version that it gave the texts in it: undoing says what it saw. */
@@ -53,9 +53,9 @@ export const useSaving = defineStore('saving', () => {
   let timer: ReturnType<typeof setTimeout> | undefined
   let again: ReturnType<typeof setTimeout> | undefined
   let watching: ReturnType<typeof setInterval> | undefined
-  /** What has not reached the shelf yet, by key. */
+  /** What has not reached the outbox yet, by key. */
   const pending = shallowReactive(new Map<string, Work>())
-  /** One after the other: what this tab puts on the shelf. */
+  /** One after the other: what this tab puts in the outbox. */
   let putting: Promise<unknown> = Promise.resolve()
   let flushing: Promise<void> | null = null
   let flushAgain = false
@@ -89,7 +89,7 @@ export const useSaving = defineStore('saving', () => {
     watching ??= setInterval(() => void takeLeft().then((found) => (found ? flush() : undefined)), silentAfter)
   }
 
-  /** Puts on the shelf what a page that is gone had no time to put there. @returns whether there was anything */
+  /** Puts in the outbox what a page that is gone had no time to put there. @returns whether there was anything */
   function takeLeft(): Promise<boolean> {
     return alone('urgent', async () => {
       const left = owner === null ? [] : takeUrgent(owner, tabId, Date.now())
@@ -98,13 +98,13 @@ export const useSaving = defineStore('saving', () => {
     })
   }
 
-  /** Looks at the shelf. Two looks may come back in the other order: an older one never takes a newer one’s place. */
+  /** Looks at the outbox. Two looks may come back in the other order: an older one never takes a newer one’s place. */
   async function look(): Promise<void> {
     const nth = ++looks
     const found = owner === null ? [] : await entriesOf(owner)
     if (nth < newestLook) return
     newestLook = nth
-    onShelf.value = found.filter(({ id }) => !takenOff.has(id))
+    outbox.value = found.filter(({ id }) => !takenOff.has(id))
   }
 
   /** Keeps a change on this device at once, and sends it: now, or soon when the next keystroke may follow. */
@@ -112,13 +112,13 @@ export const useSaving = defineStore('saving', () => {
     const before = pending.get(work.key)
     pending.set(work.key, before ? merged(before, work) : work)
     hold()
-    putting = putting.then(putPending).catch(tellShelf)
+    putting = putting.then(putPending).catch(tellOutbox)
     clearTimeout(timer)
     if (when === 'now') void flush()
     else timer = setTimeout(() => void flush(), afterTyping)
   }
 
-  /** Keeps what is not on the shelf yet, should the page go. */
+  /** Keeps what is not in the outbox yet, should the page go. */
   function hold(): void {
     owner ??= session.person?.id ?? null
     if (owner !== null) holdUrgently(owner, tabId, [...pending.values()], Date.now())
@@ -127,7 +127,7 @@ export const useSaving = defineStore('saving', () => {
   async function putPending(): Promise<void> {
     for (const [key, work] of [...pending]) {
       await put(work)
-      // What was typed meanwhile stands in its place, and is put on the shelf next.
+      // What was typed meanwhile stands in its place, and is put in the outbox next.
       if (pending.get(key) === work) pending.delete(key)
     }
     hold()
@@ -136,7 +136,7 @@ export const useSaving = defineStore('saving', () => {
   async function put(work: Work): Promise<void> {
     owner ??= session.person?.id ?? null
     if (owner === null) return
-    const own = onShelf.value.findLast((entry) => entry.tab === tabId && entry.work.key === work.key)
+    const own = outbox.value.findLast((entry) => entry.tab === tabId && entry.work.key === work.key)
     // What has not gone out yet takes the newer work in; so does what waits for a decision.
     const takenIn =
       own !== undefined &&
@@ -155,7 +155,7 @@ export const useSaving = defineStore('saving', () => {
     channel.postMessage(news)
   }
 
-  function tellShelf(error: unknown): void {
+  function tellOutbox(error: unknown): void {
     const why = error instanceof Error ? error.message : String(error)
     trouble.value =
       `This device cannot keep what you type (${why}). ` + 'Do not close this page before it says “saved”.'
@@ -172,7 +172,7 @@ export const useSaving = defineStore('saving', () => {
           await alone('shelf', sendAll)
         }
       } catch (error) {
-        tellShelf(error)
+        tellOutbox(error)
       } finally {
         flushing = null
       }
@@ -195,7 +195,7 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** @returns whether to go on with the next */
-  async function send(entry: ShelfEntry): Promise<boolean> {
+  async function send(entry: OutboxEntry): Promise<boolean> {
     let { work } = entry
     await changeEntry(entry.id, (now) => {
       work = now.work
@@ -214,10 +214,10 @@ export const useSaving = defineStore('saving', () => {
     }
   }
 
-  async function taken(entry: ShelfEntry, answer: WriteAnswer): Promise<void> {
+  async function taken(entry: OutboxEntry, answer: WriteAnswer): Promise<void> {
     // From here on it stands over nothing that is told or read, however long the device takes to forget it.
     takenOff.add(entry.id)
-    onShelf.value = onShelf.value.filter(({ id }) => id !== entry.id)
+    outbox.value = outbox.value.filter(({ id }) => id !== entry.id)
     if (entry.tab === tabId) hear(entry.work.key, answer)
     else adopt(entry.work, answer)
     const { version } = answer
@@ -272,7 +272,7 @@ export const useSaving = defineStore('saving', () => {
     lastWasUndo.value = !lastWasUndo.value
   }
 
-  async function notTaken(entry: ShelfEntry, problem: ApiProblem): Promise<boolean> {
+  async function notTaken(entry: OutboxEntry, problem: ApiProblem): Promise<boolean> {
     if (problem.status === 401 || problem.passing) {
       await changeEntry(entry.id, (now) => ({ ...now, state: 'waiting' }))
       await changed()
@@ -290,7 +290,7 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** A text that was typed on while its beginning was refused is one text: the newer words take the older's place. */
-  async function supersede(entry: ShelfEntry): Promise<void> {
+  async function supersede(entry: OutboxEntry): Promise<void> {
     if (entry.work.kind !== 'comment') return
     const all = await entriesOf(entry.owner)
     const later = all.filter(({ id, tab, work }) => id > entry.id && tab === entry.tab && work.key === entry.work.key)
@@ -313,7 +313,7 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** What was refused goes out again: over what stands now where that was in its way. */
-  async function insist(entry: ShelfEntry): Promise<void> {
+  async function insist(entry: OutboxEntry): Promise<void> {
     await changeEntry(entry.id, (now) => ({
       ...now,
       work: now.problem?.status === 409 ? overStanding(now.work, now.problem.conflicts) : now.work,
@@ -325,19 +325,19 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** What was refused is given up by its owner. */
-  async function letGo(entry: ShelfEntry): Promise<void> {
+  async function letGo(entry: OutboxEntry): Promise<void> {
     await removeEntry(entry.id)
     await changed()
   }
 
   /** Whether there is work under this key that the server has not taken, on any tab. */
-  function isOnShelf(key: string): boolean {
-    return pending.has(key) || onShelf.value.some((entry) => entry.work.key === key)
+  function isInOutbox(key: string): boolean {
+    return pending.has(key) || outbox.value.some((entry) => entry.work.key === key)
   }
 
   return {
     pending,
-    onShelf,
+    outbox,
     waiting,
     refused,
     savedAt,
@@ -355,6 +355,6 @@ export const useSaving = defineStore('saving', () => {
     flush,
     insist,
     letGo,
-    isOnShelf,
+    isInOutbox,
   }
 })

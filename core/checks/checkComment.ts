@@ -7,7 +7,7 @@ import { contradicts } from './contradicts'
 import { describingTwice } from './describingTwice'
 import { emptyBox } from './emptyBox'
 import { factsMissing } from './factsMissing'
-import { wordsOf, type Check, type CheckInput, type Finding, type Mend } from './finding'
+import { quotedWords, type Check, type CheckInput, type Finding, type Mend } from './finding'
 import { hardReading } from './hardReading'
 import { markAndLevels } from './markAndLevels'
 import { nameMissing } from './nameMissing'
@@ -70,7 +70,7 @@ export function isAccepted(
   { check, ...range }: Finding,
   { index, student, box, text }: Pick<CheckInput, 'index' | 'student' | 'box' | 'text'>,
 ): boolean {
-  const words = wordsOf(range, text)
+  const words = quotedWords(range, text)
   return index.record.accepted.some(
     (each) => each.studentId === student.id && each.box === box.key && each.check === check && each.words === words,
   )

@@ -8,7 +8,7 @@ import type { StudentComment } from '../record/termRecord'
 import { indexRecord } from '../record/recordIndex'
 import { usualCheckSettings } from '../school/checkSettings'
 import { checkComment, mended } from './checkComment'
-import { wordsOf, type Finding } from './finding'
+import { quotedWords, type Finding } from './finding'
 import { languageFindings } from './language'
 import { readableText } from './readableText'
 
@@ -205,7 +205,7 @@ describe('the checks', () => {
     const text = 'Maya often helps Will.'
     const [finding] = check(text)
     const accepted = [
-      { studentId: '1', box: 'general', check: 'another name', words: finding ? wordsOf(finding, text) : '' },
+      { studentId: '1', box: 'general', check: 'another name', words: finding ? quotedWords(finding, text) : '' },
     ]
     expect(names(text, { record: { accepted } })).toEqual([])
     expect(names('Maya often helps Ana.', { record: { accepted } })).toEqual(['another name'])

@@ -53,8 +53,8 @@ export function ofWhole(check: string, why: string, input: CheckInput, mends: Me
 
 /**
  * The words by which a finding is known again after the text around it has changed.
- * @example wordsOf({ start: 10, end: 13 }, 'Maya read his book.') // 'his'; '' for the whole text
+ * @example quotedWords({ start: 10, end: 13 }, 'Maya read his book.') // 'his'; '' for the whole text
  */
-export function wordsOf({ start, end }: Pick<Finding, 'start' | 'end'>, text: string): string {
+export function quotedWords({ start, end }: Pick<Finding, 'start' | 'end'>, text: string): string {
   return start === 0 && end === text.length ? '' : text.slice(start, end)
 }

@@ -1,4 +1,4 @@
-import { gathered } from '../gathered'
+import { flatMap } from '../flatMap'
 import type { DescribingWords } from './phrase'
 import type { FactName } from './notation'
 import type { ReadyPhrase } from './readyPhrase'
@@ -319,7 +319,7 @@ function offersOf(part: OpenPart, setting: ChoiceSetting): Offer[] {
       const families =
         facts.length === 0
           ? phrase.families
-          : [...phrase.families, ...gathered(said, (each) => each.families), ...gathered(facts, familiesOf)]
+          : [...phrase.families, ...flatMap(said, (each) => each.families), ...flatMap(facts, familiesOf)]
       return { phrase, cost: costOf(phrase), families }
     })
     .sort((a, b) => a.cost - b.cost || (a.phrase.id < b.phrase.id ? -1 : 1))

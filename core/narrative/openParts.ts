@@ -1,4 +1,4 @@
-import { found, gathered } from '../gathered'
+import { filterMap, flatMap } from '../flatMap'
 import { directionOf, tierRank } from '../scales/tier'
 import { isSpokenAgainst } from './against'
 import type { LeftOut, NarrativeFacts, RatedFact, SayableFact, StandingFact } from './because'
@@ -80,7 +80,7 @@ function writtenOfSkills(
 ): OpenPart[] {
   const [first] = planned
   const { find } = indexPhrases(phrasebook)
-  return gathered(rated, (fact): OpenPart[] => {
+  return flatMap(rated, (fact): OpenPart[] => {
     const { about, level, strand, kind } = fact
     const own = kind === 'skill' ? find(request.box.subject ?? 'general', 'outcome', about, level.tier) : []
     const candidates = own.filter(
@@ -244,7 +244,7 @@ function phrasesOfSkills(
   const skills = facts.rated.filter((fact) => fact.strand === strand.about)
   const lowest = Math.min(...skills.map(({ level }) => tierRank(level.tier)))
   const { find } = indexPhrases(phrasebook)
-  return gathered(
+  return flatMap(
     skills.filter(({ level }) => !isAdvice(part) || tierRank(level.tier) === lowest),
     ({ about, level }) => find(box.subject ?? 'general', part, about, level.tier),
   )
@@ -286,7 +286,7 @@ export function claimedBy(phrase: ReadyPhrase, facts: NarrativeFacts): Claim {
 function wordsAround(phrase: Phrase, facts: NarrativeFacts): ReadonlySet<string> {
   const words = [
     ...[phrase.subject, phrase.about, facts.sayable.subject?.text ?? ''],
-    ...found(facts.rated, ({ strand, about, familyWords }) =>
+    ...filterMap(facts.rated, ({ strand, about, familyWords }) =>
       strand === phrase.about || about === phrase.about ? familyWords : null,
     ),
   ].join(' ')

@@ -1,4 +1,4 @@
-import { gathered } from '../gathered'
+import { flatMap } from '../flatMap'
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
 import { capitalised } from './capitals'
@@ -39,7 +39,7 @@ export function withFacts(
   facts: Partial<Record<FactName, string>>,
 ): readonly PlainToken[] {
   if (!tokens.some((token) => token.kind === 'fact')) return tokens
-  return gathered(tokens, (token): readonly PlainToken[] => {
+  return flatMap(tokens, (token): readonly PlainToken[] => {
     if (token.kind !== 'fact') return [token]
     const text = facts[token.fact] ?? ''
     return token.fact === 'does' ? tokensWith(parsePhrase(text), {}) : [{ kind: 'words', text }]

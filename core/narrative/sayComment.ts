@@ -1,4 +1,4 @@
-import { found, gathered } from '../gathered'
+import { filterMap, flatMap } from '../flatMap'
 import { lowerFirst } from './capitals'
 import { joined, linkOf, nothingJoined, type Link } from './joining'
 import type { Because, DraftSentence } from './because'
@@ -30,9 +30,9 @@ export function sayComment(
       start,
       end: text.length,
       composed: said,
-      parts: gathered(group, (each) => each.part.keys).slice(0, mostParts),
+      parts: flatMap(group, (each) => each.part.keys).slice(0, mostParts),
       phraseIds: group.map((each) => each.phrase.id),
-      because: gathered(group, becauseOf),
+      because: flatMap(group, becauseOf),
     }
   })
   return { text, sentences }
@@ -55,7 +55,7 @@ function saySentences(chosen: readonly ChosenPart[], subject: Subject): { group:
       groupTokens(group, link, subject),
       subject,
       spoken,
-      gathered(group, (each) => each.describing),
+      flatMap(group, (each) => each.describing),
     )
     spoken = said.spoken
     return { group, said: said.text }
@@ -118,7 +118,7 @@ function tellsFacts({ needs, optional }: ReadyPhrase): boolean {
 
 function becauseOf({ part, phrase }: ChosenPart): Because[] {
   const told = tellsFacts(phrase)
-    ? found(tokensWith(phrase.tokens, inWords(part.facts)), (token) =>
+    ? filterMap(tokensWith(phrase.tokens, inWords(part.facts)), (token) =>
         token.kind === 'fact' ? part.facts[token.fact]?.because : null,
       )
     : []

@@ -1,4 +1,4 @@
-import { found } from '../gathered'
+import { filterMap } from '../flatMap'
 import { tierRank } from '../scales/tier'
 import type { NarrativeFacts, StandingFact } from './because'
 import { markAgainstLevels } from './markAgainstLevels'
@@ -25,7 +25,7 @@ export function standingFor(
  * are.
  */
 function eligible(part: PartKind, box: CommentBox, facts: NarrativeFacts): StandingFact[] {
-  const named = found(box.plan, (each) =>
+  const named = filterMap(box.plan, (each) =>
     each.about === 'mark' ? facts.mark : standingNamed(each, box.subject, facts),
   )
   if (named.length > 0 && part !== 'outcome' && part !== 'habit') return [...new Set(named)]

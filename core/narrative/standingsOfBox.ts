@@ -1,4 +1,4 @@
-import { found, gathered } from '../gathered'
+import { filterMap, flatMap } from '../flatMap'
 import { tiers } from '../scales/tier'
 import type { NarrativeFacts, StandingFact } from './because'
 import { listOf } from './listOf'
@@ -31,13 +31,13 @@ export function eachNamed(
   facts: Pick<NarrativeFacts, 'standings'>,
   isWorded: (planned: PlannedPart, standing: StandingFact) => boolean,
 ): PlannedPart[] {
-  return gathered(plan, (planned) => {
+  return flatMap(plan, (planned) => {
     if (planned.about !== 'each') return [planned]
     const kind = planned.part === 'habit' ? 'habit' : 'strand'
     const known = facts.standings.filter((standing) => standing.kind === kind)
     if (known.length === 0) return [planned]
     const alone = (each: StandingFact): boolean => kind === 'strand' || isWorded(planned, each) || !each.skills
-    const together = gathered(tiers.toReversed(), (tier) => {
+    const together = flatMap(tiers.toReversed(), (tier) => {
       const alike = known.filter((each) => each.tier === tier && !alone(each))
       return inGroups(alike.map((each) => each.about)).map((abouts) => abouts.join(togetherSign))
     })
@@ -59,7 +59,7 @@ function inGroups(items: readonly string[]): string[][] {
 
 /** Habits that stand alike, as one; undefined where one of them is not known, or they no longer stand alike. */
 function together(abouts: readonly string[], standings: readonly StandingFact[]): StandingFact | undefined {
-  const each = found(abouts, (about) => standings.find((known) => known.kind === 'habit' && known.about === about))
+  const each = filterMap(abouts, (about) => standings.find((known) => known.kind === 'habit' && known.about === about))
   const [first] = each
   if (!first?.skills || each.length < abouts.length || each.some(({ tier }) => tier !== first.tier)) return undefined
   const about = abouts.join(togetherSign)

@@ -26,9 +26,9 @@ export function letterSpellings({ legalGiven, usedName, family }: Named): string
 
 /**
  * The words of a name, as they are compared, each once.
- * @example wordsOf('Reed, Maya / A') // ['reed', 'maya', 'a']
+ * @example nameParts('Reed, Maya / A') // ['reed', 'maya', 'a']
  */
-export function wordsOf(written: string): string[] {
+export function nameParts(written: string): string[] {
   return [...new Set(nameKey(written).split(/[^\p{L}']+/u))].filter((word) => word !== '')
 }
 
@@ -43,12 +43,12 @@ const titles = new Set(['mr', 'mrs', 'ms', 'miss', 'master'])
 export function nearNames<S extends Named>(students: readonly S[]): (written: string) => S[] {
   const known = students.map((student) => ({
     student,
-    words: wordsOf(`${student.legalGiven} ${student.usedName} ${student.family}`),
+    words: nameParts(`${student.legalGiven} ${student.usedName} ${student.family}`),
     spellings: letterSpellings(student),
   }))
   const found = new Map<string, S[]>()
   const nearTo = (written: string): S[] => {
-    const words = wordsOf(written).filter((word) => !titles.has(word))
+    const words = nameParts(written).filter((word) => !titles.has(word))
     const letters = lettersOf(words.join(''))
     const byWords = known.filter(({ words: own }) => sharesWords(words, own))
     const near = byWords.length > 0 ? byWords : known.filter(({ spellings }) => isMisspelt(letters, spellings))

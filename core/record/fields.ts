@@ -80,8 +80,8 @@ export const fields = {
 
 /**
  * Why a value does not fit a field, in words; null where it does.
- * @example misfit(fields.outOf, 1e9) // 'The most that can be reached is a number from 0.01 to 100,000.'
+ * @example fieldProblem(fields.outOf, 1e9) // 'The most that can be reached is a number from 0.01 to 100,000.'
  */
-export function misfit<Value>(field: z.ZodType<unknown, Value>, value: Value): string | null {
+export function fieldProblem<Value>(field: z.ZodType<unknown, Value>, value: Value): string | null {
   return field.safeParse(value).error?.issues[0]?.message ?? null
 }

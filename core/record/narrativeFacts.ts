@@ -1,9 +1,9 @@
-import { found } from '../gathered'
+import { filterMap } from '../flatMap'
 import { percentText } from '../marks/rounding'
 import type { Because, NarrativeFacts, SayableFact, StandingFact, Trend } from '../narrative/because'
 import type { DraftRequest } from '../narrative/draftRequest'
 import { lowerFirst } from '../narrative/capitals'
-import { onceForEach } from '../once'
+import { memoizeByKey } from '../memoize'
 import type { CommentBox } from '../narrative/plan'
 import { skillsTogether, type SkillWords } from '../narrative/skillWords'
 import type { Level } from '../scales/scale'
@@ -14,7 +14,7 @@ import type { Habit, Skill, Subject } from '../school/schoolSetup'
 import { nameOfStrand } from '../school/strand'
 import { levelOfMark } from './levelOfMark'
 import type { RecordIndex } from './recordIndex'
-import { countsOf, levelIn, ratedFacts, toldSkills, wordsOf } from './ratedFacts'
+import { countsOf, levelIn, ratedFacts, toldSkills, skillWordsOf } from './ratedFacts'
 import { noteFacts } from './noteFacts'
 import { perStudent } from './perStudent'
 import { sayableFacts } from './sayableFacts'
@@ -71,7 +71,7 @@ function phrasesElsewhere(index: RecordIndex, student: Student, box: CommentBox)
 }
 
 const habitStandings = perStudent((index, studentId): readonly StandingFact[] =>
-  found(index.record.habits, (habit) => habitStanding(index, studentId, habit)),
+  filterMap(index.record.habits, (habit) => habitStanding(index, studentId, habit)),
 )
 
 function habitStanding(index: RecordIndex, studentId: string, habit: Habit): StandingFact | undefined {
@@ -100,7 +100,7 @@ function habitStanding(index: RecordIndex, studentId: string, habit: Habit): Sta
     trend,
     strongestSkill: null,
     weakestSkill: null,
-    skills: ownWords([habit], { about: habit.key, termId: index.record.term.id }),
+    skills: skillsInWords([habit], { about: habit.key, termId: index.record.term.id }),
   }
 }
 
@@ -126,13 +126,15 @@ function strandStanding(
   const scale = subject.skillScale
   const name = nameOfStrand(subject, strand)
   const termId = index.record.term.id
-  const known = found(told, (skill) => {
+  const known = filterMap(told, (skill) => {
     const level = levelIn(index, scale, index.levelOf(studentId, 'skill', skill.id))
     return level && { skill, level }
   })
-  const now = placeOf(known.map(({ level }) => level))
+  const now = strandLevel(known.map(({ level }) => level))
   if (!now) return undefined
-  const before = placeOf(found(told, (skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id))))
+  const before = strandLevel(
+    filterMap(told, (skill) => levelIn(index, scale, index.levelBefore(studentId, 'skill', skill.id))),
+  )
   const ranked = known
     .filter(({ skill }) => doing(skill) !== '')
     .sort((a, b) => tierRank(b.level.tier) - tierRank(a.level.tier))
@@ -165,8 +167,8 @@ function strandStanding(
     strongestSkill: differ ? inWords('Strongest', best.skill) : null,
     weakestSkill: differ ? inWords('Weakest', least.skill) : null,
     // What stands at the strand's level: of what stands elsewhere it would not be true.
-    skills: ownWords(
-      found(known, ({ skill, level }) => (level.tier === now.level.tier ? skill : null)),
+    skills: skillsInWords(
+      filterMap(known, ({ skill, level }) => (level.tier === now.level.tier ? skill : null)),
       { about: strand, termId },
     ),
   }
@@ -176,11 +178,11 @@ function strandStanding(
 const mostSkills = 3
 
 /** Skills of a strand, or a habit, in their own words. */
-function ownWords(
+function skillsInWords(
   told: readonly Pick<Skill, 'familyWords'>[],
   { about, termId }: { about: string; termId: string },
 ): StandingFact['skills'] {
-  const words = found(told, wordsOf).slice(0, mostSkills)
+  const words = filterMap(told, skillWordsOf).slice(0, mostSkills)
   if (words.length === 0) return undefined
   const together = (form: keyof SkillWords): string => skillsTogether(words.map((each) => each[form]))
   const text = together('doing')
@@ -191,11 +193,11 @@ function ownWords(
 }
 
 function doing(skill: Skill): string {
-  return skill.inSentence || (wordsOf(skill)?.doing ?? '')
+  return skill.inSentence || (skillWordsOf(skill)?.doing ?? '')
 }
 
 /** The one level that stands for several, and whether they lie too far apart for that; undefined for none. */
-function placeOf(levels: readonly Level[]): { level: Level; uneven: boolean } | undefined {
+function strandLevel(levels: readonly Level[]): { level: Level; uneven: boolean } | undefined {
   const ordered = [...levels].sort((a, b) => tierRank(a.tier) - tierRank(b.tier))
   const [least, best, middle] = [ordered[0], ordered.at(-1), ordered[Math.ceil(ordered.length / 2) - 1]]
   if (!least || !best || !middle) return undefined
@@ -254,7 +256,7 @@ function trendBetween(
 }
 
 /** The strands of a subject with the skills that a comment may tell; found once, as every student is asked about. */
-const toldStrands = onceForEach((skills: readonly Skill[], subject) => {
+const toldStrands = memoizeByKey((skills: readonly Skill[], subject) => {
   const told = new Set(toldSkills(skills, subject))
   return strandsOf(skills, subject).map(([strand, own]) => [strand, own.filter((skill) => told.has(skill))] as const)
 })

@@ -3,7 +3,7 @@ import type { PartKind, Phrase } from '../narrative/phrase'
 import { conditionHolds, type CommentBox, type PlannedPart } from '../narrative/plan'
 import { tierRank, tiers, type Tier } from '../scales/tier'
 import type { ClassRecord } from './classRecord'
-import { wordsOf } from './ratedFacts'
+import { skillWordsOf } from './ratedFacts'
 
 /** What a strand can be told as: standing at a tier, or uneven, its skills lying far apart. */
 export type ToldAs = Tier | 'uneven'
@@ -71,11 +71,11 @@ export function isTold(
   { part, about }: Pick<PlannedPart, 'part' | 'about'>,
 ): boolean {
   if (part === 'opening') return true
-  if (part === 'habit') return habits.some((habit) => habit.key === about && wordsOf(habit) !== null)
+  if (part === 'habit') return habits.some((habit) => habit.key === about && skillWordsOf(habit) !== null)
   const own = skills.filter((skill) => skill.subject === subject && skill.strand === about && !skill.teacherOnly)
   // Where a strand is told, so is where it went.
   const isOfStrand = part === 'outcome' || (part === 'progress' && own.length > 0)
-  return isOfStrand && own.every((skill) => wordsOf(skill) !== null)
+  return isOfStrand && own.every((skill) => skillWordsOf(skill) !== null)
 }
 
 /**

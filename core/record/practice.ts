@@ -1,4 +1,4 @@
-import { laterDay } from '../laterDay'
+import { addDays } from '../addDays'
 
 export const practiceKinds = ['minutes', 'goal', 'score'] as const
 export type PracticeKind = (typeof practiceKinds)[number]
@@ -35,7 +35,7 @@ const minutesOfWeek = 7 * 24 * 60
 
 /** The Monday of the week that a day is in (ISO 8601), as an ISO date. @example weekOf('2026-11-26') // '2026-11-23' */
 export function weekOf(day: string): string {
-  return laterDay(day, -((new Date(day).getUTCDay() + 6) % 7))
+  return addDays(day, -((new Date(day).getUTCDay() + 6) % 7))
 }
 
 /** A child's practice in one program, each kind in order. */
@@ -63,7 +63,7 @@ function everyWeek(minutes: readonly Practice[]): ProgramPractice['weeks'] {
   const [first, last] = [minutes[0]?.name, minutes.at(-1)?.name]
   if (first === undefined || last === undefined) return []
   const weeks: string[] = []
-  for (let week = first; week <= last && weeks.length < 60; week = laterDay(week, 7)) weeks.push(week)
+  for (let week = first; week <= last && weeks.length < 60; week = addDays(week, 7)) weeks.push(week)
   return [...new Set([...weeks, ...byWeek.keys()])].sort().map((week) => ({
     week,
     minutes: byWeek.get(week)?.amount ?? 0,

@@ -1,8 +1,8 @@
-import { found, gathered } from '../gathered'
+import { filterMap, flatMap } from '../flatMap'
 import type { Counts, RatedFact } from '../narrative/because'
 import { skillWords, type SkillWords } from '../narrative/skillWords'
 import { findLevel, type Level, type Scale } from '../scales/scale'
-import { once, onceForEach } from '../once'
+import { memoize, memoizeByKey } from '../memoize'
 import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
@@ -16,7 +16,7 @@ export function ratedFacts(index: RecordIndex, studentId: string, subject: Subje
 }
 
 const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
-  found(index.record.habits, (habit) => {
+  filterMap(index.record.habits, (habit) => {
     const place = { kind: 'habit' as const, about: habit.key, strand: null, scale: habit.scale }
     return rated(index, studentId, place, { worded: habit, name: habit.name })
   }),
@@ -25,7 +25,7 @@ const ratedHabits = perStudent((index, studentId): readonly RatedFact[] =>
 /** The skills alone. */
 export function ratedSkills(index: RecordIndex, studentId: string, subject: Subject | undefined): RatedFact[] {
   if (!subject) return []
-  return found(toldSkills(index.record.skills, subject.key), (skill) => {
+  return filterMap(toldSkills(index.record.skills, subject.key), (skill) => {
     const place = { kind: 'skill' as const, about: skill.id, strand: skill.strand, scale: subject.skillScale }
     return rated(index, studentId, place, { worded: skill, name: skill.statement })
   })
@@ -35,7 +35,7 @@ export function ratedSkills(index: RecordIndex, studentId: string, subject: Subj
  * The skills of a subject that a comment may tell, found once for as long as the list is in use: what is for the
  * teacher only is no matter for a comment that the family reads.
  */
-export const toldSkills: (skills: readonly Skill[], subject: string) => readonly Skill[] = onceForEach(
+export const toldSkills: (skills: readonly Skill[], subject: string) => readonly Skill[] = memoizeByKey(
   (skills: readonly Skill[], subject) => skills.filter((skill) => skill.subject === subject && !skill.teacherOnly),
 )
 
@@ -55,7 +55,7 @@ function rated(
     level,
     before,
     familyWords: worded.familyWords,
-    words: wordsOf(worded),
+    words: skillWordsOf(worded),
     moved: before ? stepsBetween(index, scale, before, level) : 0,
     because: {
       kind: kind === 'skill' ? 'skill level' : 'habit',
@@ -77,13 +77,13 @@ function stepsBetween(index: RecordIndex, scaleKey: string, before: Level, now: 
 }
 
 /** The levels of a scale from the lowest on. */
-const ladderOf = once(({ levels }: Scale) => levels.toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier)))
+const ladderOf = memoize(({ levels }: Scale) => levels.toSorted((a, b) => tierRank(a.tier) - tierRank(b.tier)))
 
 /** What a family reads of a skill or a habit; `does` as somebody has corrected its words. */
 type Worded = Pick<Skill, 'familyWords'> & Partial<Pick<Skill, 'does'>>
 
 /** The words in the forms that sentences need: as somebody has corrected them, else as they are found. */
-export const wordsOf: (worded: Worded) => SkillWords | null = once((worded: Worded) =>
+export const skillWordsOf: (worded: Worded) => SkillWords | null = memoize((worded: Worded) =>
   skillWords(worded.does || worded.familyWords),
 )
 
@@ -96,7 +96,7 @@ export function levelIn(index: RecordIndex, scaleKey: string, symbol: string | u
 /** What is counted: work that was late or never came, of the subject or of all; and days away. */
 export function countsOf(index: RecordIndex, studentId: string, subject: Subject | undefined): Counts {
   const subjects = subject ? [subject] : index.record.subjects
-  const results = gathered(subjects, ({ key }) => index.resultsOf(studentId, key))
+  const results = flatMap(subjects, ({ key }) => index.resultsOf(studentId, key))
   const days = index.attendanceOf(studentId)
   return {
     late: results.filter(({ state }) => state === 'late').length,

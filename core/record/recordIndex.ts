@@ -1,5 +1,5 @@
-import { grouped } from '../grouped'
-import { once, onceForEach } from '../once'
+import { groupBy } from '../groupBy'
+import { memoize, memoizeByKey } from '../memoize'
 import { rulesOfSubject, type MarkRules } from '../marks/markRules'
 import type { Scale } from '../scales/scale'
 import type { School, Subject } from '../school/schoolSetup'
@@ -115,21 +115,21 @@ export function indexRecord(record: ClassRecord): RecordIndex {
 
 const none: readonly never[] = []
 
-const studentsById = once((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
-const notesByStudent = once((notes: readonly Observation[]) => grouped(notes, ({ studentId }) => studentId))
-const scalesByKey = once((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
-const markScalesBySubject = once(
+const studentsById = memoize((students: readonly Student[]) => new Map(students.map((each) => [each.id, each])))
+const notesByStudent = memoize((notes: readonly Observation[]) => groupBy(notes, ({ studentId }) => studentId))
+const scalesByKey = memoize((scales: readonly Scale[]) => new Map(scales.map((each) => [each.key, each])))
+const markScalesBySubject = memoize(
   (subjects: readonly Subject[]) => new Map(subjects.map((each) => [each.key, each.markScale])),
 )
-const workBySubject = once((work: readonly SubjectWork[]) =>
-  grouped(
+const workBySubject = memoize((work: readonly SubjectWork[]) =>
+  groupBy(
     [...work].sort((a, b) => (a.date ?? '').localeCompare(b.date ?? '')),
     (each) => each.subject,
   ),
 )
-const subjectsOfWork = once((work: readonly SubjectWork[]) => new Map(work.map((each) => [each.id, each.subject])))
-const categoriesBySubject = once((categories: readonly SubjectCategory[]) =>
-  grouped(categories, (each) => each.subject),
+const subjectsOfWork = memoize((work: readonly SubjectWork[]) => new Map(work.map((each) => [each.id, each.subject])))
+const categoriesBySubject = memoize((categories: readonly SubjectCategory[]) =>
+  groupBy(categories, (each) => each.subject),
 )
 const noResults: ReadonlyMap<string, StudentResult> = new Map()
 /** A student's results by subject, for as long as neither the results nor the work change. */
@@ -139,7 +139,7 @@ function resultsBySubject(
 ): ReadonlyMap<string, readonly StudentResult[]> {
   const before = bySubject.get(results)
   if (before?.subjectOfWork === subjectOfWork) return before.made
-  const made = grouped(results, (each) => subjectOfWork.get(each.workId) ?? '')
+  const made = groupBy(results, (each) => subjectOfWork.get(each.workId) ?? '')
   bySubject.set(results, { subjectOfWork, made })
   return made
 }
@@ -147,37 +147,37 @@ const bySubject = new WeakMap<
   readonly StudentResult[],
   { subjectOfWork: ReadonlyMap<string, string>; made: ReadonlyMap<string, readonly StudentResult[]> }
 >()
-const marksByPlace = once(
+const marksByPlace = memoize(
   (marks: readonly StudentMark[]) => new Map(marks.map((each) => [pair(each.studentId, each.subject), each])),
 )
-const levelsByPlace = once(
+const levelsByPlace = memoize(
   (levels: readonly StudentLevel[]) => new Map(levels.map((each) => [pair(each.studentId, each.about), each.symbol])),
 )
-const commentsByPlace = once(
+const commentsByPlace = memoize(
   (comments: readonly StudentComment[]) => new Map(comments.map((each) => [pair(each.studentId, each.box), each])),
 )
-const ratingsByPlace = once((observations: readonly Observation[]) =>
-  grouped(
+const ratingsByPlace = memoize((observations: readonly Observation[]) =>
+  groupBy(
     observations.filter(({ symbol }) => symbol !== null),
     ({ studentId, kind, about }) => pair(studentId, `${kind} ${about}`),
   ),
 )
-const attendanceByStudent = once(
+const attendanceByStudent = memoize(
   (attendance: readonly Attendance[]) => new Map(attendance.map((each) => [each.studentId, each])),
 )
-const questionsByWork = once((questions: readonly Question[]) =>
-  grouped(
+const questionsByWork = memoize((questions: readonly Question[]) =>
+  groupBy(
     questions.toSorted((a, b) => a.number - b.number),
     (each) => each.workId,
   ),
 )
-const answersByPlace = once((answers: readonly Answer[]) =>
-  grouped(answers, (each) => pair(each.workId, each.studentId)),
+const answersByPlace = memoize((answers: readonly Answer[]) =>
+  groupBy(answers, (each) => pair(each.workId, each.studentId)),
 )
-const practiceByStudent = once((practice: readonly Practice[]) => grouped(practice, (each) => each.studentId))
+const practiceByStudent = memoize((practice: readonly Practice[]) => groupBy(practice, (each) => each.studentId))
 
 /** The rules of each subject, put together once for as long as the school's are the same. */
-const rulesBySubject = onceForEach((markRules: School['markRules'], subject) => rulesOfSubject(markRules, subject))
+const rulesBySubject = memoizeByKey((markRules: School['markRules'], subject) => rulesOfSubject(markRules, subject))
 
 function pair(a: string, b: string): string {
   return `${a}\u0000${b}`

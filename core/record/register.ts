@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import { laterDay } from '../laterDay'
+import { addDays } from '../addDays'
 import type { Attendance } from './observations'
 
 export const presences = ['present', 'late', 'absent'] as const
@@ -56,7 +56,7 @@ export function lastSchoolDays(
   most: number,
 ): string[] {
   const days: string[] = []
-  for (let day = until < ends ? until : ends; day >= starts && days.length < most; day = laterDay(day, -1))
+  for (let day = until < ends ? until : ends; day >= starts && days.length < most; day = addDays(day, -1))
     if (new Date(day).getUTCDay() % 6 !== 0) days.unshift(day)
   return days
 }

@@ -1,4 +1,4 @@
-import { grouped } from '../grouped'
+import { groupBy } from '../groupBy'
 import type { ResultCell } from './resultPlaces'
 import type { StudentResult } from './termRecord'
 
@@ -46,7 +46,7 @@ export function resultsThatFollow<Place extends ResultPlace>(
   places: readonly Place[],
   { outOfWork, outOfQuestions, sums, result }: AnswersChanged<Place>,
 ): ResultCell[] {
-  return [...grouped(places, ({ workId, studentId }) => `${workId} ${studentId}`).values()].flatMap(([place]) => {
+  return [...groupBy(places, ({ workId, studentId }) => `${workId} ${studentId}`).values()].flatMap(([place]) => {
     const outOf = place && outOfWork(place.workId)
     if (!place || outOf === undefined) return []
     const { workId, studentId } = place

@@ -1,4 +1,4 @@
-import { grouped } from '../grouped'
+import { groupBy } from '../groupBy'
 import type { StudentResult } from './termRecord'
 
 /** Results by what they are looked up by. */
@@ -22,9 +22,9 @@ const known = new WeakMap<readonly StudentResult[], ResultPlaces>()
 export function placesOfResults(results: readonly StudentResult[]): ResultPlaces {
   const before = known.get(results)
   if (before) return before
-  const byStudent = grouped(results, (result) => result.studentId)
+  const byStudent = groupBy(results, (result) => result.studentId)
   const byWork = new Map(
-    [...grouped(results, (result) => result.workId)].map(([workId, some]) => [
+    [...groupBy(results, (result) => result.workId)].map(([workId, some]) => [
       workId,
       new Map(some.map((result) => [result.studentId, result])),
     ]),

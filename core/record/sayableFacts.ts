@@ -1,4 +1,4 @@
-import { found } from '../gathered'
+import { filterMap } from '../flatMap'
 import { percentText } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
@@ -77,7 +77,7 @@ type BestWork = Readonly<Record<'piece' | 'result', SayableFact> & { date: Sayab
 /** The best counting result, if it is good and no other is as good: what is called the best must be alone in it. */
 function bestWork(index: RecordIndex, studentId: string, subjectKey: string): BestWork | null {
   const byWork = new Map(index.resultsOf(studentId, subjectKey).map((result) => [result.workId, result]))
-  const scored = found(index.workOf(subjectKey), (piece) => {
+  const scored = filterMap(index.workOf(subjectKey), (piece) => {
     const result = byWork.get(piece.id)
     const percent =
       result?.state === 'scored' && piece.counts ? resultPercent(piece, result, index.rulesOf(subjectKey)) : null

@@ -1,4 +1,4 @@
-import { found, gathered } from '../gathered'
+import { filterMap, flatMap } from '../flatMap'
 import type { Because, SkillsInAll, WholeRecord } from '../narrative/because'
 import { aboutMarkOf, aboutSkillsOf, aboutSkillsThat } from '../narrative/ofSubjects'
 import { tierRank } from '../scales/tier'
@@ -17,7 +17,7 @@ export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord 
 
 function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly string[]): SkillsInAll | null {
   const { record } = index
-  const rated = gathered(record.subjects, (subject) => ratedSkills(index, studentId, subject))
+  const rated = flatMap(record.subjects, (subject) => ratedSkills(index, studentId, subject))
   if (rated.length === 0) return null
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length
@@ -47,7 +47,7 @@ function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly s
 /** Those whose mark stands at the highest level of all; none where that is more than a few, or as many as there are. */
 function bestSubjects(index: RecordIndex, studentId: string): WholeRecord['best'] {
   const { record } = index
-  const marked = found(record.subjects, (subject) => {
+  const marked = filterMap(record.subjects, (subject) => {
     const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
     return settled && { subject, level: settled.level }
   })

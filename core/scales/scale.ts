@@ -1,4 +1,4 @@
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { tierRank, type Tier } from './tier'
 
 /** One step of a scale, as the school words it. */
@@ -40,7 +40,7 @@ export function findLevel(scale: Scale, symbol: string): Level | undefined {
 }
 
 /** By the symbol as it is written: a record has few, each of them thousands of times. */
-const levelsFound = once<Scale, Map<string, Level | undefined>>(() => new Map())
+const levelsFound = memoize<Scale, Map<string, Level | undefined>>(() => new Map())
 
 /**
  * How a level is drawn: so many strokes filled out of the scale's length.

@@ -35,6 +35,6 @@ export function howSoon(days: number): string {
 const warnedBefore = 10
 
 /** @example isNear(10) // true; isNear(-1) // true: it is over and was not done */
-export function isNear(days: number): boolean {
+export function isDueSoon(days: number): boolean {
   return days <= warnedBefore
 }

@@ -1,4 +1,4 @@
-import { howSoon, isNear } from './due'
+import { howSoon, isDueSoon } from './due'
 import { daysUntil } from './daysUntil'
 import type { Term } from '../record/term'
 
@@ -36,7 +36,7 @@ export function openSubjects(term: Pick<Term, 'locks'>, today: string, reopening
  */
 export function lockWarning(term: Pick<Term, 'locks'>, today: string): string | null {
   const days = daysUntil(term.locks, today)
-  return days > 0 && isNear(days) ? `locks ${howSoon(days)}` : null
+  return days > 0 && isDueSoon(days) ? `locks ${howSoon(days)}` : null
 }
 
 /** @param subject null for what belongs to the class as a whole */

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import { grouped } from '../grouped'
+import { groupBy } from '../groupBy'
 
 /** One change of a value, by somebody, at a time. */
 export interface TimedChange<Value> {
@@ -25,7 +25,7 @@ export interface NetChange<Value> extends Omit<TimedChange<Value>, 'by'> {
  * @example netChanges([from('3', '2'), from('2', '3')]) // []: it was changed, and taken back
  */
 export function netChanges<Value>(changes: readonly TimedChange<Value>[]): NetChange<Value>[] {
-  return [...grouped(changes, ({ place }) => place)].flatMap(([place, of]) => {
+  return [...groupBy(changes, ({ place }) => place)].flatMap(([place, of]) => {
     const [first, last] = [of[0], of.at(-1)]
     if (!first || !last || dequal(first.from, last.to)) return []
     return [{ place, from: first.from, to: last.to, at: last.at, by: [...new Set(of.map(({ by }) => by))] }]

@@ -1,4 +1,4 @@
-import { laterDay } from '../laterDay'
+import { addDays } from '../addDays'
 import type { TermDays, YearDays } from './schoolYear'
 
 /**
@@ -10,7 +10,7 @@ export function nextYear(
   year: YearDays,
   terms: readonly (TermDays & { readonly id: string })[],
 ): { year: YearDays; terms: TermDays[] } {
-  const later = (day: string): string => laterDay(day, 364)
+  const later = (day: string): string => addDays(day, 364)
   return {
     year: { name: nextName(year.name), starts: later(year.starts), ends: later(year.ends) },
     terms: terms.map((term) => ({

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { laterDay } from '../laterDay'
+import { addDays } from '../addDays'
 import { proposeTerms, yearProblems } from './schoolYear'
 
 const year = { name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }
@@ -13,14 +13,14 @@ const problemsWith = (change: Partial<ReturnType<typeof proposeTerms>[number]>, 
 it('proposes terms that follow one another, fill the year and can be used as they are', () => {
   fc.assert(
     fc.property(fc.integer({ min: 40, max: 400 }), fc.integer({ min: 1, max: 6 }), fc.nat(500), (days, count, now) => {
-      const ends = laterDay(year.starts, days)
-      const today = laterDay(year.starts, now)
+      const ends = addDays(year.starts, days)
+      const today = addDays(year.starts, now)
       const terms = proposeTerms({ ...year, ends }, count, today)
       expect(yearProblems({ ...year, ends }, terms)).toEqual([])
       expect([terms[0]?.starts, terms.at(-1)?.ends]).toEqual([year.starts, ends])
       const current = terms.find((term) => term.starts <= today && today <= term.ends)
-      expect(current === undefined || current.commentsDue >= laterDay(today, 7)).toBe(true)
-      terms.slice(1).forEach((term, nth) => expect(term.starts).toBe(laterDay(terms[nth]?.ends ?? '', 1)))
+      expect(current === undefined || current.commentsDue >= addDays(today, 7)).toBe(true)
+      terms.slice(1).forEach((term, nth) => expect(term.starts).toBe(addDays(terms[nth]?.ends ?? '', 1)))
     }),
   )
   expect(proposeTerms(year, 4).map((term) => term.name)[1]).toBe('Second quarter')
@@ -64,11 +64,11 @@ it('takes the first and the last day of everything for days of it', () => {
   ]
   for (const change of allowed) expect([change, problemsWith(change)]).toEqual([change, []])
   const refused = [
-    [{ progressDue: laterDay(starts, -1) }, 'progress reports are due on a day that is not in it'],
-    [{ progressDue: laterDay(ends, 1) }, 'progress reports are due on a day that is not in it'],
-    [{ commentsDue: laterDay(starts, -1) }, 'comments are due before it begins'],
-    [{ commentsDue: ends, locks: laterDay(ends, -1) }, 'locks before its comments are due'],
-    [{ starts: laterDay(year.starts, -1) }, 'is not within the year'],
+    [{ progressDue: addDays(starts, -1) }, 'progress reports are due on a day that is not in it'],
+    [{ progressDue: addDays(ends, 1) }, 'progress reports are due on a day that is not in it'],
+    [{ commentsDue: addDays(starts, -1) }, 'comments are due before it begins'],
+    [{ commentsDue: ends, locks: addDays(ends, -1) }, 'locks before its comments are due'],
+    [{ starts: addDays(year.starts, -1) }, 'is not within the year'],
     [{ ends: starts }, 'ends before it begins'],
   ] as const
   for (const [change, words] of refused) expect(problemsWith(change).join(' ')).toContain(words)

@@ -1,4 +1,4 @@
-import { laterDay } from '../laterDay'
+import { addDays } from '../addDays'
 import type { Term } from '../record/term'
 import { daysUntil } from './daysUntil'
 
@@ -37,17 +37,17 @@ const usual = { due: 10, locks: 14, fromNow: 7 }
 export function proposeTerms({ starts, ends }: YearDays, count: number, today = starts): TermDays[] {
   const days = daysUntil(ends, starts) + 1
   return Array.from({ length: count }, (_, nth) => {
-    const first = laterDay(starts, Math.floor((days * nth) / count + 0.5))
-    const last = laterDay(starts, Math.floor((days * (nth + 1)) / count + 0.5) - 1)
+    const first = addDays(starts, Math.floor((days * nth) / count + 0.5))
+    const last = addDays(starts, Math.floor((days * (nth + 1)) / count + 0.5) - 1)
     const name = count === 1 ? 'The year' : `${ordinals[nth] ?? nth + 1} ${termWords[count] ?? 'term'}`
-    const soonest = first <= today && today <= last ? laterDay(today, usual.fromNow) : first
-    const due = laterDay(last, -usual.due)
+    const soonest = first <= today && today <= last ? addDays(today, usual.fromNow) : first
+    const due = addDays(last, -usual.due)
     return {
       name,
       starts: first,
       ends: last,
       commentsDue: due < soonest ? soonest : due,
-      locks: laterDay(last, usual.locks),
+      locks: addDays(last, usual.locks),
     }
   })
 }

@@ -1,4 +1,4 @@
-import type { RightsAnswer } from '../../contracts/care'
+import type { RightsAnswer } from '../../contracts/privacy'
 import { changesSchool, grantsIn, type ClassTeaching, type Grants, type Who } from './grants'
 
 // The page that says who may see what asks the rules themselves, so that it never says anything else.

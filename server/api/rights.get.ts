@@ -1,4 +1,4 @@
 import { staffRoute } from '../http/staffRoute'
-import { viewRights } from '../services/care'
+import { viewRights } from '../services/privacy'
 
 export default staffRoute((context) => viewRights(context))

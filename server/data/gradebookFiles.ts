@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
+import type { GradebookMapping } from '../../core/exchange/gradebook/gradebookMapping'
 import type { FileRow } from './tables'
 
 /** Which gradebook a layout of columns belongs to, and what tells files of one make. */

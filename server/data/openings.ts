@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
-import type { Opening, RightsAnswer } from '../../contracts/care'
-import { gathered } from './gathered'
+import type { Opening, RightsAnswer } from '../../contracts/privacy'
+import { batched } from './batched'
 import { today } from './today'
 
 /**
@@ -17,7 +17,7 @@ interface OpenedClass {
   termId: string
 }
 
-const noteAmongOthers = gathered<OpenedClass, true>(100, async (db, opened) => {
+const noteAmongOthers = batched<OpenedClass, true>(100, async (db, opened) => {
   await db.raw(
     `insert into opening (person_id, class_id, term_id, day, times)
      select person, class, term, :day, count(*)

@@ -6,7 +6,7 @@ import type { OwnSettings } from '../../contracts/ownSettings'
 import type { Who } from '../access/grants'
 import { signInKey } from '../access/signInKey'
 import { fairQueue } from '../workers/fairQueue'
-import { gathered } from './gathered'
+import { batched } from './batched'
 import { teachesOn } from './places'
 import { askPrepared } from './prepared'
 import type { YearSetup } from './schoolSetup'
@@ -115,7 +115,7 @@ interface AskersRow {
   people: AskerRow[]
 }
 
-const askerRow = gathered<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
+const askerRow = batched<string, (AskerRow & Pick<Asker, 'years'>) | undefined>(100, async (db, ids) => {
   const values = { people: [...new Set(ids)] }
   const rows = await askPrepared<AskersRow>(db, 'asker', askerQuery, values)
   const { years = [], people = [], zone = null, standsAt = null } = rows[0] ?? {}

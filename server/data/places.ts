@@ -3,7 +3,7 @@ import type { Term } from '../../core/record/term'
 import type { Reopening } from '../../core/terms/lock'
 import type { ClassTeaching } from '../access/grants'
 import { Refusal } from '../access/refusal'
-import { gathered } from './gathered'
+import { batched } from './batched'
 import { askPrepared } from './prepared'
 import { today } from './today'
 
@@ -94,7 +94,7 @@ async function placeRows(db: Knex, places: readonly PlaceAsked[]): Promise<Place
   return askPrepared<PlaceRow>(db, 'places', placesQuery, { places: JSON.stringify(asked), today: today() })
 }
 
-const placeAmongOthers = gathered(100, placeRows)
+const placeAmongOthers = batched(100, placeRows)
 
 /**
  * Looks a place up; those that are looked up at the same time are, in one query.

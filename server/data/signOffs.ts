@@ -1,8 +1,8 @@
 import type { Knex } from 'knex'
 import type { PastValue } from '../../contracts/history'
-import { grouped } from '../../core/grouped'
+import { groupBy } from '../../core/groupBy'
 import { wayBack } from './ownEvents'
-import { placeOf, type Row } from './changes/changeableTables'
+import { rowKey, type Row } from './changes/changeableTables'
 import type { RecordedChange } from './changes/keptEvents'
 
 /** A sign-off as it stands. */
@@ -68,7 +68,7 @@ export async function loadChangesSince(
      order by event.id desc limit ${most}`,
     { termId, since, students: [...students], tables: [...lookedAt] },
   )
-  const placed = grouped(rows, ({ change }) => placeOf(change))
+  const placed = groupBy(rows, ({ change }) => rowKey(change))
   return [...placed.values()]
     .flatMap((of) => {
       const values = wayBack(

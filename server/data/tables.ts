@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import type { OwnSettings } from '../../contracts/ownSettings'
-import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
+import type { GradebookMapping } from '../../core/exchange/gradebook/gradebookMapping'
 import type { ByGrade } from '../../core/people/byGrade'
 import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'

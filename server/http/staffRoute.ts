@@ -19,7 +19,7 @@ export function staffRoute<T>(answer: (context: Context, event: H3Event) => Prom
     const context: Context = { db: database(), who: asker.who, years: asker.years, today: today() }
     // Before anything that was sent is looked at: who may not see a class sends nothing to it.
     if (event.method !== 'GET' && getRouterParam(event, 'class') && getRouterParam(event, 'term'))
-      await requireSeen(context, placeOf(event))
+      await requireSeen(context, classAndTermOf(event))
     return answer(context, event)
   })
 }
@@ -48,6 +48,6 @@ export function idOf(event: H3Event, name: string): string {
   return id
 }
 
-export function placeOf(event: H3Event): Place {
+export function classAndTermOf(event: H3Event): Place {
   return { classId: idOf(event, 'class'), termId: idOf(event, 'term') }
 }

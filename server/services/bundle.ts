@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import type { BundleLook } from '../../contracts/bundle'
-import { UnreadableFile } from '../../core/exchange/problem'
+import { UnreadableFile } from '../../core/exchange/files/problem'
 import { planYear, type YearPlan } from '../../core/exchange/oneroster/planYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
@@ -76,8 +76,14 @@ async function bring(
 ): Promise<BundleLook> {
   await stageBundle(trx, bytes, held)
   const plan = planYear(await loadPeople(trx), await loadYearHere(trx, yearId), randomUUID)
-  const deed = { personId, classId: null, termId: null, kind: 'took a OneRoster bundle in', needs: ['school' as const] }
-  const [eventId = 0] = await keepEvents(trx, [{ deed, changes: [] }])
+  const action = {
+    personId,
+    classId: null,
+    termId: null,
+    kind: 'took a OneRoster bundle in',
+    needs: ['school' as const],
+  }
+  const [eventId = 0] = await keepEvents(trx, [{ action, changes: [] }])
   await noteBundle(trx, eventId, yearId)
   await bringPeople(trx, plan, { yearId, eventId })
   await layDownNames(trx, plan)

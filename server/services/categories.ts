@@ -27,8 +27,8 @@ export async function writeCategories(
     seen: row(was.find((each) => each.key === key)),
     after: row(categories.find((each) => each.key === key)),
   }))
-  const deed = { ...place, kind: `changed how marks in ${known?.name ?? subject} add up`, needs: [need] }
-  return (await save(context, deed, changes)).event
+  const action = { ...place, kind: `changed how marks in ${known?.name ?? subject} add up`, needs: [need] }
+  return (await save(context, action, changes)).event
 }
 
 function row(category: Category | undefined): Row | null {

@@ -8,7 +8,7 @@ import type {
   TermToWrite,
 } from '../../contracts/classes'
 import { inOrder, outOfOrder } from '../../contracts/days'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import { yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
@@ -154,7 +154,7 @@ export async function moveStudent(
     const place = {
       position: there?.position ?? last,
       gradeLevel: here.gradeLevel,
-      from: laterDay(lastDay, 1),
+      from: addDays(lastDay, 1),
       to: null,
     }
     changes.push({ table: 'enrolment', key: key(to), seen: there ? placeRow(there) : null, after: placeRow(place) })

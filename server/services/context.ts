@@ -4,7 +4,7 @@ import type { SchoolSetup } from '../../core/school/schoolSetup'
 import { allow, grantsIn, underLock, type Grants, type Who } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change } from '../data/changes/changeableTables'
-import type { Deed } from '../data/changes/keptEvents'
+import type { Action } from '../data/changes/keptEvents'
 import type { Recorded } from '../data/changes/recordChanges'
 import { recordSave } from '../data/changes/recordTogether'
 import type { RecordOptions } from '../data/changes/sortedOut'
@@ -92,11 +92,11 @@ export function areSeen(ids: readonly string[], enrolled: OpenedPlace['enrolled'
 /** Makes changes whole or not at all, recorded as one event. */
 export function save(
   { db, who }: Context,
-  deed: Omit<Deed, 'personId'>,
+  action: Omit<Action, 'personId'>,
   changes: readonly Change[],
   options?: RecordOptions,
 ): Promise<Recorded> {
-  return recordSave(db, { deed: { ...deed, personId: who.personId }, changes, ...(options && { options }) })
+  return recordSave(db, { action: { ...action, personId: who.personId }, changes, ...(options && { options }) })
 }
 
 /**
@@ -105,11 +105,11 @@ export function save(
  */
 export async function saveWithFollowing(
   context: Context,
-  deed: Omit<Deed, 'personId'>,
+  action: Omit<Action, 'personId'>,
   { changes, following }: { changes: readonly Change[]; following: () => Promise<readonly Change[]> },
   options?: RecordOptions,
 ): Promise<Recorded> {
-  const saving = async (): Promise<Recorded> => save(context, deed, [...changes, ...(await following())], options)
+  const saving = async (): Promise<Recorded> => save(context, action, [...changes, ...(await following())], options)
   try {
     return await saving()
   } catch (error) {

@@ -1,14 +1,14 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { FileAnswer, PlanAnswer, SheetAnswer } from '../../contracts/answers'
-import { correctMapping, type Correction } from '../../core/exchange/correctMapping'
-import type { GradebookMapping } from '../../core/exchange/gradebookMapping'
-import { guessGradebook } from '../../core/exchange/guessGradebook'
-import { likeliestSheet } from '../../core/exchange/likeliestSheet'
-import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/planImport'
-import { UnreadableFile } from '../../core/exchange/problem'
-import { readSheets } from '../../core/exchange/readSheets'
-import type { NamedTable, Table } from '../../core/exchange/readTable'
-import { turnedTable } from '../../core/exchange/turnedTable'
+import { correctMapping, type Correction } from '../../core/exchange/gradebook/correctMapping'
+import type { GradebookMapping } from '../../core/exchange/gradebook/gradebookMapping'
+import { guessGradebook } from '../../core/exchange/gradebook/guessGradebook'
+import { likeliestSheet } from '../../core/exchange/gradebook/likeliestSheet'
+import { countPlan, planImport, type ImportPlan, type PlannedWork } from '../../core/exchange/gradebook/planImport'
+import { UnreadableFile } from '../../core/exchange/files/problem'
+import { readSheets } from '../../core/exchange/files/readSheets'
+import type { NamedTable, Table } from '../../core/exchange/files/readTable'
+import { turnedTable } from '../../core/exchange/files/turnedTable'
 import { usualWeight } from '../../core/marks/usualWeight'
 import { nameKey } from '../../core/people/names'
 import type { ClassRecord } from '../../core/record/classRecord'
@@ -88,14 +88,14 @@ export async function applyFile(
   if (fingerprintOf(plan) !== fingerprint) throw changedMeanwhile()
   const names = categoriesOf(record, file.subject).map((category) => category.name)
   const event = await inTransaction(context.db, async (trx) => {
-    const deed = {
+    const action = {
       personId: context.who.personId,
       classId: file.class_id,
       termId: file.term_id,
       kind: `took in ${file.name}`,
       needs: [needFor(file.subject)],
     }
-    const { event: id } = await recordChanges(trx, deed, changesOf(plan, record, file))
+    const { event: id } = await recordChanges(trx, action, changesOf(plan, record, file))
     await fileCameIn(trx, fileId, id)
     const { people: _people, ...remember } = mapping
     const here = { classId: file.class_id, subject: file.subject, headings: shapeOf(table, names) }

@@ -24,6 +24,6 @@ export async function writeSettings(context: Context, { settings, was }: Setting
     seen: kept ? { settings: seen } : null,
     after: { settings },
   }
-  const deed = { classId: null, termId: null, kind: 'changed the own settings', needs: ['own' as const] }
-  return (await save(context, deed, [change])).event
+  const action = { classId: null, termId: null, kind: 'changed the own settings', needs: ['own' as const] }
+  return (await save(context, action, [change])).event
 }

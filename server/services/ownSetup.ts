@@ -7,7 +7,7 @@ import type {
   SetupUses,
 } from '../../contracts/ownSetup'
 import { assertNever } from '../../core/assertNever'
-import { phraseProblem } from '../../core/exchange/phrasebookFile'
+import { phraseProblem } from '../../core/exchange/folder/phrasebookFile'
 import { readPlan } from '../../core/narrative/plan'
 import { skillWords } from '../../core/narrative/skillWords'
 import { strandsOf } from '../../core/record/narrativeFacts'
@@ -45,12 +45,12 @@ export async function writeOwnSetup(
   if (problems.length > 0) throw new Refusal('invalid', `${problems.slice(0, 3).join(' ')} Nothing was changed.`)
   const [first, ...more] = changes
   const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
-  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
+  const action = { classId: null, termId: null, kind, needs: ['school' as const] }
   requireEachOnce(changes)
   return (
     await save(
       context,
-      deed,
+      action,
       changes.map((change) => changeOf(change, yearId)),
     )
   ).event
@@ -74,8 +74,8 @@ export async function writeSchool(
       after: { definition: { ...school.layout, key: was.layout.key } },
     },
   ]
-  const deed = { classId: null, termId: null, kind: 'changed the school and its report', needs: ['school' as const] }
-  return (await save(context, deed, changes)).event
+  const action = { classId: null, termId: null, kind: 'changed the school and its report', needs: ['school' as const] }
+  return (await save(context, action, changes)).event
 }
 
 function requireEachOnce(changes: readonly SetupChange[]): void {

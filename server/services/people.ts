@@ -54,8 +54,8 @@ export async function writePeople(context: Context, people: readonly PersonToWri
     seen: was && staffRow(was),
     after: staffRow(person),
   }))
-  const deed = { classId: null, termId: null, kind, needs: ['school' as const] }
-  const { event } = await save(context, deed, changes, { show: (row) => row })
+  const action = { classId: null, termId: null, kind, needs: ['school' as const] }
+  const { event } = await save(context, action, changes, { show: (row) => row })
   for (const { id, person } of people) if (person.switchedOff) await endSessions(db, id)
   return event
 }
@@ -111,8 +111,8 @@ export async function writeTeaching(context: Context, { id, lesson, was }: Teach
     to_day: each.to,
   })
   const change = { table: 'teaching' as const, key: { id }, seen: was && row(was), after: lesson && row(lesson) }
-  const deed = { classId: null, termId: null, kind: 'changed who teaches what', needs: ['school' as const] }
-  return (await save(context, deed, [change])).event
+  const action = { classId: null, termId: null, kind: 'changed who teaches what', needs: ['school' as const] }
+  return (await save(context, action, [change])).event
 }
 
 async function requireTaught(context: Context, lesson: NonNullable<TeachingToWrite['lesson']>): Promise<void> {

@@ -7,7 +7,7 @@ import type {
   PhraseUses,
   PlanToWrite,
 } from '../../contracts/phrasebook'
-import { phraseProblem } from '../../core/exchange/phrasebookFile'
+import { phraseProblem } from '../../core/exchange/folder/phrasebookFile'
 import type { Phrase } from '../../core/narrative/phrase'
 import { readPlan, writePlan } from '../../core/narrative/plan'
 import { displayName } from '../../core/people/names'

@@ -1,5 +1,5 @@
 import type { AnswerToWrite, QuestionsToKeep } from '../../contracts/evidence'
-import { grouped } from '../../core/grouped'
+import { groupBy } from '../../core/groupBy'
 import { answerProblem, sumOfAnswers, type Answer, type Question } from '../../core/record/questions'
 import { resultsThatFollow, type ResultPlace } from '../../core/record/resultOfAnswers'
 import { allow, needFor } from '../access/grants'
@@ -132,13 +132,13 @@ async function followingResults(
   }: { works: ReadonlyMap<string, WorkAt>; questions: readonly Question[]; standing: readonly Answer[] },
   answers: readonly AnswerToWrite[],
 ): Promise<Change[]> {
-  const placeOf = (each: ResultPlace): string => `${each.workId} ${each.studentId}`
-  const had = grouped(standing, placeOf)
-  const given = grouped(answers, placeOf)
-  const results = new Map((await resultsOfWorks(db, [...works.keys()])).map((result) => [placeOf(result), result]))
+  const resultKey = (each: ResultPlace): string => `${each.workId} ${each.studentId}`
+  const had = groupBy(standing, resultKey)
+  const given = groupBy(answers, resultKey)
+  const results = new Map((await resultsOfWorks(db, [...works.keys()])).map((result) => [resultKey(result), result]))
   const sums = (place: ResultPlace): { before: number | null; after: number | null } => {
-    const before = had.get(placeOf(place)) ?? []
-    const now = given.get(placeOf(place)) ?? []
+    const before = had.get(resultKey(place)) ?? []
+    const now = given.get(resultKey(place)) ?? []
     const kept = before.filter(({ number }) => !now.some((each) => each.number === number))
     const scored = now.flatMap(({ score }) => (score === null ? [] : [{ score }]))
     return { before: sumOfAnswers(before), after: sumOfAnswers([...kept, ...scored]) }
@@ -148,10 +148,10 @@ async function followingResults(
     outOfQuestions: (id) =>
       questions.filter(({ workId }) => workId === id).reduce((whole, { outOf }) => whole + outOf, 0),
     sums,
-    result: (place) => results.get(placeOf(place)) ?? null,
+    result: (place) => results.get(resultKey(place)) ?? null,
   })
   return following.map(({ workId, studentId, result }): Change => {
-    const before = results.get(placeOf({ workId, studentId }))
+    const before = results.get(resultKey({ workId, studentId }))
     const seen = before ? { state: before.state, score: before.score, remark: before.remark } : null
     return { table: 'result', key: { work_id: workId, student_id: studentId }, seen, after: result }
   })

@@ -1,5 +1,5 @@
 import type { RegisterToKeep } from '../../contracts/evidence'
-import { grouped } from '../../core/grouped'
+import { groupBy } from '../../core/groupBy'
 import { registerDayProblem, sumsAfter, type RegisterDay } from '../../core/record/register'
 import type { Attendance } from '../../core/record/observations'
 import { allow, grantsIn, type Need } from '../access/grants'
@@ -63,12 +63,12 @@ async function followingSums(
 ): Promise<Change[]> {
   const ids = [...new Set(days.map(({ studentId }) => studentId))]
   const standing = await registerOf(db, ids, { from: term.starts, to: term.ends })
-  const had = grouped(standing, ({ studentId }) => studentId)
+  const had = groupBy(standing, ({ studentId }) => studentId)
   const sums = new Map((await attendanceOf(db, ids, termId)).map((each) => [each.studentId, each]))
   const row = ({ daysOpen, absences, lates }: Omit<Attendance, 'studentId'>): Row => ({
     ...{ days_open: daysOpen, absences, lates },
   })
-  return [...grouped(days, ({ studentId }) => studentId)].flatMap(([studentId, some]): Change[] => {
+  return [...groupBy(days, ({ studentId }) => studentId)].flatMap(([studentId, some]): Change[] => {
     const { studentId: _, ...before } = sums.get(studentId) ?? { studentId }
     const stands = 'daysOpen' in before ? before : null
     const byDay = new Map((had.get(studentId) ?? []).map(({ day, presence }) => [day, presence]))

@@ -12,7 +12,7 @@ import {
   type SchoolFolder,
 } from '../../core/exchange/folder/schoolFolder'
 import { writeSetupFolder } from '../../core/exchange/folder/writeSetupFolder'
-import { problemText } from '../../core/exchange/problem'
+import { problemText } from '../../core/exchange/files/problem'
 import { nameKey } from '../../core/people/names'
 import { yearProblems } from '../../core/terms/schoolYear'
 import { allow, changesSchool } from '../access/grants'
@@ -36,8 +36,8 @@ export async function writeWholeFolder(
 ): Promise<{ name: string; zip: ReadableStream<Uint8Array> }> {
   allow(changesSchool(context.who), 'take the whole school folder out')
   const { name } = yearOf(context, yearId)
-  const deed = { personId: context.who.personId, classId: null, termId: null, kind: `took the folder of ${name} out` }
-  await inTransaction(context.db, (trx) => keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }]))
+  const action = { personId: context.who.personId, classId: null, termId: null, kind: `took the folder of ${name} out` }
+  await inTransaction(context.db, (trx) => keepEvents(trx, [{ action: { ...action, needs: [] }, changes: [] }]))
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>()
   const writer = writable.getWriter()
   asOfOneMoment(context.db, (trx) => zipFolder(trx, yearId, (bytes) => writer.write(bytes)))
@@ -144,8 +144,8 @@ async function addFolderAsYear(trx: Knex.Transaction, folder: SchoolFolder, pers
   const { same } = await yearsBeside(trx, folder.year)
   if (same) await takeYearAway(trx, same.id)
   await addFolder(trx, folder)
-  const deed = { personId, classId: null, termId: null, kind: folderTakenIn(name) }
-  await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
+  const action = { personId, classId: null, termId: null, kind: folderTakenIn(name) }
+  await keepEvents(trx, [{ action: { ...action, needs: [] }, changes: [] }])
 }
 
 async function lookAt(trx: Knex.Transaction, folder: SchoolFolder): Promise<FolderLook> {

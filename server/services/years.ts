@@ -43,8 +43,8 @@ export async function removeYear(context: Context, yearId: string): Promise<void
       throw new Refusal('invalid', `${name} holds ${listOf(recorded)}. A year with a record is not taken away.`)
     }
     await takeYearAway(trx, yearId)
-    const deed = { personId: context.who.personId, classId: null, termId: null, kind: `took the year ${name} away` }
-    await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
+    const action = { personId: context.who.personId, classId: null, termId: null, kind: `took the year ${name} away` }
+    await keepEvents(trx, [{ action: { ...action, needs: [] }, changes: [] }])
   })
 }
 
@@ -89,8 +89,8 @@ export async function makeYear(context: Context, { from, year, classes }: YearTo
     }
     await carryTermWeights(trx, made, following)
     for (const room of classes) await carryClassOver(trx, { from: before.id, to: made }, room)
-    const deed = { personId: context.who.personId, classId: null, termId: null, kind: `made the year ${name}` }
-    await keepEvents(trx, [{ deed: { ...deed, needs: [] }, changes: [] }])
+    const action = { personId: context.who.personId, classId: null, termId: null, kind: `made the year ${name}` }
+    await keepEvents(trx, [{ action: { ...action, needs: [] }, changes: [] }])
     return made
   })
 }

@@ -13,7 +13,7 @@ export function workerFile(
   starter = 'server/workers/sourceWorker.mjs',
 ): { filename: string; workerData: string } {
   const name = source.replace(/^.*\//, '').replace(/\.ts$/, '.mjs')
-  const built = resolve(dirname(process.argv[1] ?? ''), '../beside', name)
+  const built = resolve(dirname(process.argv[1] ?? ''), '../programs', name)
   return existsSync(built)
     ? { filename: built, workerData: '' }
     : { filename: resolve(starter), workerData: pathToFileURL(resolve(source)).href }

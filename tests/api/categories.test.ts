@@ -63,7 +63,7 @@ it.each<[string, (was: Kept[]) => Kept[], RegExp]>([
     /two categories/,
   ],
   ['no name', (was) => [...was, { key: 'other', name: '  ', weight: 1, isExam: false }], /needs a name/],
-  ['a weight below 0', (was) => was.map((each) => ({ ...each, weight: -1 })), /0 or more/],
+  ['a weight below 0', (was) => was.map((each) => ({ ...each, weight: -1 })), /from 0 to/],
 ])('%s is refused', async (_, wanted, reason) => {
   const was = await now()
   const { status, body } = await keep(wanted(was), was)

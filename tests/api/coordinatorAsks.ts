@@ -47,8 +47,8 @@ export function coordinatorAsks(place: () => DemoPlace): [what: string, ask: Ask
     ['take away a term that is not there', () => ['PUT', `${year()}/terms`, gone({ term: null })]],
     ['leave a student as they are', () => ['PUT', roster(), { students: [unchanged()] }]],
     ['see who may see what', () => ['GET', '/api/rights']],
-    ['keep things as long as before', () => ['PUT', '/api/care-rule', { days: keptForUsually, was: keptForUsually }]],
-    ['look after a child', () => ['GET', `/api/students/${place().student('Finn').id}/care`]],
+    ['keep things as long as before', () => ['PUT', '/api/retention', { days: keptForUsually, was: keptForUsually }]],
+    ['look after a child', () => ['GET', `/api/students/${place().student('Finn').id}/privacy`]],
     ['save all that is kept of a child', () => ['GET', `/api/students/${place().student('Finn').id}/data`]],
     [
       'take away a contact who is not there',

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { RunAnswer } from '../../contracts/answers'
 import type { AnswerToWrite, QuestionKept, RegisterToKeep } from '../../contracts/evidence'
 import { photoProblem } from '../../core/people/photo'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import type { RegisterDay } from '../../core/record/register'
 import { demoDay } from '../../demo/demoDay'
 import { smallestPhoto } from '../smallestPhoto'
@@ -178,7 +178,7 @@ describe('the register', () => {
 
   it.each([
     ['1999-01-04', /no day of the/],
-    [laterDay(demoDay, 1), /still to come/],
+    [addDays(demoDay, 1), /still to come/],
   ])('of %s is refused', async (date, words) => {
     const answer = await keep(day(finn(), date, 'absent'))
     expect([answer.status, answer.body.message]).toEqual([422, expect.stringMatching(words)])

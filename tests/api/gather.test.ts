@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import ExcelJS from 'exceljs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { FileAnswer, PlanAnswer } from '../../contracts/answers'
-import { countPlan } from '../../core/exchange/planImport'
+import { countPlan } from '../../core/exchange/gradebook/planImport'
 import { signedInAs, type Client } from './client'
 import { juniper, see, type DemoPlace } from './school'
 

@@ -5,7 +5,7 @@ import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
 import type { PeopleAnswer } from '../../contracts/people'
 import type { YearToFollow } from '../../contracts/setUp'
 import { teacherOf } from '../../core/record/roster'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import { signedInAs, type Client } from './client'
 import { juniper, see, setupOf, type DemoPlace, type Done } from './school'
 
@@ -136,7 +136,7 @@ describe('the home class', () => {
     expect((await see(ines, home.path)).may.subjects).not.toContain('art')
     const { students } = await rosterOf(id)
     const { id: studentId, from, to } = students.find(({ usedName }) => usedName === 'Finn') ?? {}
-    const yesterday = laterDay(home.answer.today, -1)
+    const yesterday = addDays(home.answer.today, -1)
     const moved = await philippa<Done>('POST', `${home.yearPath}/classes/${id}/moves`, {
       ...{ studentId, lastDay: yesterday, to: null },
       was: { from, to },
@@ -180,7 +180,7 @@ describe('what a group is not', () => {
     const { students } = await rosterOf(home.answer.record.classRoom.id)
     const rosa = students.find(({ usedName }) => usedName === 'Rosa')
     const moved = await philippa<Done>('POST', `${home.yearPath}/classes/${home.answer.record.classRoom.id}/moves`, {
-      ...{ studentId: rosa?.id, lastDay: laterDay(home.answer.today, -1) },
+      ...{ studentId: rosa?.id, lastDay: addDays(home.answer.today, -1) },
       ...{ to: (await classes()).find(({ name }) => name === '6 Rowan')?.id, was: { from: null, to: null } },
     })
     expect(moved.status).toBe(200)

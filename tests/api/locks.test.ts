@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Reopening, ReopeningsAnswer } from '../../contracts/reopenings'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import { isOpenFor, openSubjects } from '../../core/terms/lock'
 import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
@@ -31,7 +31,7 @@ const path = (): string => `${place.yearPath}/reopenings`
 const write = async (id: string, reopening: Reopening, was: Reopening | null = null) =>
   philippa<Done>('PUT', path(), { id, reopening, was })
 const reopening = (change: Partial<Reopening> = {}): Reopening => ({
-  ...{ termId: ids.autumn, classId: ids.room, subject: 'mathematics', from: day, to: laterDay(day, 2) },
+  ...{ termId: ids.autumn, classId: ids.room, subject: 'mathematics', from: day, to: addDays(day, 2) },
   ...{ reason: 'A paper was found', ...change },
 })
 const settle = async (subject: string, percent = 61) => {
@@ -57,10 +57,10 @@ describe('a subject of a class, opened again', () => {
     const { may } = await see(ines, place.lastTermPath)
     expect([may.locked, may.general, may.subjects, may.reopened]).toEqual([
       ...[null, false, ['mathematics']],
-      [{ subject: 'mathematics', until: laterDay(day, 2) }],
+      [{ subject: 'mathematics', until: addDays(day, 2) }],
     ])
     expect((await ines('POST', `/api/events/${settled.body.event}/undo`)).status).toBe(200)
-    const closed = reopening({ to: laterDay(day, -1) })
+    const closed = reopening({ to: addDays(day, -1) })
     expect((await write(id, closed, reopening())).status).toBe(200)
     expect((await settle('mathematics')).status).toBe(423)
     const { reopenings } = (await philippa<ReopeningsAnswer>('GET', path())).body
@@ -70,8 +70,8 @@ describe('a subject of a class, opened again', () => {
   it.each([
     ['nothing of it named', { classId: null, subject: null }, 'Choose a class or a subject.'],
     ['no reason', { reason: '  ' }, 'Say why'],
-    ['for half a year', { to: laterDay(day, 180) }, '31 days at most'],
-    ['backwards', { to: laterDay(day, -9) }, 'comes before the first'],
+    ['for half a year', { to: addDays(day, 180) }, '31 days at most'],
+    ['backwards', { to: addDays(day, -9) }, 'comes before the first'],
     ['a subject that is none', { subject: 'alchemy' }, 'no such subject'],
   ])('%s: refused in words', async (_what, change, words) => {
     const answer = await write(randomUUID(), reopening(change))
@@ -138,7 +138,7 @@ describe('the database itself', () => {
   it('goes by the same rule as the server, whatever is opened again', async () => {
     const openings = [null, 'mathematics'].flatMap((subject) =>
       [null, ids.room].flatMap((classId) =>
-        [-1, 0].map((offset) => ({ subject, classId, until: laterDay(day, offset) })),
+        [-1, 0].map((offset) => ({ subject, classId, until: addDays(day, offset) })),
       ),
     )
     for (const each of openings.filter(({ subject, classId }) => subject !== null || classId !== null)) {
@@ -146,7 +146,7 @@ describe('the database itself', () => {
         .transaction(async (trx) => {
           const { subject, classId, until } = each
           const row = { id: randomUUID(), term_id: ids.autumn, class_id: classId, subject, to_day: until }
-          await trx('reopening').insert({ ...row, from_day: laterDay(day, -3), reason: 'x', made_by: await anybody() })
+          await trx('reopening').insert({ ...row, from_day: addDays(day, -3), reason: 'x', made_by: await anybody() })
           const { rows } = await trx.raw<{ rows: { open: boolean[] }[] }>(
             `select array(select not is_locked(:term, :room, null, s.x)
                from unnest(array['mathematics', 'science', null]) with ordinality as s (x, n) order by n) as open`,

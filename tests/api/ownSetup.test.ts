@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
 import type { OwnSetupAnswer, SetupChange, SkillRow } from '../../contracts/ownSetup'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
@@ -182,7 +182,7 @@ describe('classes and students', () => {
     const { today } = place.answer
     const left = await philippa<Done>('POST', `${place.yearPath}/classes/${place.answer.record.classRoom.id}/moves`, {
       studentId: finnId,
-      lastDay: laterDay(today, -1),
+      lastDay: addDays(today, -1),
       to: null,
       was: { from: finn.from, to: finn.to },
     })
@@ -206,7 +206,7 @@ describe('classes and students', () => {
       /is Finn Aaltonen’s already/,
     ],
     ['no pronouns at all', () => [child({ pronouns: 'blue' })], /Write pronouns as/],
-    ['no name', () => [child({ legalGiven: ' ' })], /needs a name/],
+    ['no name', () => [child({ legalGiven: ' ' })], /name is needed/],
   ])('%s is refused whole', async (_, students, reason) => {
     const before = await roster(place.answer.record.classRoom.id)
     const { status, body } = await take(place.answer.record.classRoom.id, students())

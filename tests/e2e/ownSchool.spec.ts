@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { expect, test, type Page } from '@playwright/test'
-import { laterDay } from '../../core/laterDay'
+import { addDays } from '../../core/addDays'
 import { startEmptySchool, type EmptySchool } from './emptySchool'
 import { lookedAt } from './lookedAt'
 
@@ -14,8 +14,8 @@ test.afterAll(() => school.stop())
 async function setUpWith(page: Page, { key }: EmptySchool): Promise<void> {
   await page.getByLabel('Its name').fill('Willow School')
   const today = new Date().toLocaleDateString('sv-SE')
-  await page.getByLabel('First day', { exact: true }).fill(laterDay(today, -60))
-  await page.getByLabel('Last day', { exact: true }).fill(laterDay(today, 240))
+  await page.getByLabel('First day', { exact: true }).fill(addDays(today, -60))
+  await page.getByLabel('Last day', { exact: true }).fill(addDays(today, 240))
   await page.getByLabel('Given name').fill('Ada')
   await page.getByLabel('Family name').fill('Moss')
   await expect(page.getByLabel('You sign in as')).toHaveValue('ada.moss')

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { readClassFolder, withProposalsTaken } from '../../core/exchange/folder/readClassFolder'
-import { problemText } from '../../core/exchange/problem'
+import { problemText } from '../../core/exchange/files/problem'
 import type { ClassRecord } from '../../core/record/classRecord'
 
 export const demoFolder = fileURLToPath(new URL('../../demo/batch', import.meta.url))

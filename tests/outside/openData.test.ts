@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
-import { guessGradebook } from '../../core/exchange/guessGradebook'
-import { planImport } from '../../core/exchange/planImport'
-import { readTable } from '../../core/exchange/readTable'
+import { guessGradebook } from '../../core/exchange/gradebook/guessGradebook'
+import { planImport } from '../../core/exchange/gradebook/planImport'
+import { readTable } from '../../core/exchange/files/readTable'
 import { weightedMean } from '../../core/marks/weightedMean'
 import { exampleClass } from '../exampleClass'
 

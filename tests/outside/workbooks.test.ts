@@ -7,11 +7,11 @@ import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import writeWorkbook from 'write-excel-file/node'
-import { UnreadableFile } from '../../core/exchange/problem'
-import { readSheets } from '../../core/exchange/readSheets'
-import { tableText } from '../../core/exchange/tableText'
-import { bookOfTables } from '../../core/exchange/workbook/bookOfTables'
-import { readTable } from '../../core/exchange/readTable'
+import { UnreadableFile } from '../../core/exchange/files/problem'
+import { readSheets } from '../../core/exchange/files/readSheets'
+import { tableText } from '../../core/exchange/files/tableText'
+import { bookOfTables } from '../../core/exchange/files/workbook/bookOfTables'
+import { readTable } from '../../core/exchange/files/readTable'
 
 // Workbooks as another library writes them (exceljs, npm), and as an office suite does where one is installed.
 

@@ -118,7 +118,7 @@ function plain(box: ListedBox): BoxRow {
       >
       <button type="submit" class="quiet" :disabled="busy">Add box</button>
     </form>
-    <ListDoor
+    <ListImport
       class="mt-6 max-w-4xl"
       title="A list of comment boxes"
       :columns="titlesOf(boxColumns)"

@@ -101,7 +101,7 @@ function plan(text: string) {
       /></label>
       <button type="submit" class="quiet" :disabled="busy">Add habit</button>
     </form>
-    <ListDoor
+    <ListImport
       class="mt-6 max-w-4xl"
       title="A list of habits"
       :columns="titlesOf(habitColumns)"

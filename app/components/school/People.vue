@@ -42,7 +42,7 @@ function planList(text: string) {
       </p>
       <StaffList class="mt-4" />
       <StaffForm class="mt-6" />
-      <ListDoor
+      <ListImport
         class="mt-6"
         title="A list of colleagues"
         :columns="titlesOf(staffColumns)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Reopening, ReopeningsAnswer } from '~~/contracts/reopenings'
-import { laterDay } from '~~/core/laterDay'
+import { addDays } from '~~/core/addDays'
 import { longDate } from '~~/core/reports/longDate'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -14,7 +14,7 @@ async function load(): Promise<void> {
   answer.value = await school.loadReopenings()
   const { terms, today } = answer.value
   if (!terms.some(({ id }) => id === asked.termId)) asked.termId = terms.at(-1)?.id ?? ''
-  asked.to ||= laterDay(today, 2)
+  asked.to ||= addDays(today, 2)
 }
 watch(
   () => school.year,
@@ -45,7 +45,7 @@ const plain = ({ id: _id, madeBy: _madeBy, ...rest }: Made): Reopening => rest
 /** Closed now: it stays on record, and its last day was yesterday. */
 function close(made: Made): Promise<void> {
   const was = plain(made)
-  const yesterday = laterDay(answer.value?.today ?? '', -1)
+  const yesterday = addDays(answer.value?.today ?? '', -1)
   return write(made.id, { ...was, to: yesterday }, was)
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
-import { pastedStudents, type PastedStudent } from '~~/core/exchange/pastedStudents'
+import { pastedStudents, type PastedStudent } from '~~/core/exchange/lists/pastedStudents'
 import { displayName } from '~~/core/people/names'
 import { longDate } from '~~/core/reports/longDate'
 import { useOwnSchool } from '~/stores/ownSchool'
@@ -150,10 +150,10 @@ function rename(name: string): Promise<void> {
       :title="`${openedStudent.usedName} ${openedStudent.family}`"
       @close="opened = null"
     >
-      <StudentCare :key="openedStudent.id" :student="openedStudent" />
+      <StudentPrivacy :key="openedStudent.id" :student="openedStudent" />
     </SideSheet>
     <GroupMembers v-if="isGroup" />
-    <ListDoor
+    <ListImport
       :key="`${school.classId} ${students.length === 0}`"
       class="mt-5"
       :title="isGroup ? 'Paste a list of the group' : students.length === 0 ? 'Paste the class list' : 'More students'"
@@ -165,7 +165,7 @@ function rename(name: string): Promise<void> {
       <label class="flex items-center gap-2 text-sm"
         >Grade, where the list has none <input v-model="grade" class="field w-16"
       /></label>
-    </ListDoor>
+    </ListImport>
     <ContactList v-if="students.length > 0 && !isGroup" class="mt-6" />
   </div>
 </template>

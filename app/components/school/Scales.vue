@@ -206,7 +206,7 @@ function plain(scale: Scale): ScaleRow {
         Another scale for {{ titles[kind].toLowerCase() }}
       </button>
     </section>
-    <ListDoor
+    <ListImport
       class="mt-8 max-w-4xl"
       title="Scales as a list of levels"
       :columns="titlesOf(scaleColumns)"

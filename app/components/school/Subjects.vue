@@ -260,14 +260,14 @@ function plain(row: ListedSubject): SubjectRow {
           /></label>
           <button type="submit" class="quiet" :disabled="busy">Add skill</button>
         </form>
-        <ListDoor
+        <ListImport
           class="mt-6"
           title="A list of skills"
           :columns="titlesOf(skillColumns)"
           :words="['skill', 'skills']"
           :plan="planSkills"
         />
-        <ListDoor
+        <ListImport
           class="mt-6"
           title="A list of subjects"
           :columns="titlesOf(subjectColumns)"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { laterDay } from '~~/core/laterDay'
+import { addDays } from '~~/core/addDays'
 import type { TermDays } from '~~/core/terms/schoolYear'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -27,9 +27,9 @@ const isLastOfSeveral = computed(() => school.years.length > 1 && school.years.a
 function add(): Promise<void> {
   const last = terms.value.at(-1)
   const year = school.year?.year
-  const starts = last ? laterDay(last.ends, 1) : (year?.starts ?? '')
-  const ends = year && starts < year.ends ? year.ends : laterDay(starts, 60)
-  const term = { name: `Term ${terms.value.length + 1}`, starts, ends, commentsDue: laterDay(ends, -10), locks: ends }
+  const starts = last ? addDays(last.ends, 1) : (year?.starts ?? '')
+  const ends = year && starts < year.ends ? year.ends : addDays(starts, 60)
+  const term = { name: `Term ${terms.value.length + 1}`, starts, ends, commentsDue: addDays(ends, -10), locks: ends }
   return attempt(() => school.writeTerm(crypto.randomUUID(), term, null))
 }
 </script>

@@ -22,7 +22,7 @@ const parts = [
   ['boxes', 'Comment boxes'],
   ['report', 'Marks and report'],
   ['folder', 'School folder'],
-  ['care', 'Families’ data'],
+  ['privacy', 'Families’ data'],
 ] as const
 const part = computed(() => String(route.params.part || 'people'))
 onMounted(() => (session.person?.setsUp ? school.loadYears() : undefined))
@@ -67,7 +67,7 @@ onUnmounted(() => saving.did(null))
     <SchoolBoxes v-else-if="part === 'boxes'" class="mt-6" />
     <SchoolReport v-else-if="part === 'report'" class="mt-6" />
     <SchoolFolder v-else-if="part === 'folder'" class="mt-6" />
-    <SchoolCare v-else-if="part === 'care'" class="mt-6" />
+    <SchoolPrivacy v-else-if="part === 'privacy'" class="mt-6" />
     <p v-else class="mt-6">There is no such part of the school.</p>
   </main>
 </template>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { files, folderOf, without } from '../../../tests/exampleFolder'
-import { problemText } from '../problem'
+import { problemText } from '../files/problem'
 import { readClassFolder, withProposalsTaken } from './readClassFolder'
 
 describe('what is wrong is told with its place, all of it at once, and nothing is read', () => {

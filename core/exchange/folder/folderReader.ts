@@ -1,9 +1,9 @@
 import type { z } from 'zod'
-import { decodeText, largestFile } from '../decodeText'
+import { decodeText, largestFile } from '../files/decodeText'
 import { readByGrade, type ByGrade } from '../../people/byGrade'
-import { UnreadableFile, type FileProblem } from '../problem'
-import { readRecords, type FileRecord } from '../readRecords'
-import { largestTable, readTable, type Table, type TableLimits } from '../readTable'
+import { UnreadableFile, type FileProblem } from '../files/problem'
+import { readRecords, type FileRecord } from '../files/readRecords'
+import { largestTable, readTable, type Table, type TableLimits } from '../files/readTable'
 
 /** A folder's files by name. */
 export type Folder = ReadonlyMap<string, Uint8Array>

@@ -5,8 +5,8 @@ import type { Retired } from '../../school/keptSetup'
 import { boxFields } from '../../school/setupFields'
 import type { SchoolSetup, Subject } from '../../school/schoolSetup'
 import { tiers } from '../../scales/tier'
-import { phraseColumns, readPhraseRow } from '../phrasebookFile'
-import type { FileRecord } from '../readRecords'
+import { phraseColumns, readPhraseRow } from './phrasebookFile'
+import type { FileRecord } from '../files/readRecords'
 import type { FolderReader } from './folderReader'
 
 /** phrasebook.csv and describing-words.csv. A phrase in a wrong notation is reported with its place. */

@@ -1,7 +1,7 @@
 import type { Habit, Skill, Subject } from '../../school/schoolSetup'
 import type { SubjectCategory } from '../../record/termRecord'
 import { readGrades } from '../../people/gradeRange'
-import type { FileRecord } from '../readRecords'
+import type { FileRecord } from '../files/readRecords'
 import { scaleProblems, type Level, type Scale } from '../../scales/scale'
 import { habitFields, scaleFields, skillFields, subjectFields } from '../../school/setupFields'
 import { tiers } from '../../scales/tier'

@@ -7,7 +7,7 @@ import type { StudentLevel, StudentMark } from '../../record/termRecord'
 import type { Scale } from '../../scales/scale'
 import { readSpecial } from '../../scales/special'
 import { keptSymbol, readSymbol } from '../../scales/symbol'
-import type { FileRecord } from '../readRecords'
+import type { FileRecord } from '../files/readRecords'
 import type { FolderReader } from './folderReader'
 
 /** students.csv, in the order of the class list. The school number is the id within a folder. */

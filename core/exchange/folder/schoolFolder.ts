@@ -5,12 +5,12 @@ import type { SchoolSetup } from '../../school/schoolSetup'
 import { fields } from '../../record/fields'
 import { termSchema } from '../../record/term'
 import { text } from '../../text/textSchema'
-import type { FileProblem } from '../problem'
-import { phraseColumns, phraseTable, readPhraseRow } from '../phrasebookFile'
-import { writeCsv } from '../writeCsv'
+import type { FileProblem } from '../files/problem'
+import { phraseColumns, phraseTable, readPhraseRow } from './phrasebookFile'
+import { writeCsv } from '../files/writeCsv'
 import { FolderReader, type Folder, type FolderLimits } from './folderReader'
 import { readJson } from './readJson'
-import { misfits } from './misfits'
+import { inconsistentRows } from './inconsistentRows'
 import { olderExams, withOlderExams } from './olderExams'
 import { readKeptSetup } from './readSetupFolder'
 import { recordFileOf, recordKinds, type FolderRow, type FolderRows, type Named, type RecordKind } from './recordFiles'
@@ -65,7 +65,7 @@ export function readSchoolFolder(files: Folder): { folder: SchoolFolder | null; 
   const rows = readRows(reader, places)
   if (!kept || !year) return { folder: null, problems: reader.problems }
   reportStrangers(reader, { rows, places }, { ...kept.setup, ...year })
-  for (const { row, file, column, reason } of misfits(rows, kept.setup))
+  for (const { row, file, column, reason } of inconsistentRows(rows, kept.setup))
     reader.report(recordFileOf(file).name, places.get(row) ?? null, column, reason)
   const people = new Set(rows.people.map(({ signIn }) => signIn))
   const ownPhrases = readOwnPhrases(reader, kept.setup, people)

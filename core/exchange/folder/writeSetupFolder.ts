@@ -7,8 +7,8 @@ import type { Term } from '../../record/term'
 import type { SchoolSetup } from '../../school/schoolSetup'
 import { nameOfStrand } from '../../school/strand'
 import { tiers } from '../../scales/tier'
-import { writePhrasebook } from '../phrasebookFile'
-import { writeCsv } from '../writeCsv'
+import { writePhrasebook } from './phrasebookFile'
+import { writeCsv } from '../files/writeCsv'
 
 const subjectFileColumns = [
   ...['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale', 'mark scale by grade'],

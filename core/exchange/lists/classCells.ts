@@ -18,7 +18,7 @@ export interface ClassCells {
 }
 
 /** A thing that a row says: where it stands, what stood there, what shall, and how it is told. */
-export interface Said {
+export interface CellReading {
   readonly place: string
   readonly name: string
   readonly was: unknown

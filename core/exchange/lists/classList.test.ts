@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../../tests/exampleClass'
 import { indexRecord } from '../../record/recordIndex'
-import { readTable } from '../readTable'
+import { readTable } from '../files/readTable'
 import { sortsAs } from './sortsAs'
 import { planClassList, type ClassListPlan } from './planClassList'
 

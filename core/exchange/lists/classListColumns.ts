@@ -1,11 +1,11 @@
 import type { LevelKind } from '../../record/termRecord'
 import type { ClassRecord } from '../../record/classRecord'
 import { weekOf } from '../../record/practice'
-import { daysByHeading, type DaysColumn } from '../attendanceWords'
-import { roleByHeading } from '../gradebookWords'
-import { headingKey } from '../readRecords'
-import { readDate } from '../readDate'
-import type { Table, TableRow } from '../readTable'
+import { daysByHeading, type DaysColumn } from './attendanceWords'
+import { roleByHeading } from '../gradebook/gradebookWords'
+import { headingKey } from '../files/readRecords'
+import { readDate } from '../files/readDate'
+import type { Table, TableRow } from '../files/readTable'
 
 /** Who a row is about, as far as a column says. */
 export type WhoColumn = 'number' | 'name' | 'given name' | 'family name'

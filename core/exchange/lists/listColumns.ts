@@ -1,4 +1,4 @@
-import { roleByHeading } from '../gradebookWords'
+import { roleByHeading } from '../gradebook/gradebookWords'
 
 /** A column of a list: what it is called, how it is recognised, and whether it is what each row is about. */
 export interface ListColumn<Key extends string = string> {

@@ -1,14 +1,14 @@
 import type { RowIdentity } from '../../people/matchStudent'
 import type { RecordIndex } from '../../record/recordIndex'
-import { UnreadableFile } from '../problem'
-import { readTable, type TableRow } from '../readTable'
+import { UnreadableFile } from '../files/problem'
+import { readTable, type TableRow } from '../files/readTable'
 import { childFinder } from './childFinder'
-import type { ClassCells, ClassListContext, Said } from './classCells'
+import type { ClassCells, ClassListContext, CellReading } from './classCells'
 import { classColumns, headingRow, needOf, type ClassColumn, type WhoColumn } from './classListColumns'
 import { classRowReader } from './readClassRow'
 import { registerReader } from './readRegister'
 import { practiceReader } from './readPractice'
-import { saidRegister } from './saidOfChild'
+import { readRegisterDay } from './readChildCell'
 import { NotTaken } from './planRows'
 import type { RefusedRow } from './readList'
 
@@ -49,13 +49,13 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
   const seen = new Map<string, number>()
   const plan = {
     cells: { marks: [], levels: [], attendance: [], practice: [], register: [], notes: [] } as Parameters<
-      Said['put']
+      CellReading['put']
     >[0],
     ...{ added: 0, changed: 0, unchanged: 0 },
     refused: [] as RefusedRow[],
     lines: [] as string[],
   }
-  const take = (said: Said, row: number): void => {
+  const take = (said: CellReading, row: number): void => {
     const before = seen.get(said.place)
     if (before !== undefined) throw new NotTaken(`${said.name} stands in row ${before} already.`)
     seen.set(said.place, row)
@@ -83,7 +83,7 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
     })
   }
   for (const { row, ...told } of register.told())
-    trying(row, () => take(saidRegister(index, told, context.presenceOn), row))
+    trying(row, () => take(readRegisterDay(index, told, context.presenceOn), row))
   for (const { row, said } of practice.told()) trying(row, () => take(said(), row))
   return { ...plan, unknown }
 }

@@ -47,13 +47,13 @@ export function planContactList(list: ReadList<ContactColumn>, { students, conta
   const childOf = (row: ListRow<ContactColumn>): string =>
     whose({ number: row.cell('number'), name: row.cell('student') }).id
   const standing = new Map(
-    contacts.map(({ id, studentId, ...contact }) => [placeOf(studentId, contact.name), { id, studentId, contact }]),
+    contacts.map(({ id, studentId, ...contact }) => [contactKey(studentId, contact.name), { id, studentId, contact }]),
   )
   const { added, changed, ...rest } = planRows(list, {
     nameOf: (row) => {
       const [studentId, name] = [childOf(row), row.cell('name')]
       refuseWrong(row)
-      return { place: placeOf(studentId, name), name }
+      return { place: contactKey(studentId, name), name }
     },
     standing: (place) => standing.get(place),
     fresh: (row, before) => {
@@ -81,7 +81,7 @@ export const blankContact: ListedContact = {
   position: 0,
 }
 
-function placeOf(studentId: string, name: string): string {
+function contactKey(studentId: string, name: string): string {
   return `${studentId}\u0000${nameKey(name)}`
 }
 

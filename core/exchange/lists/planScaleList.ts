@@ -22,9 +22,9 @@ export function planScaleList(list: ReadList<ScaleColumn>, scales: readonly Scal
       continue
     }
     const { name, kind, level } = read
-    const place = placeOf({ name, kind })
+    const place = scaleKey({ name, kind })
     const here = found.get(place)
-    const was = scales.find((scale) => placeOf(scale) === place)
+    const was = scales.find((scale) => scaleKey(scale) === place)
     const made = [...scales, ...[...found.values()].map(({ scale }) => scale)].map(({ key }) => key)
     const scale = here?.scale ?? { key: was?.key ?? keyFor(name, made), name: was?.name ?? name, kind, levels: [] }
     found.set(place, { row: here?.row ?? row.row, scale: { ...scale, levels: [...scale.levels, level] } })
@@ -74,6 +74,6 @@ function readLevel(
   return { name, kind, level }
 }
 
-function placeOf({ kind, name }: Pick<Scale, 'kind' | 'name'>): string {
+function scaleKey({ kind, name }: Pick<Scale, 'kind' | 'name'>): string {
   return `${kind}\u0000${nameKey(name)}`
 }

@@ -84,12 +84,12 @@ export function planBoxList(
     if (!found) throw new NotTaken(`This school has no subject “${named}”.`)
     return found.key
   }
-  const placeOf = (subject: string | null, name: string): string => `${subject}\u0000${nameKey(name)}`
-  const standing = new Map(boxes.map((box) => [placeOf(box.subject, box.name), box]))
+  const boxKey = (subject: string | null, name: string): string => `${subject}\u0000${nameKey(name)}`
+  const standing = new Map(boxes.map((box) => [boxKey(box.subject, box.name), box]))
   return planRows(list, {
     nameOf: (row) => {
       const name = needed(row.cell('name'), 'a comment box')
-      return { name, place: placeOf(subjectOf(row), name) }
+      return { name, place: boxKey(subjectOf(row), name) }
     },
     standing: (place) => standing.get(place),
     fresh: (row, added) => {

@@ -39,7 +39,7 @@ export function planSkillList(list: ReadList<SkillColumn>, known: Known): SkillL
     const named = row.cell('subject')
     return named === '' ? known.chosen : subjects.get(nameKey(named))
   }
-  const standing = new Map(known.skills.map((skill) => [placeOf(skill), skill]))
+  const standing = new Map(known.skills.map((skill) => [skillKey(skill), skill]))
   const lacking = new Map<string, number>()
   for (const row of list.rows) {
     const named = row.cell('subject')
@@ -52,7 +52,7 @@ export function planSkillList(list: ReadList<SkillColumn>, known: Known): SkillL
       nameOf: (row) => {
         const statement = row.cell('statement')
         if (statement === '') throw new NotTaken('There is no skill in this row.')
-        return { name: statement, place: placeOf({ subject: subjectOf(row) ?? '', statement }) }
+        return { name: statement, place: skillKey({ subject: subjectOf(row) ?? '', statement }) }
       },
       standing: (place) => standing.get(place),
       fresh: (row, added) => fresh(row, subjectOf(row) ?? '', known, added),
@@ -62,7 +62,7 @@ export function planSkillList(list: ReadList<SkillColumn>, known: Known): SkillL
   return { ...plan, without: [...lacking].map(([subject, count]) => ({ subject, rows: count })) }
 }
 
-function placeOf({ subject, statement }: Pick<Skill, 'subject' | 'statement'>): string {
+function skillKey({ subject, statement }: Pick<Skill, 'subject' | 'statement'>): string {
   return `${subject}\u0000${nameKey(statement)}`
 }
 

@@ -1,7 +1,7 @@
-import { describedBy, roleByHeading } from '../gradebookWords'
-import { readWorkHeading } from '../readWorkHeading'
-import { headingKey } from '../readRecords'
-import type { Table, TableRow } from '../readTable'
+import { describedBy, roleByHeading } from '../gradebook/gradebookWords'
+import { readWorkHeading } from '../gradebook/readWorkHeading'
+import { headingKey } from '../files/readRecords'
+import type { Table, TableRow } from '../files/readTable'
 
 /** A column of a paper's results that is one of its questions. */
 export interface QuestionColumn {

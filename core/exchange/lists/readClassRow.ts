@@ -1,11 +1,11 @@
 import type { RecordIndex } from '../../record/recordIndex'
 import type { Student } from '../../record/roster'
-import { headingKey } from '../readRecords'
-import type { TableRow } from '../readTable'
-import type { ClassListContext, Said } from './classCells'
+import { headingKey } from '../files/readRecords'
+import type { TableRow } from '../files/readTable'
+import type { ClassListContext, CellReading } from './classCells'
 import { needOf, ownNames, type ClassColumn } from './classListColumns'
 import { NotTaken } from './planRows'
-import { readCount, saidDays, saidNote, saidOf, type Days } from './saidOfChild'
+import { readCount, readAttendance, readNote, readLevelOrMark, type Days } from './readChildCell'
 
 /** The columns of a list of a class, known, and as they are headed. */
 export interface ClassColumns {
@@ -21,7 +21,7 @@ export function classRowReader(
   index: RecordIndex,
   { columns, headings }: ClassColumns,
   { may, today }: ClassListContext,
-): (row: TableRow, student: Student) => (() => Said)[] {
+): (row: TableRow, student: Student) => (() => CellReading)[] {
   const own = ownNames(index.record)
   const at = (what: string): number => columns.findIndex((each) => each?.what === what)
   const tall = at('about') >= 0 && at('value') >= 0 && at('text') < 0
@@ -40,10 +40,10 @@ export function classRowReader(
 
   return ({ cells }, student) => {
     const cell = (what: string): string => cells[at(what)] ?? ''
-    const wide = columns.flatMap((column, nth): (() => Said)[] => {
+    const wide = columns.flatMap((column, nth): (() => CellReading)[] => {
       const written = cells[nth] ?? ''
       if (written === '' || (column?.what !== 'level' && column?.what !== 'mark')) return []
-      return [() => saidOf(index, column, { student, heading: headings[nth] ?? '', cell: written })]
+      return [() => readLevelOrMark(index, column, { student, heading: headings[nth] ?? '', cell: written })]
     })
     const [about, day, text] = [cell('about'), cell('day'), cell('text')]
     const seen = isAlongTheWay(about, day)
@@ -51,9 +51,11 @@ export function classRowReader(
     const note = { about, day, text, value, told: cell('told') }
     return [
       ...wide,
-      ...(tall && !seen ? [() => saidOf(index, named(about), { student, heading: about, cell: cell('value') })] : []),
-      ...(saysDays(cells) ? [() => saidDays(index, student, daysIn(cells))] : []),
-      ...(text === '' && value === '' ? [] : [() => saidNote(index, student, note, today)]),
+      ...(tall && !seen
+        ? [() => readLevelOrMark(index, named(about), { student, heading: about, cell: cell('value') })]
+        : []),
+      ...(saysDays(cells) ? [() => readAttendance(index, student, daysIn(cells))] : []),
+      ...(text === '' && value === '' ? [] : [() => readNote(index, student, note, today)]),
     ]
   }
 

@@ -1,6 +1,6 @@
-import { UnreadableFile } from '../problem'
-import { headingKey } from '../readRecords'
-import { readTable, type TableRow } from '../readTable'
+import { UnreadableFile } from '../files/problem'
+import { headingKey } from '../files/readRecords'
+import { readTable, type TableRow } from '../files/readTable'
 import type { ListColumn } from './listColumns'
 
 /** A list as it was pasted or as a file has it, its columns known. */

@@ -1,10 +1,10 @@
 import { practiceProblem, weekOf, type Practice } from '../../record/practice'
 import type { RecordIndex } from '../../record/recordIndex'
 import type { Student } from '../../record/roster'
-import { readDate } from '../readDate'
-import type { TableRow } from '../readTable'
+import { readDate } from '../files/readDate'
+import type { TableRow } from '../files/readTable'
 import { nameOf } from './childFinder'
-import type { Said } from './classCells'
+import type { CellReading } from './classCells'
 import type { PracticeColumn } from './classListColumns'
 import { NotTaken } from './planRows'
 import type { ClassColumns } from './readClassRow'
@@ -24,11 +24,11 @@ export function practiceReader(index: RecordIndex, { columns, headings }: ClassC
   /** Minutes of days, by child, program and week, with the first row that told of them. */
   const weeks = new Map<string, { row: number; student: Student; program: string; week: string; minutes: number }>()
 
-  function read(row: TableRow, student: Student): (() => Said)[] {
+  function read(row: TableRow, student: Student): (() => CellReading)[] {
     const cell = (part: PracticeColumn): string => row.cells[at(part)] ?? ''
     const called = cell('program') || program
     const say = (practised: () => Practised) => () => saidPractice(index, student, { program: called, ...practised() })
-    const across = columns.flatMap((column, nth): (() => Said)[] => {
+    const across = columns.flatMap((column, nth): (() => CellReading)[] => {
       const written = row.cells[nth] ?? ''
       if (column?.what !== 'minutes of' || written === '') return []
       const { week } = column
@@ -76,7 +76,7 @@ export function practiceReader(index: RecordIndex, { columns, headings }: ClassC
   }
 
   /** What came together of days. */
-  function told(): { row: number; said: () => Said }[] {
+  function told(): { row: number; said: () => CellReading }[] {
     return [...weeks.values()].map(({ row, student, program: called, week, minutes }) => ({
       row,
       said: () =>
@@ -87,7 +87,7 @@ export function practiceReader(index: RecordIndex, { columns, headings }: ClassC
   return { read, told }
 }
 
-function saidPractice(index: RecordIndex, student: Student, practised: Omit<Practice, 'studentId'>): Said {
+function saidPractice(index: RecordIndex, student: Student, practised: Omit<Practice, 'studentId'>): CellReading {
   const problem = practiceProblem(practised)
   if (problem !== null) throw new NotTaken(`${nameOf(student)}: ${problem}`)
   const { program, kind, name } = practised

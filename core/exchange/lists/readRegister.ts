@@ -1,10 +1,10 @@
 import type { Student } from '../../record/roster'
 import type { Presence } from '../../record/register'
-import { readDate } from '../readDate'
-import type { TableRow } from '../readTable'
+import { readDate } from '../files/readDate'
+import type { TableRow } from '../files/readTable'
 import type { ClassColumn } from './classListColumns'
 import { NotTaken } from './planRows'
-import type { Days } from './saidOfChild'
+import type { Days } from './readChildCell'
 
 /** Signs that mean one thing wherever they are used; an x or a 1 does not. */
 const states: Record<Presence, RegExp> = {

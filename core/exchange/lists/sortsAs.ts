@@ -1,6 +1,6 @@
 import type { ClassRecord } from '../../record/classRecord'
-import { roleByHeading } from '../gradebookWords'
-import type { Table } from '../readTable'
+import { roleByHeading } from '../gradebook/gradebookWords'
+import type { Table } from '../files/readTable'
 import { classColumns, headingRow } from './classListColumns'
 
 /**

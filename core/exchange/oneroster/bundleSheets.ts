@@ -1,7 +1,7 @@
-import { categoryWithWeight } from '../categoryShare'
-import type { NamedTable } from '../readTable'
-import { grouped } from '../../grouped'
-import { UnreadableFile } from '../problem'
+import { categoryWithWeight } from '../gradebook/categoryShare'
+import type { NamedTable } from '../files/readTable'
+import { groupBy } from '../../groupBy'
+import { UnreadableFile } from '../files/problem'
 import type { Bundle, BundleRow } from './readBundle'
 import { resultSaid } from './resultOfRow'
 import { inPoints, scalesOfWork, type ScoreScale } from './scoreScales'
@@ -16,8 +16,8 @@ export function bundleSheets({ rows }: Bundle): NamedTable[] {
   const by = (list: readonly BundleRow[]): Map<string, BundleRow> => new Map(list.map((row) => [row('sourcedId'), row]))
   const [users, lineItems, categories] = [by(rows.users), by(rows.lineItems), by(rows.categories)]
   const scales = scalesOfWork(rows)
-  const results = grouped(rows.results, (row) => lineItems.get(row('lineItemSourcedId'))?.('classSourcedId') ?? '')
-  const places = grouped(rows.enrollments, (row) => row('classSourcedId'))
+  const results = groupBy(rows.results, (row) => lineItems.get(row('lineItemSourcedId'))?.('classSourcedId') ?? '')
+  const places = groupBy(rows.enrollments, (row) => row('classSourcedId'))
   const sheets = rows.classes.flatMap((room) => {
     const [id, title] = [room('sourcedId'), room('title')]
     const given = (results.get(id) ?? []).map((row) => resultCells(row, { users, lineItems, categories, scales }))

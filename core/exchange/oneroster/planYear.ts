@@ -1,5 +1,5 @@
 import { nameKey } from '../../people/names'
-import { fields, misfit } from '../../record/fields'
+import { fields, fieldProblem } from '../../record/fields'
 import { studentMatcher, type Matchable } from '../../people/matchStudent'
 import { readPronouns, writePronouns } from '../../people/pronouns'
 import type { BundleRow } from './readBundle'
@@ -147,10 +147,10 @@ function matchStudents(
 /** Why a child's names or number cannot be kept; null where they can. */
 function misfitOf(row: BundleRow, schoolNumber: string): string | null {
   return (
-    misfit(fields.schoolNumber, schoolNumber) ??
-    misfit(fields.givenName, row('givenName')) ??
-    misfit(fields.givenName, row('preferredGivenName') || row('givenName')) ??
-    misfit(fields.familyName, row('familyName'))
+    fieldProblem(fields.schoolNumber, schoolNumber) ??
+    fieldProblem(fields.givenName, row('givenName')) ??
+    fieldProblem(fields.givenName, row('preferredGivenName') || row('givenName')) ??
+    fieldProblem(fields.familyName, row('familyName'))
   )
 }
 
@@ -191,7 +191,7 @@ function matchClasses(
   const byKind = [...classes].sort((a, b) => Number(isHome(b)) - Number(isHome(a)))
   for (const row of byKind) {
     const [id, title] = [row('sourcedId'), row('title')]
-    if (misfit(fields.className, title) !== null) unfit.push(title.slice(0, 60))
+    if (fieldProblem(fields.className, title) !== null) unfit.push(title.slice(0, 60))
     else if (isHome(row)) rooms.set(id, { classId: homeCalled(title), subject: '' })
     else {
       const named = [row('subjects'), ...(courseTitles.get(row('courseSourcedId')) ?? [])]

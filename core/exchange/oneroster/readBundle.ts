@@ -1,6 +1,6 @@
-import { decodeText } from '../decodeText'
-import { UnreadableFile } from '../problem'
-import { readTable } from '../readTable'
+import { decodeText } from '../files/decodeText'
+import { UnreadableFile } from '../files/problem'
+import { readTable } from '../files/readTable'
 import { bundleFiles, versions, type BundleFile, type OneRosterVersion } from './tables'
 
 /** A row by its headings; "" where the file has no such column. */

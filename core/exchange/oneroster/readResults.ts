@@ -1,5 +1,5 @@
 import type { ResultState } from '../../marks/work'
-import type { ComingRow } from '../rowsAsTheyCome'
+import type { StreamedRow } from '../files/rowStream'
 import { resultSaid } from './resultOfRow'
 import { inPoints, type ScoreScale } from './scoreScales'
 
@@ -43,7 +43,7 @@ const longestRemark = 2000
 export function resultsReader(
   head: readonly string[],
   names: NamesHere,
-): (row: ComingRow) => ResultHere | string | null {
+): (row: StreamedRow) => ResultHere | string | null {
   const small = head.map((cell) => cell.trim().toLowerCase())
   const [status, item, student, scoreStatus, score, textScore, comment, incomplete, late, missing] = columns.map(
     (column) => small.indexOf(column.toLowerCase()),
@@ -72,7 +72,7 @@ export function resultsReader(
   }
 }
 
-function cellOf(row: ComingRow, at = -1): string {
+function cellOf(row: StreamedRow, at = -1): string {
   return row.cell(at).trim()
 }
 

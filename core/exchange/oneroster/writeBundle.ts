@@ -3,7 +3,7 @@ import { writePronouns } from '../../people/pronouns'
 import type { RecordIndex } from '../../record/recordIndex'
 import type { StudentResult } from '../../record/termRecord'
 import type { Subject } from '../../school/schoolSetup'
-import { writeCsv } from '../writeCsv'
+import { writeCsv } from '../files/writeCsv'
 import { bundleFiles, headingsOf, inManifest, type BundleFile } from './tables'
 
 type Cells = Readonly<Record<string, string | number | null>>

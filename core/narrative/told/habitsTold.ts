@@ -1,5 +1,5 @@
 import { capitalised } from '../capitals'
-import { grouped } from '../../grouped'
+import { groupBy } from '../../groupBy'
 import type { RatedFact } from '../because'
 import type { SkillWords } from '../skillWords'
 import { isOneThing, mannersOf } from './manners'
@@ -10,7 +10,7 @@ import { anyOf, stepsOf, together, type ToldSetting, type ToldWording } from './
  * that has moved by itself.
  */
 export function habitsTold(facts: readonly RatedFact[], setting: ToldSetting): ToldWording[] {
-  const [first, second] = [...grouped(facts, ({ level }) => level.tier).values()].flatMap(clauseOf)
+  const [first, second] = [...groupBy(facts, ({ level }) => level.tier).values()].flatMap(clauseOf)
   if (!first) return []
   return second ? inTwo(first, second) : inOne(first, setting)
 }

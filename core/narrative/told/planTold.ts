@@ -1,6 +1,6 @@
-import { gathered } from '../../gathered'
-import { grouped } from '../../grouped'
-import { once } from '../../once'
+import { flatMap } from '../../flatMap'
+import { groupBy } from '../../groupBy'
+import { memoize } from '../../memoize'
 import { directionOf, tierRank } from '../../scales/tier'
 import type { RatedFact } from '../because'
 import { inOwnOrder } from '../preference'
@@ -83,8 +83,8 @@ function highest(facts: readonly RatedFact[]): RatedFact | null {
 
 /** What moved from one level to one other goes together, in parts of three at most. */
 function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Telling[] {
-  const byMove = grouped(facts, ({ moved, level }) => `${moved} ${level.tier}`)
-  const parts = gathered([...byMove.values()], (alike) =>
+  const byMove = groupBy(facts, ({ moved, level }) => `${moved} ${level.tier}`)
+  const parts = flatMap([...byMove.values()], (alike) =>
     inParts(alike).map((part): Telling => ({ relation, facts: part })),
   )
   return joinedLevels(parts)
@@ -93,7 +93,7 @@ function movedTogether(facts: readonly RatedFact[], relation: 'up' | 'down'): Te
 /** Two skills that stand alone, at two levels that point the same way, in one sentence: once, where there is room. */
 function joinedLevels(told: readonly Telling[]): Telling[] {
   const at = told.findIndex((telling, nth) => mayBeTwo(telling, told[nth + 1]))
-  const pair = gathered(told.slice(at, at + 2), ({ facts }) => facts)
+  const pair = flatMap(told.slice(at, at + 2), ({ facts }) => facts)
   return at < 0 ? [...told] : [...told.slice(0, at), { relation: 'two levels', facts: pair }, ...told.slice(at + 2)]
 }
 
@@ -132,7 +132,7 @@ function wordsIn(facts: readonly RatedFact[]): number {
   return facts.reduce((count, { words }) => count + (words ? countOfWords(words) : 1), 0)
 }
 
-const countOfWords = once(({ does }: SkillWords) => does.split(' ').length)
+const countOfWords = memoize(({ does }: SkillWords) => does.split(' ').length)
 
 /** "Writes to explain, with facts and examples": in a list with others nobody would find its end. */
 function isList({ words, kind }: RatedFact): boolean {
@@ -145,8 +145,8 @@ function isAlike(a: RatedFact, b: RatedFact): boolean {
 
 /** Those at one tier together, in parts of three at most; the best first. */
 function groups(facts: readonly RatedFact[]): RatedFact[][] {
-  const byTier = grouped(facts, ({ level }) => level.tier)
-  return gathered(
+  const byTier = groupBy(facts, ({ level }) => level.tier)
+  return flatMap(
     [...byTier.values()].toSorted((a, b) => rankOf(b) - rankOf(a)),
     inParts,
   )

@@ -1,4 +1,4 @@
-import { gathered } from '../../gathered'
+import { flatMap } from '../../flatMap'
 import { tierRank } from '../../scales/tier'
 import type { Because, NarrativeFacts, RatedFact } from '../because'
 import type { DraftRequest } from '../draftRequest'
@@ -29,12 +29,12 @@ export function toldParts(
   if (!first) return []
   const { facts } = request
   const setting = settingOf(request)
-  const parts = gathered(planTold(told, request.seed, facts.rated), (telling): OpenPart[] => {
+  const parts = flatMap(planTold(told, request.seed, facts.rated), (telling): OpenPart[] => {
     const tier = telling.facts.map(({ level }) => level.tier).toSorted((a, b) => tierRank(a) - tierRank(b))[0]
     const candidates = phrasesOf(telling, setting)
     if (!tier || candidates.length === 0) return []
     const by = planned.filter((part) => speaksOf(part, telling))
-    const because = gathered(telling.facts, (fact) => reasons(fact, facts))
+    const because = flatMap(telling.facts, (fact) => reasons(fact, facts))
     const part = partOf(telling.facts.map(keyOfFact), first, { candidates, because })
     return [
       partWith(part, {
@@ -68,7 +68,7 @@ const mostKnown = 1000
 
 /** The wordings of a telling as phrases: what is told alike of another child was worded already. */
 function phrasesOf(telling: Telling, setting: ToldSetting): readonly ReadyPhrase[] {
-  const key = [telling.relation, ...countsFor(telling, setting), ...gathered(telling.facts, wordsThatCount)].join(
+  const key = [telling.relation, ...countsFor(telling, setting), ...flatMap(telling.facts, wordsThatCount)].join(
     '\u0000',
   )
   const found = known.get(key)
@@ -331,7 +331,7 @@ export function openingParts(planned: PlannedPart, request: DraftRequest): OpenP
     ['opening best', bestSubjectsTold(facts), toldGivesWay.best],
     ['opening moves', skillsInAllTold(facts, termInSentence(facts.termBefore)), toldGivesWay.inTheMiddle],
   ]
-  return gathered(told, ([key, fact, dispensable]) =>
+  return flatMap(told, ([key, fact, dispensable]) =>
     fact
       ? [partWith(toldPart([key], planned, fact, request), { dispensable: givesWayAs(dispensable, planned.need) })]
       : [],

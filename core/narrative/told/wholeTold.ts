@@ -1,4 +1,4 @@
-import { gathered } from '../../gathered'
+import { flatMap } from '../../flatMap'
 import { capitalised } from '../capitals'
 import type { Because, NarrativeFacts, SkillsInAll } from '../because'
 import { listOf } from '../listOf'
@@ -66,9 +66,9 @@ export function skillsInAllTold({ whole }: NarrativeFacts, termBefore: string | 
           [strengthsTold(skills), [becauseOfStrong]],
         ] as const)),
   ]
-  const wordings = gathered(told, ([each]) => each)
+  const wordings = flatMap(told, ([each]) => each)
   if (wordings.length === 0) return null
-  const becauseOf = new Map(gathered(told, ([each, reasons]) => each.map(({ id }) => [id, reasons] as const)))
+  const becauseOf = new Map(flatMap(told, ([each, reasons]) => each.map(({ id }) => [id, reasons] as const)))
   return { because: [], becauseOf, wordings }
 }
 

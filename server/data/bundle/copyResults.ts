@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { cellsOf } from '../../../core/exchange/rowsAsTheyCome'
+import { cellsOf } from '../../../core/exchange/files/rowStream'
 import { resultsReader, type NamesHere, type ResultHere } from '../../../core/exchange/oneroster/readResults'
 import { Refusal } from '../../access/refusal'
 import { asCopied, copyChunk, endCopy, openCopy } from './copyRows'

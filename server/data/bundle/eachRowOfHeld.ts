@@ -1,5 +1,5 @@
-import { UnreadableFile } from '../../../core/exchange/problem'
-import { RowsAsTheyCome, type ComingRow } from '../../../core/exchange/rowsAsTheyCome'
+import { UnreadableFile } from '../../../core/exchange/files/problem'
+import { RowStream, type StreamedRow } from '../../../core/exchange/files/rowStream'
 import { Refusal } from '../../access/refusal'
 import type { HeldFile } from './heldFile'
 
@@ -11,12 +11,12 @@ import type { HeldFile } from './heldFile'
 export async function eachRowOfHeld(
   held: HeldFile,
   name: string,
-  { row: take, between }: { row: (row: ComingRow) => void; between: () => Promise<void> },
+  { row: take, between }: { row: (row: StreamedRow) => void; between: () => Promise<void> },
 ): Promise<void> {
   const text = new TextDecoder('utf-8', { fatal: true })
-  const rows = new RowsAsTheyCome()
+  const rows = new RowStream()
   let [read, width] = [0, 0]
-  const hand = async (bunch: Iterable<ComingRow>): Promise<void> => {
+  const hand = async (bunch: Iterable<StreamedRow>): Promise<void> => {
     for (const row of bunch) {
       width ||= row.width
       read += 1

@@ -2,7 +2,7 @@ import type { Knex } from 'knex'
 import type { NamedWork, NamesHere } from '../../../core/exchange/oneroster/readResults'
 import { scalesOfWork } from '../../../core/exchange/oneroster/scoreScales'
 import type { YearPlan } from '../../../core/exchange/oneroster/planYear'
-import { grouped } from '../../../core/grouped'
+import { groupBy } from '../../../core/groupBy'
 import { stagedRows } from './yearHere'
 
 /** What a bundle's names mean here, once its people and its work are in. */
@@ -13,7 +13,7 @@ export async function loadNamesHere(trx: Knex.Transaction, yearId: string, plan:
   const places = await trx('enrolment')
     .whereIn('class_id', trx('class_room').where({ year_id: yearId }).select('id'))
     .select('class_id', 'student_id')
-  const byClass = grouped(places, ({ class_id }) => class_id)
+  const byClass = groupBy(places, ({ class_id }) => class_id)
   const scales = scalesOfWork({
     scoreScales: await stagedRows(trx, 'scoreScales'),
     lineItemScoreScales: await stagedRows(trx, 'lineItemScoreScales'),

@@ -1,6 +1,6 @@
 import { Unzip, type UnzipFile } from 'fflate'
 import type { Knex } from 'knex'
-import { decodeText } from '../../../core/exchange/decodeText'
+import { decodeText } from '../../../core/exchange/files/decodeText'
 import { bundleFiles, type BundleFile } from '../../../core/exchange/oneroster/tables'
 import { readManifest } from '../../../core/exchange/oneroster/readBundle'
 import { Refusal } from '../../access/refusal'

@@ -1,8 +1,8 @@
 import type { Knex } from 'knex'
 import type { CopyStreamQuery } from 'pg-copy-streams'
-import { decodeText } from '../../../core/exchange/decodeText'
+import { decodeText } from '../../../core/exchange/files/decodeText'
 import { headingsOf, type BundleFile } from '../../../core/exchange/oneroster/tables'
-import { readTable } from '../../../core/exchange/readTable'
+import { readTable } from '../../../core/exchange/files/readTable'
 import { Refusal } from '../../access/refusal'
 import { copyChunk, endCopy, openCopy } from './copyRows'
 

@@ -77,7 +77,7 @@ export interface Change {
 }
 
 /** A row as it stands, apart from its key. */
-export interface Standing {
+export interface StoredRow {
   row: Row
   /** Null for a table without versions. */
   version: number | null
@@ -86,7 +86,7 @@ export interface Standing {
 }
 
 /** A row's table and key in one word. */
-export function placeOf({ table, key }: Pick<Change, 'table' | 'key'>): string {
+export function rowKey({ table, key }: Pick<Change, 'table' | 'key'>): string {
   return `${table} ${JSON.stringify(ruleOf(table).key.map((column) => key[column]))}`
 }
 

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import { ruleOf, type Change, type Row, type Standing } from './changeableTables'
+import { ruleOf, type Change, type Row, type StoredRow } from './changeableTables'
 
 /** What is to be done about a change, now that its row is held. */
 export type Verdict = 'make it' | 'stands so already' | 'changed since'
@@ -11,7 +11,7 @@ export type Verdict = 'make it' | 'stands so already' | 'changed since'
  * @example judge({ table: 'settled_level', key, seen: { symbol: '3' }, after: { symbol: '4' } }, rowWithSymbol('5'))
  * // 'changed since'
  */
-export function judge(change: Change, standing: Standing | undefined): Verdict {
+export function judge(change: Change, standing: StoredRow | undefined): Verdict {
   const { after, seen } = change
   if (looksTheSame(change, standing)) return 'stands so already'
   if (seen === null) return standing === undefined ? 'make it' : 'changed since'
@@ -22,7 +22,7 @@ export function judge(change: Change, standing: Standing | undefined): Verdict {
     : 'changed since'
 }
 
-function looksTheSame({ table, after }: Change, standing: Standing | undefined): boolean {
+function looksTheSame({ table, after }: Change, standing: StoredRow | undefined): boolean {
   if (after === null || standing === undefined) return after === null && standing === undefined
   const columns = ruleOf(table).seenIn ?? Object.keys(after)
   return columns.every((column) => dequal(standing.row[column] ?? null, after[column] ?? null))

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { keyValues, placeOf, ruleOf, tableNames, type Change, type Row, type Standing } from './changeableTables'
+import { keyValues, rowKey, ruleOf, tableNames, type Change, type Row, type StoredRow } from './changeableTables'
 
 /** At most so many rows in one statement. */
 const chunk = 500
@@ -11,8 +11,8 @@ const chunk = 500
 export async function holdRows(
   trx: Knex.Transaction,
   changes: readonly Pick<Change, 'table' | 'key'>[],
-): Promise<Map<string, Standing>> {
-  const found = new Map<string, Standing>()
+): Promise<Map<string, StoredRow>> {
+  const found = new Map<string, StoredRow>()
   for (const table of tableNames) {
     const { key, hidden = [] } = ruleOf(table)
     const columns = [...key]
@@ -22,13 +22,13 @@ export async function holdRows(
         .whereIn(columns, some.map(keyValues) as never)
         .orderBy(columns)
         .forUpdate()
-      for (const row of rows) found.set(placeOf({ table, key: row }), standingOf(row, [...columns, ...hidden]))
+      for (const row of rows) found.set(rowKey({ table, key: row }), standingOf(row, [...columns, ...hidden]))
     }
   }
   return found
 }
 
-function standingOf(row: Row, leftOut: readonly string[]): Standing {
+function standingOf(row: Row, leftOut: readonly string[]): StoredRow {
   const { version, written_in: writtenIn, ...rest } = row
   return {
     row: Object.fromEntries(Object.entries(rest).filter(([column]) => !leftOut.includes(column))),

@@ -1,11 +1,11 @@
 import type { Knex } from 'knex'
 import { dequal } from 'dequal'
 import type { Need } from '../../access/grants'
-import { ruleOf, type Change, type Row, type Standing } from './changeableTables'
+import { ruleOf, type Change, type Row, type StoredRow } from './changeableTables'
 import { differenceBack, digestOf, type Difference } from './difference'
 
 /** What was done, by whom, where, in words; and what it took to be allowed. */
-export interface Deed {
+export interface Action {
   personId: string
   /** Null for what belongs to the whole school. */
   classId: string | null
@@ -23,7 +23,7 @@ export type RecordedChange =
   | { table: Change['table']; key: Row; madeNew: string }
 
 /** A change that was made, as its event keeps it. */
-export function recordedChange({ table, key, after }: Change, standing: Standing | undefined): RecordedChange {
+export function recordedChange({ table, key, after }: Change, standing: StoredRow | undefined): RecordedChange {
   const before = standing?.row ?? null
   if (!ruleOf(table).versioned || after === null) return { table, key, before, after }
   return before === null
@@ -43,7 +43,7 @@ export function standsAsLeft(change: RecordedChange, now: Row | null): boolean {
 
 /** What an event keeps. */
 export interface EventToKeep {
-  deed: Deed
+  action: Action
   changes: readonly RecordedChange[]
   /** The event that this one undoes. */
   undoes?: number | undefined
@@ -54,12 +54,12 @@ export async function keepEvents(trx: Knex.Transaction, events: readonly EventTo
   if (events.length === 0) return []
   const kept = await trx('event')
     .insert(
-      events.map(({ deed, changes, undoes }) => ({
-        person_id: deed.personId,
-        class_id: deed.classId,
-        term_id: deed.termId,
-        kind: deed.kind,
-        needs: [...deed.needs],
+      events.map(({ action, changes, undoes }) => ({
+        person_id: action.personId,
+        class_id: action.classId,
+        term_id: action.termId,
+        kind: action.kind,
+        needs: [...action.needs],
         changes: JSON.stringify(changes),
         undoes: undoes ?? null,
       })),

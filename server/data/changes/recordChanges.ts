@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import { placeOf, ruleOf, type Change, type Standing } from './changeableTables'
+import { rowKey, ruleOf, type Change, type StoredRow } from './changeableTables'
 import { holdRows } from './heldRows'
-import { keepEvents, recordedChange, type Deed } from './keptEvents'
-import { amend, sittingOf } from './sitting'
+import { keepEvents, recordedChange, type Action } from './keptEvents'
+import { amend, openSession } from './editingSession'
 import { sortOut, type RecordOptions } from './sortedOut'
 import { putRows, takeRows } from './writtenRows'
 
@@ -25,24 +25,24 @@ export interface Recorded {
  */
 export async function recordChanges(
   trx: Knex.Transaction,
-  deed: Deed,
+  action: Action,
   changes: readonly Change[],
   options: RecordOptions = {},
 ): Promise<Recorded> {
   const held = await holdRows(trx, changes)
   const { wanted, leftOut } = sortOut(changes, held, options)
   if (wanted.length === 0) return { event: null, version: highestVersion(held), leftOut }
-  const sitting = await sittingOf(trx, deed, wanted, held)
-  const version = sitting?.version ?? (await nextVersion(trx, wanted))
+  const session = await openSession(trx, action, wanted, held)
+  const version = session?.version ?? (await nextVersion(trx, wanted))
   const lost = await write(trx, wanted, held, version)
   // Rows that somebody made first, between the look and the write: they are held now, and judged like all others.
   const late = lost.length === 0 ? { wanted: [], leftOut: [] } : sortOut(lost, await holdRows(trx, lost), options)
   const made = wanted.filter((change) => !lost.includes(change))
   const gone = [...leftOut, ...late.leftOut]
   if (made.length === 0) return { event: null, version, leftOut: gone }
-  const kept = made.map((change) => recordedChange(change, held.get(placeOf(change))))
-  if (sitting) return { event: await amend(trx, sitting, made, held), version, leftOut: gone }
-  const [event = null] = await keepEvents(trx, [{ deed, changes: kept, undoes: options.undoes }])
+  const kept = made.map((change) => recordedChange(change, held.get(rowKey(change))))
+  if (session) return { event: await amend(trx, session, made, held), version, leftOut: gone }
+  const [event = null] = await keepEvents(trx, [{ action, changes: kept, undoes: options.undoes }])
   if (version !== null && event !== null) await signRows(trx, made, version, event)
   return { event, version, leftOut: gone }
 }
@@ -50,11 +50,11 @@ export async function recordChanges(
 async function write(
   trx: Knex.Transaction,
   changes: readonly Change[],
-  held: ReadonlyMap<string, Standing>,
+  held: ReadonlyMap<string, StoredRow>,
   version: number | null,
 ): Promise<Change[]> {
   await takeRows(trx, changes)
-  const lost = await putRows(trx, changes, (change) => held.has(placeOf(change)), version)
+  const lost = await putRows(trx, changes, (change) => held.has(rowKey(change)), version)
   const years = new Set(changes.flatMap(({ table, key }) => (ruleOf(table).setup ? [String(key.year_id)] : [])))
   for (const year of [...years].sort()) {
     await trx('setup_version').where({ year_id: year }).update({ version: randomUUID() })
@@ -69,12 +69,12 @@ async function nextVersion(trx: Knex.Transaction, changes: readonly Change[]): P
 }
 
 /** The newest version of some rows; null where none has versions. */
-export function highestVersion(held: ReadonlyMap<string, Standing>): number | null {
+export function highestVersion(held: ReadonlyMap<string, StoredRow>): number | null {
   const versions = [...held.values()].flatMap((standing) => standing.version ?? [])
   return versions.length === 0 ? null : Math.max(...versions)
 }
 
-/** Notes on each versioned row which event wrote it, so that the sitting can go on. */
+/** Notes on each versioned row which event wrote it, so that the session can go on. */
 async function signRows(trx: Knex.Transaction, made: readonly Change[], version: number, event: number): Promise<void> {
   const [only, ...more] = made.filter((change) => change.table === 'comment' && change.after !== null)
   // Only a text that is written by itself can be gone on with.

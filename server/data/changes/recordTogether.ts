@@ -1,17 +1,17 @@
 import type { Knex } from 'knex'
 import { Refusal } from '../../access/refusal'
-import { gathered } from '../gathered'
+import { batched } from '../batched'
 import { inTransaction } from '../transactions'
-import { placeOf, ruleOf, type Change, type Standing } from './changeableTables'
+import { rowKey, ruleOf, type Change, type StoredRow } from './changeableTables'
 import { holdRows } from './heldRows'
-import { keepEvents, recordedChange, type Deed, type EventToKeep } from './keptEvents'
+import { keepEvents, recordedChange, type Action, type EventToKeep } from './keptEvents'
 import { recordChanges, type Recorded } from './recordChanges'
 import { sortOut, type RecordOptions } from './sortedOut'
 import { putRows, takeRows } from './writtenRows'
 
 /** What one person changes at once, to be recorded as one event. */
 export interface Save {
-  deed: Deed
+  action: Action
   changes: readonly Change[]
   options?: RecordOptions
 }
@@ -33,14 +33,14 @@ export async function recordSave(db: Knex, save: Save): Promise<Recorded> {
   return small ? (await saveWithOthers(db, save))() : alone(db, save)
 }
 
-function alone(db: Knex, { deed, changes, options }: Save): Promise<Recorded> {
-  return inTransaction(db, (trx) => recordChanges(trx, deed, changes, options))
+function alone(db: Knex, { action, changes, options }: Save): Promise<Recorded> {
+  return inTransaction(db, (trx) => recordChanges(trx, action, changes, options))
 }
 
 /** What came of a save: to be asked for outside the gathering, so that one who waits alone holds up nobody. */
 type Outcome = () => Promise<Recorded>
 
-const saveWithOthers = gathered<Save, Outcome>(mostSaves, async (db, saves) => {
+const saveWithOthers = batched<Save, Outcome>(mostSaves, async (db, saves) => {
   const [first, ...more] = saves
   if (first && more.length === 0) {
     const made = alone(db, first)
@@ -72,7 +72,7 @@ async function recordTogether(
   const judged = saves.map((save) => (apart.has(save) ? wantedOf(save, held) : 'by itself'))
   const wanted = judged.flatMap((each) => (each === 'by itself' || each instanceof Refusal ? [] : each.wanted))
   await takeRows(trx, wanted)
-  const lost = await putRows(trx, wanted, (change) => held.has(placeOf(change)), null)
+  const lost = await putRows(trx, wanted, (change) => held.has(rowKey(change)), null)
   if (lost.length > 0) throw new Error('Somebody made a row first.')
   const events = saves.flatMap((save, nth) => eventOf(save, judged[nth], held))
   const numbers = await keepEvents(trx, events)
@@ -89,7 +89,7 @@ function sharingNoRow(saves: readonly Save[]): ReadonlySet<Save> {
   const taken = new Set<string>()
   return new Set(
     saves.filter(({ changes }) => {
-      const places = changes.map(placeOf)
+      const places = changes.map(rowKey)
       const free = places.every((place) => !taken.has(place))
       if (free) places.forEach((place) => taken.add(place))
       return free
@@ -99,7 +99,7 @@ function sharingNoRow(saves: readonly Save[]): ReadonlySet<Save> {
 
 type Judged = ReturnType<typeof sortOut> | Refusal
 
-function wantedOf({ changes, options = {} }: Save, held: ReadonlyMap<string, Standing>): Judged {
+function wantedOf({ changes, options = {} }: Save, held: ReadonlyMap<string, StoredRow>): Judged {
   try {
     return sortOut(changes, held, options)
   } catch (refusal) {
@@ -109,14 +109,14 @@ function wantedOf({ changes, options = {} }: Save, held: ReadonlyMap<string, Sta
 }
 
 function eventOf(
-  { deed, options }: Save,
+  { action, options }: Save,
   judged: Judged | 'by itself' | undefined,
-  held: ReadonlyMap<string, Standing>,
+  held: ReadonlyMap<string, StoredRow>,
 ): EventToKeep[] {
   if (judged === undefined || judged === 'by itself' || judged instanceof Refusal) return []
   if (judged.wanted.length === 0) return []
-  const changes = judged.wanted.map((change) => recordedChange(change, held.get(placeOf(change))))
-  return [{ deed, changes, undoes: options?.undoes }]
+  const changes = judged.wanted.map((change) => recordedChange(change, held.get(rowKey(change))))
+  return [{ action, changes, undoes: options?.undoes }]
 }
 
 /** Waits until something has ended, well or not, but no longer than so many ms. */

@@ -1,5 +1,5 @@
 import { Refusal } from '../../access/refusal'
-import { placeOf, type Change, type Row, type Standing } from './changeableTables'
+import { rowKey, type Change, type Row, type StoredRow } from './changeableTables'
 import { judge } from './changedSince'
 
 /** How changes are recorded. */
@@ -18,17 +18,17 @@ export interface RecordOptions {
  */
 export function sortOut(
   changes: readonly Change[],
-  held: ReadonlyMap<string, Standing>,
+  held: ReadonlyMap<string, StoredRow>,
   { whenChanged = 'refuse', show = (standing) => standing }: RecordOptions,
 ): { wanted: Change[]; leftOut: Change[] } {
-  const judged = changes.map((change, nth) => ({ change, nth, verdict: judge(change, held.get(placeOf(change))) }))
+  const judged = changes.map((change, nth) => ({ change, nth, verdict: judge(change, held.get(rowKey(change))) }))
   const changed = judged.filter(({ verdict }) => verdict === 'changed since')
   if (changed.length > 0 && whenChanged === 'refuse') {
     throw new Refusal('conflict', 'This was changed elsewhere since you saw it. Nothing was overwritten.', {
       conflicts: changed.map(({ change, nth }) => ({
         nth,
-        standing: show(held.get(placeOf(change))?.row ?? null, change),
-        version: held.get(placeOf(change))?.version ?? 0,
+        standing: show(held.get(rowKey(change))?.row ?? null, change),
+        version: held.get(rowKey(change))?.version ?? 0,
       })),
     })
   }

@@ -3,7 +3,7 @@ import type { UndoAnswer } from '../../../contracts/history'
 import { Refusal } from '../../access/refusal'
 import { isNeed, type Need } from '../../access/grants'
 import { isBundle, undoBundle } from '../bundle/undoBundle'
-import { placeOf, type Change, type Standing } from './changeableTables'
+import { rowKey, type Change, type StoredRow } from './changeableTables'
 import { applyBack } from './difference'
 import { holdRows } from './heldRows'
 import { keepEvents, standsAsLeft, type RecordedChange } from './keptEvents'
@@ -48,11 +48,11 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent, see
   if (kept.undoes !== null && (await isBundle(trx, kept.undoes)))
     throw new Refusal('conflict', 'To have a bundle again, choose its file again. Nothing was changed.')
   const held = await holdRows(trx, kept.changes)
-  const changes = kept.changes.map((change) => backTo(change, held.get(placeOf(change))))
+  const changes = kept.changes.map((change) => backTo(change, held.get(rowKey(change))))
   refuseIfWentOn(highestVersion(held), seen)
   await refuseIfEntered(trx, changes)
-  const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
-  const { event: undoing, version } = await recordChanges(trx, deed, changes, { undoes: event.id }).catch(
+  const action = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
+  const { event: undoing, version } = await recordChanges(trx, action, changes, { undoes: event.id }).catch(
     refuseIfRestedOn,
   )
   if (undoing === null) throw new Refusal('conflict', 'This stands so already.')
@@ -63,14 +63,14 @@ export async function undoEvent(trx: Knex.Transaction, event: UndoableEvent, see
 /** A bundle is taken back as a whole; to have it again, it is brought again. */
 async function undoBroughtBundle(trx: Knex.Transaction, event: UndoableEvent): Promise<UndoAnswer> {
   await undoBundle(trx, event.id).catch(refuseIfRestedOn)
-  const deed = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
-  const [undoing = 0] = await keepEvents(trx, [{ deed, changes: [], undoes: event.id }])
+  const action = { ...event, needs: event.needs ?? [], kind: `undid: ${event.kind}` }
+  const [undoing = 0] = await keepEvents(trx, [{ action, changes: [], undoes: event.id }])
   await trx('event').where({ id: event.id }).update({ undone_by: undoing })
   return { event: undoing, version: null }
 }
 
 /** The change that leads back. @throws Refusal when the row does not stand as the event left it */
-function backTo(change: RecordedChange, standing: Standing | undefined): Change {
+function backTo(change: RecordedChange, standing: StoredRow | undefined): Change {
   const { table, key } = change
   const now = standing?.row ?? null
   if (!standsAsLeft(change, now)) {

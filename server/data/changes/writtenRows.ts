@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { keyValues, placeOf, ruleOf, tableNames, type Change, type Row } from './changeableTables'
+import { keyValues, rowKey, ruleOf, tableNames, type Change, type Row } from './changeableTables'
 import { chunks } from './heldRows'
 
 /** Columns of type jsonb, into which values go as text; migrations.test.ts asks the database whether these are all. */
@@ -48,15 +48,15 @@ export async function putRows(
         .onConflict(key)
         .ignore()
         .returning(key)
-      const made = new Set(rows.map((row) => placeOf({ table, key: row })))
-      lost.push(...some.filter((change) => !made.has(placeOf(change))))
+      const made = new Set(rows.map((row) => rowKey({ table, key: row })))
+      lost.push(...some.filter((change) => !made.has(rowKey(change))))
     }
   }
   return lost
 }
 
 function byPlace(a: Change, b: Change): number {
-  return placeOf(a) < placeOf(b) ? -1 : 1
+  return rowKey(a) < rowKey(b) ? -1 : 1
 }
 
 function columnsOf({ table, key, after }: Change, version: number | null): Row {

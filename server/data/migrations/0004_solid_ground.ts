@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 
 /**
- * Versions that never fall, identity by kind and key, what each deed needed, sessions that can be ended, reports kept
+ * Versions that never fall, identity by kind and key, what each action needed, sessions that can be ended, reports kept
  * as they were asked for, and a version of the school's set-up.
  */
 export async function up(knex: Knex): Promise<void> {

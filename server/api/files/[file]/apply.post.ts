@@ -1,9 +1,9 @@
 import { importToApply } from '../../../../contracts/gather'
 import { bodyOf } from '../../../http/body'
 import { idOf, staffRoute } from '../../../http/staffRoute'
-import { beside } from '../../../workers/beside'
+import { runInWorker } from '../../../workers/runInWorker'
 
 export default staffRoute(async (context, event) => {
   const { mapping, fingerprint } = await bodyOf(event, importToApply)
-  return beside(context, 'applyFile', idOf(event, 'file'), mapping, fingerprint)
+  return runInWorker(context, 'applyFile', idOf(event, 'file'), mapping, fingerprint)
 })

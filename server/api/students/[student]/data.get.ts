@@ -1,6 +1,6 @@
 import { setResponseHeaders } from 'h3'
 import { idOf, staffRoute } from '../../../http/staffRoute'
-import { studentFile } from '../../../services/care'
+import { studentFile } from '../../../services/privacy'
 
 export default staffRoute(async (context, event) => {
   const { name, text } = await studentFile(context, idOf(event, 'student'))

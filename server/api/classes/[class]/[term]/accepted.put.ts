@@ -1,8 +1,8 @@
 import { findingToAccept } from '../../../../../contracts/write'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { acceptFinding } from '../../../../services/write'
 
 export default staffRoute(async (context, event) => ({
-  event: await acceptFinding(context, placeOf(event), await bodyOf(event, findingToAccept)),
+  event: await acceptFinding(context, classAndTermOf(event), await bodyOf(event, findingToAccept)),
 }))

@@ -1,7 +1,7 @@
 import { getQuery } from 'h3'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { viewCategoriesElsewhere } from '../../../../services/categories'
 
 export default staffRoute((context, event) =>
-  viewCategoriesElsewhere(context, placeOf(event), String(getQuery(event).subject ?? '')),
+  viewCategoriesElsewhere(context, classAndTermOf(event), String(getQuery(event).subject ?? '')),
 )

@@ -1,8 +1,8 @@
 import { commentToWrite } from '../../../../../contracts/write'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { writeComment } from '../../../../services/write'
 
 export default staffRoute(async (context, event) =>
-  writeComment(context, placeOf(event), await bodyOf(event, commentToWrite)),
+  writeComment(context, classAndTermOf(event), await bodyOf(event, commentToWrite)),
 )

@@ -1,8 +1,8 @@
 import { draftsToMake } from '../../../../../contracts/write'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { makeDrafts } from '../../../../services/write'
 
 export default staffRoute(async (context, event) =>
-  makeDrafts(context, placeOf(event), await bodyOf(event, draftsToMake)),
+  makeDrafts(context, classAndTermOf(event), await bodyOf(event, draftsToMake)),
 )

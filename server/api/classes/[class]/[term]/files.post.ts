@@ -1,15 +1,15 @@
 import { getQuery } from 'h3'
-import { largestFile } from '../../../../../core/exchange/decodeText'
+import { largestFile } from '../../../../../core/exchange/files/decodeText'
 import { keepable } from '../../../../../core/text/plainText'
 import { bodyBytes } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
-import { beside } from '../../../../workers/beside'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
+import { runInWorker } from '../../../../workers/runInWorker'
 
 /** The file's bytes are the body; its name and subject stand in the address. */
 export default staffRoute(async (context, event) => {
   const { subject, name } = getQuery(event)
   const bytes = await bodyBytes(event, largestFile)
-  return beside(context, 'bringFile', placeOf(event), keepable(String(subject ?? '')), {
+  return runInWorker(context, 'bringFile', classAndTermOf(event), keepable(String(subject ?? '')), {
     name: keepable(String(name ?? 'file')),
     bytes,
   })

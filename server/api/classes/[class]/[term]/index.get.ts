@@ -1,4 +1,4 @@
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { viewClass } from '../../../../services/viewClass'
 
-export default staffRoute((context, event) => viewClass(context, placeOf(event)))
+export default staffRoute((context, event) => viewClass(context, classAndTermOf(event)))

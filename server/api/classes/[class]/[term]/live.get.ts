@@ -2,13 +2,13 @@ import { askerOf } from '../../../../data/people'
 import { today } from '../../../../data/today'
 import { eventStream, knownUntil } from '../../../../http/eventStream'
 import { sessionOf } from '../../../../http/session'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { viewerOf } from '../../../../services/live'
 import { follow, requireFewStreams } from '../../../../services/liveHub'
 
 /** What others change in a class, as it happens. */
 export default staffRoute(async (context, event) => {
-  const place = placeOf(event)
+  const place = classAndTermOf(event)
   const session = await sessionOf(event)
   const viewer = await viewerOf(context, place)
   requireFewStreams(viewer.personId)

@@ -1,9 +1,9 @@
 import { marksToSettle } from '../../../../../contracts/settle'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { settleMarks } from '../../../../services/settle'
 
 export default staffRoute(async (context, event) => {
   const { marks } = await bodyOf(event, marksToSettle)
-  return { event: await settleMarks(context, placeOf(event), marks) }
+  return { event: await settleMarks(context, classAndTermOf(event), marks) }
 })

@@ -1,9 +1,9 @@
 import { noteToWrite } from '../../../../../contracts/notes'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { writeNote } from '../../../../services/notes'
 
 export default staffRoute(async (context, event) => {
   const wanted = await bodyOf(event, noteToWrite)
-  return { event: await writeNote(context, placeOf(event), wanted) }
+  return { event: await writeNote(context, classAndTermOf(event), wanted) }
 })

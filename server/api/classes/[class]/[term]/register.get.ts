@@ -1,4 +1,4 @@
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { readRegister } from '../../../../services/register'
 
-export default staffRoute((context, event) => readRegister(context, placeOf(event)))
+export default staffRoute((context, event) => readRegister(context, classAndTermOf(event)))

@@ -1,9 +1,9 @@
 import { registerToKeep } from '../../../../../contracts/evidence'
 import { bodyOf, largestEvidence } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { keepRegister } from '../../../../services/register'
 
 export default staffRoute(async (context, event) => {
   const { days } = await bodyOf(event, registerToKeep, largestEvidence)
-  return { event: await keepRegister(context, placeOf(event), days) }
+  return { event: await keepRegister(context, classAndTermOf(event), days) }
 })

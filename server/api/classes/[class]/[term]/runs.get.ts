@@ -1,4 +1,4 @@
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { listRuns } from '../../../../services/send'
 
-export default staffRoute((context, event) => listRuns(context, placeOf(event)))
+export default staffRoute((context, event) => listRuns(context, classAndTermOf(event)))

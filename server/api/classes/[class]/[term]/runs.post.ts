@@ -1,10 +1,10 @@
 import { reportsToMake } from '../../../../../contracts/send'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { tellPress } from '../../../../jobs/pressQueue'
 import { startRun } from '../../../../services/send'
 
 export default staffRoute(async (context, event) => {
   const { students } = await bodyOf(event, reportsToMake)
-  return startRun(context, placeOf(event), students, tellPress)
+  return startRun(context, classAndTermOf(event), students, tellPress)
 })

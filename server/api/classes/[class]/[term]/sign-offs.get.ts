@@ -1,4 +1,4 @@
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { viewSignOffs } from '../../../../services/signOffs'
 
-export default staffRoute((context, event) => viewSignOffs(context, placeOf(event)))
+export default staffRoute((context, event) => viewSignOffs(context, classAndTermOf(event)))

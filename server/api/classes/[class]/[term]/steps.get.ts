@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { viewSteps } from '../../../../services/history'
 
 /** `passed`: numbers of events with commas between, that could not be undone. */
 export default staffRoute((context, event) => {
   const passed = String(getQuery(event).passed ?? '')
-  return viewSteps(context, placeOf(event), passed.split(',').map(Number))
+  return viewSteps(context, classAndTermOf(event), passed.split(',').map(Number))
 })

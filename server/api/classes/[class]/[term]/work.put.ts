@@ -1,9 +1,9 @@
 import { workToWrite } from '../../../../../contracts/results'
 import { bodyOf } from '../../../../http/body'
-import { placeOf, staffRoute } from '../../../../http/staffRoute'
+import { classAndTermOf, staffRoute } from '../../../../http/staffRoute'
 import { writeWork } from '../../../../services/results'
 
 export default staffRoute(async (context, event) => {
   const wanted = await bodyOf(event, workToWrite)
-  return { event: await writeWork(context, placeOf(event), wanted) }
+  return { event: await writeWork(context, classAndTermOf(event), wanted) }
 })
