@@ -1,9 +1,13 @@
 import { defineConfig } from '@playwright/test'
+import { countApps, takeOwnApp } from './tests/ownApp'
+
+// Read again by each worker: it tests the application that is its own.
+takeOwnApp(Number(process.env.TEST_PARALLEL_INDEX ?? 0))
 
 // The real application in Debian's Chromium. The address comes from scripts/test.mjs, which starts it.
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: 1,
+  workers: countApps(),
   retries: 0,
   // Generous: a test sets its work, not its clock.
   timeout: 120_000,

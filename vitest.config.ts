@@ -1,9 +1,14 @@
 import { defineConfig } from 'vitest/config'
+import { countApps } from './tests/ownApp'
 
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['core/**/*.test.ts'], testTimeout: 60_000 } },
+      {
+        // Pure functions: none changes what another rests on, so that they need no world of their own.
+        test: { name: 'unit', include: ['core/**/*.test.ts', 'app/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+        resolve: { alias: { '~~': import.meta.dirname, '~': `${import.meta.dirname}/app` } },
+      },
       {
         test: {
           name: 'outside',
@@ -15,7 +20,9 @@ export default defineConfig({
         test: {
           name: 'api',
           include: ['tests/api/**/*.test.ts'],
-          fileParallelism: false,
+          // As many files at once as there are applications to test, each with a database of its own.
+          maxWorkers: countApps(),
+          setupFiles: ['tests/api/ownApp.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 
 /** A list in which no two are about the same. */
-export function noneTwice<T extends z.ZodType>(item: T, most: number, placeOf: (each: z.infer<T>) => string) {
+export function noneTwice<T extends z.ZodType>(item: T, most: number, keyOf: (each: z.infer<T>) => string) {
   return z
     .array(item)
     .max(most, `No more than ${most.toLocaleString('en')} at once.`)
-    .refine((list) => new Set(list.map(placeOf)).size === list.length, 'The same stands here twice.')
+    .refine((list) => new Set(list.map(keyOf)).size === list.length, 'The same stands here twice.')
 }
 
 /** What a write answers: an event that can be undone (null where nothing changed), and a text's version. */

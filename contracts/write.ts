@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { checkKey } from '../core/checks/checkKeys'
 import { draftSentenceSchema } from '../core/narrative/because'
 import { followEdits } from '../core/narrative/followEdits'
 import { bounds } from '../core/record/fields'
@@ -42,7 +43,7 @@ export type DraftsToMake = z.infer<typeof draftsToMake>
 export const findingToAccept = z.object({
   studentId: z.uuid(),
   box: key,
-  check: key,
+  check: checkKey,
   words: text(2000),
   right: z.boolean(),
 })

@@ -7,7 +7,6 @@ import { chromium, needBuild, needDebianPackages, needModules, poppler, postgres
 needDebianPackages([postgresql, chromium, poppler])
 needModules()
 const results = '.facunda/results'
-const pidFile = `${results}/processes.json`
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 
@@ -25,9 +24,16 @@ const countStep = (passed) => {
 }
 
 await step('prepare', 'npx', ['nuxt', 'prepare'])
-countStep(await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']))
-countStep(await step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
-countStep(await step('types', 'npx', ['nuxt', 'typecheck']))
+// Neither looks at what the other does, and each has a core.
+const [linted, typed] = await Promise.all([
+  step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  step('types', 'npx', ['nuxt', 'typecheck']).then(async (passed) => {
+    countStep(await step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']))
+    return passed
+  }),
+])
+countStep(linted)
+countStep(typed)
 await suite('unit and outside references', 'unit.json', [
   'vitest',
   'run',
@@ -40,39 +46,18 @@ await suite('unit and outside references', 'unit.json', [
   `--outputFile.json=${results}/unit.json`,
 ])
 
-const { startCluster } = await import('./cluster.mjs')
-const { startProcesses, whenHealthy } = await import('./processes.mjs')
-const { sessionSecret } = await import('./secrets.mjs')
-// A cluster of its own, or the server that TEST_DATABASE_URL names (an empty database; it is wiped).
-const folder = '.facunda/test-cluster'
+const { startApps } = await import('./testApps.mjs')
+// Clusters of its own, or the server that TEST_DATABASE_URL names (an empty database; it is wiped).
 const own = process.env.TEST_DATABASE_URL
 if (own)
   console.log(
     '\nSKIPPED: the two tests in which the database goes away, because a server of somebody’s own is not ours to stop.',
   )
-const cluster = own ? null : await startCluster(folder)
-const databaseUrl = own ?? cluster.url('facunda_test')
-let processes = null
+let apps = null
 try {
   needBuild()
-  const port = 4299
-  const env = {
-    DATABASE_URL: databaseUrl,
-    FACUNDA_URL: `http://127.0.0.1:${port}`,
-    ...(cluster ? { FACUNDA_CLUSTER: folder } : {}),
-    FACUNDA_PROCESSES: pidFile,
-  }
-  if (
-    !(await step(
-      'demo school',
-      process.execPath,
-      ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'],
-      env,
-    ))
-  )
-    throw new Error('The demo school could not be loaded.')
-  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true, pidFile })
-  await whenHealthy(port)
+  apps = await startApps('.facunda', own)
+  await apps.begin()
   await suite(
     'API',
     'api.json',
@@ -85,24 +70,15 @@ try {
       '--reporter=json',
       `--outputFile.json=${results}/api.json`,
     ],
-    env,
+    apps.env,
   )
-  await processes.stop()
-  await step(
-    'demo school again',
-    process.execPath,
-    ['--import', 'tsx', 'scripts/prepareDatabase.ts', '--reset', '--demo'],
-    env,
-  )
-  processes = startProcesses({ databaseUrl, port, secret: sessionSecret('.facunda/test-secret'), quiet: true, pidFile })
-  await whenHealthy(port)
-  await suite('interface', 'e2e.json', ['playwright', 'test'], env)
+  await apps.begin()
+  await suite('interface', 'e2e.json', ['playwright', 'test'], apps.env)
 } catch (error) {
   console.error(error)
   totals.failed += 1
 } finally {
-  await processes?.stop()
-  cluster?.stop()
+  await apps?.stop()
 }
 
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`)

@@ -73,12 +73,12 @@ export function merged(older: Work, newer: Work): Work {
 function mergedCells<Cell extends { was: unknown }>(
   older: readonly Cell[],
   newer: readonly Cell[],
-  placeOf: (cell: Cell) => string,
+  keyOf: (cell: Cell) => string,
 ): Cell[] {
-  const seen = new Map(older.map((cell) => [placeOf(cell), cell.was]))
-  const again = new Set(newer.map(placeOf))
-  const rest = older.filter((cell) => !again.has(placeOf(cell)))
-  const both = newer.map((cell) => ({ ...cell, was: seen.has(placeOf(cell)) ? seen.get(placeOf(cell)) : cell.was }))
+  const seen = new Map(older.map((cell) => [keyOf(cell), cell.was]))
+  const again = new Set(newer.map(keyOf))
+  const rest = older.filter((cell) => !again.has(keyOf(cell)))
+  const both = newer.map((cell) => ({ ...cell, was: seen.has(keyOf(cell)) ? seen.get(keyOf(cell)) : cell.was }))
   return [...rest, ...both]
 }
 

@@ -1,3 +1,4 @@
+import type { CheckKey } from './checkKeys'
 import type { CommentBox } from '../narrative/plan'
 import type { Student } from '../record/roster'
 import type { StudentComment } from '../record/termRecord'
@@ -14,7 +15,7 @@ export interface Mend {
 
 /** What a check found, why it matters, and where it stands in the text (UTF-16 units, end exclusive). */
 export interface Finding {
-  readonly check: string
+  readonly check: CheckKey
   /** A sentence for the teacher. */
   readonly why: string
   readonly start: number
@@ -47,7 +48,7 @@ export function write(text: string, start: number, end: number, label = `Write â
  * A finding that is about the whole text, or about there being none.
  * @example ofWhole('empty', 'Nothing is written here yet.', input) // a finding from the first to the last letter
  */
-export function ofWhole(check: string, why: string, input: CheckInput, mends: Mend[] = []): Finding {
+export function ofWhole(check: CheckKey, why: string, input: CheckInput, mends: Mend[] = []): Finding {
   return { check, why, start: 0, end: input.text.length, mends }
 }
 

@@ -98,9 +98,9 @@ export function withAccepted(
 function exchanged<Item, Cell>(
   items: readonly Item[],
   cells: readonly Cell[],
-  placeOf: (each: Item | Cell) => string,
+  keyOf: (each: Item | Cell) => string,
   made: (cell: Cell) => Item | null,
 ): Item[] {
-  const written = new Set(cells.map(placeOf))
-  return [...items.filter((item) => !written.has(placeOf(item))), ...cells.flatMap((cell) => made(cell) ?? [])]
+  const written = new Set(cells.map(keyOf))
+  return [...items.filter((item) => !written.has(keyOf(item))), ...cells.flatMap((cell) => made(cell) ?? [])]
 }

@@ -9,6 +9,7 @@ import { setLockAside } from './lockSetAside'
 import { fingerprintOf } from './photos'
 import { phraseColumns } from './schoolSetup'
 import { addTerm, addYear, carryTermWeights } from './setUpSchool'
+import { studentRowOfFolder } from './studentColumns'
 
 /** What the rows of a folder are known by, as the database knows them. */
 interface Keys {
@@ -103,11 +104,7 @@ async function addPeople(trx: Knex.Transaction, rows: FolderRows): Promise<Pick<
     'student',
     newStudents.map((student) => ({
       id: students.get(student.number),
-      school_number: student.number,
-      legal_given: student.given,
-      used_name: student.used,
-      family: student.family,
-      pronouns: student.pronouns,
+      ...studentRowOfFolder(student),
     })),
   )
   const fresh = new Map(newStudents.map(({ number }) => [number, 0]))

@@ -3,6 +3,7 @@ import type { FolderYear } from '../../core/exchange/folder/schoolFolder'
 import type { FolderRow, RecordKind } from '../../core/exchange/folder/recordFiles'
 import type { Phrase } from '../../core/narrative/phrase'
 import { phraseOf } from './schoolSetup'
+import { studentSelectForFolder } from './studentColumns'
 
 /** A school year as its folder has it. */
 export async function loadFolderYear(db: Knex, yearId: string): Promise<FolderYear> {
@@ -75,7 +76,7 @@ const ofYear = {
 
 /** Rows of children, some children at a time. */
 const ofStudents = {
-  students: `select school_number as number, legal_given as given, used_name as used, family, pronouns
+  students: `select ${studentSelectForFolder}
     from student where id = any(:students) order by school_number`,
   contacts: `select school_number as number, name, relation, household, email, language, told
     from contact join student on student.id = student_id

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex'
-import type { ClassesAnswer, ListedStudent, RosterAnswer } from '../../contracts/classes'
+import type { ClassesAnswer, RosterAnswer } from '../../contracts/classes'
 import type { StudentRow } from './tables'
 import { today } from './today'
+import { studentJson, studentOf, type StudentFields } from './studentColumns'
 
 /** A year with its terms and classes, and how many students each class has; undefined where there is none. */
 export async function loadYear(db: Knex, yearId: string): Promise<ClassesAnswer | undefined> {
@@ -27,8 +28,7 @@ export async function loadRoster(
   { yearId, classId }: { yearId: string; classId: string },
 ): Promise<RosterAnswer | undefined> {
   const { rows } = await db.raw<{ rows: RosterAnswer[] }>(
-    `select name, subject, (select coalesce(json_agg(json_build_object('id', id, 'schoolNumber', school_number,
-         'legalGiven', legal_given, 'usedName', used_name, 'family', family, 'pronouns', pronouns,
+    `select name, subject, (select coalesce(json_agg(json_build_object('id', id, ${studentJson},
          'gradeLevel', grade_level, 'position', position, 'from', from_day, 'to', to_day) order by position), '[]')
        from enrolment join student on student.id = student_id where class_id = class_room.id) as students
      from class_room where id = :class and year_id = :year`,
@@ -43,24 +43,12 @@ export async function isWorkedIn(db: Knex, classId: string): Promise<boolean> {
 }
 
 /** A student as they are known apart from any class. */
-export type KnownStudent = Omit<ListedStudent, 'gradeLevel' | 'from' | 'to'> & { id: string }
+export type KnownStudent = StudentFields & { id: string }
 
 /** Students by their school numbers. */
 export async function studentsByNumber(db: Knex, numbers: readonly string[]): Promise<Map<string, KnownStudent>> {
   const rows = await db('student').whereIn('school_number', [...numbers])
-  return new Map(
-    rows.map((row) => [
-      row.school_number,
-      {
-        id: row.id,
-        schoolNumber: row.school_number,
-        legalGiven: row.legal_given,
-        usedName: row.used_name,
-        family: row.family,
-        pronouns: row.pronouns,
-      },
-    ]),
-  )
+  return new Map(rows.map((row) => [row.school_number, studentOf(row)]))
 }
 
 /** Those of some students who are there. */

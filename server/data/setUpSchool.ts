@@ -9,6 +9,7 @@ import type { Student } from '../../core/record/roster'
 import { nothingRetired, type Retired } from '../../core/school/keptSetup'
 import type { SchoolSetup } from '../../core/school/schoolSetup'
 import type { Term } from '../../core/record/term'
+import { studentRow } from './studentColumns'
 
 /** Adds a school year, with what is the school's own in it. @returns its id */
 export async function addYear(
@@ -166,11 +167,7 @@ async function addStudents(db: Knex, classId: string, students: readonly Student
   const rows = await db('student')
     .insert(
       students.map((student) => ({
-        school_number: student.schoolNumber,
-        legal_given: student.legalGiven,
-        used_name: student.usedName,
-        family: student.family,
-        pronouns: writePronouns(student.pronouns),
+        ...studentRow({ ...student, pronouns: writePronouns(student.pronouns) }),
       })),
     )
     .returning<{ id: string; school_number: string }[]>(['id', 'school_number'])

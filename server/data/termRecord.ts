@@ -5,6 +5,7 @@ import type { Row } from './changes/changeableTables'
 import { JsonText } from './jsonText'
 import { teachesOn, termColumns } from './places'
 import { askPrepared } from './prepared'
+import { studentJson } from './studentColumns'
 
 /** A comment as its table keeps it. */
 export interface CommentRow {
@@ -81,8 +82,7 @@ const termRecordQuery = `
     ${settled(here)},
     'earlier', ${listOf(`json_build_object(${settled('before.id')}) order by before.starts desc`, 'from before')},
     'students', ${listOf(
-      `json_build_object('id', id, 'schoolNumber', school_number, 'legalGiven', legal_given, 'usedName', used_name,
-        'family', family, 'pronouns', pronouns, 'gradeLevel', grade_level,
+      `json_build_object('id', id, ${studentJson}, 'gradeLevel', grade_level,
         'photo', (select fingerprint from photo where student_id = pupil.id)) order by position`,
       'from pupil',
     )},

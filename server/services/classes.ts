@@ -14,6 +14,7 @@ import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
 import { isWorkedIn, loadRoster, loadYear, studentsByNumber, type KnownStudent } from '../data/rosters'
+import { studentRow } from '../data/studentColumns'
 import { save, setupOf, type Context } from './context'
 
 /** What the school's own people and days are changed for. */
@@ -192,16 +193,6 @@ function placeRow({
   to,
 }: Pick<RosterAnswer['students'][number], 'position' | 'gradeLevel' | 'from' | 'to'>): Row {
   return { position, grade_level: gradeLevel, from_day: from, to_day: to }
-}
-
-function studentRow(student: ListedStudent): Row {
-  return {
-    school_number: student.schoolNumber,
-    legal_given: student.legalGiven,
-    used_name: student.usedName,
-    family: student.family,
-    pronouns: student.pronouns,
-  }
 }
 
 function found<T>(it: T | undefined, missing: string): T {

@@ -80,9 +80,7 @@ async function findingsIn(name: string, boxKey: string, text: string): Promise<F
   const index = indexRecord({ ...record, comments: [{ ...comment, status: 'in draft' }] })
   const readable = readableComment(text, student, record).text
   const read = { text, remarks: remarksOf(await linter.organizedLints(readable, { language: 'plaintext' }), readable) }
-  return findingsWithLanguage(index, student, box, { read, known: knownWords(record) }).filter(
-    ({ check }) => check !== 'facts left out',
-  )
+  return findingsWithLanguage(index, student, box, { read, known: knownWords(record) })
 }
 
 function said(found: readonly Finding[], text: string): string {

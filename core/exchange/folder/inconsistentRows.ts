@@ -64,10 +64,10 @@ export function inconsistentRows(rows: FolderRows, { scales }: Pick<SchoolSetup,
 }
 
 /** Rows whose place one before has taken, small and large letters being one. */
-function again<Row>(rows: readonly Row[], placeOf: (row: Row) => string): Row[] {
+function again<Row>(rows: readonly Row[], keyOf: (row: Row) => string): Row[] {
   const seen = new Set<string>()
   return rows.filter((row) => {
-    const place = placeOf(row).toLocaleLowerCase('en')
+    const place = keyOf(row).toLocaleLowerCase('en')
     const stands = seen.has(place)
     seen.add(place)
     return stands

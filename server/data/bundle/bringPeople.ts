@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { studentRow } from '../studentColumns'
 import type { YearPlan } from '../../../core/exchange/oneroster/planYear'
 
 /** Notes that an event is a bundle's, so that it is taken back as one. */
@@ -13,9 +14,7 @@ export async function bringPeople(
   { yearId, eventId }: { yearId: string; eventId: number },
 ): Promise<void> {
   const rows = {
-    student: plan.newStudents.map(({ id, schoolNumber, legalGiven, usedName, family, pronouns }) => ({
-      ...{ id, school_number: schoolNumber, legal_given: legalGiven, used_name: usedName, family, pronouns },
-    })),
+    student: plan.newStudents.map((student) => ({ id: student.id, ...studentRow(student) })),
     class_room: plan.newClasses.map(({ id, name, group }) => ({ id, year_id: yearId, name, subject: group })),
     enrolment: await withPositions(trx, plan),
   }

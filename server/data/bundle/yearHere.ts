@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { studentSelect } from '../studentColumns'
 import type { BundlePeople, YearHere } from '../../../core/exchange/oneroster/planYear'
 import type { BundleRow } from '../../../core/exchange/oneroster/readBundle'
 import type { BundleFile } from '../../../core/exchange/oneroster/tables'
@@ -12,9 +13,7 @@ export async function loadYearHere(trx: Knex.Transaction, yearId: string): Promi
     terms: await one('select id, name, starts, ends from term where year_id = :year order by starts'),
     subjects: await one('select key, name from subject where year_id = :year and not retired order by position'),
     classes: await one('select id, name, subject as "group" from class_room where year_id = :year order by name'),
-    students: await one(
-      `select id, school_number as "schoolNumber", legal_given as "legalGiven", used_name as "usedName", family from student`,
-    ),
+    students: await one(`select id, ${studentSelect} from student`),
     places: await one(
       `select class_id as "classId", student_id as "studentId" from enrolment
        join class_room on class_room.id = class_id where year_id = :year`,

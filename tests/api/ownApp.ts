@@ -1,0 +1,3 @@
+import { takeOwnApp } from '../ownApp'
+
+takeOwnApp(Number(process.env.VITEST_POOL_ID ?? 1) - 1)
