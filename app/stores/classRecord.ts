@@ -4,6 +4,7 @@ import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import type { CellsToKeep } from '~~/contracts/classList'
 import type { PhotoToKeep, QuestionsToKeep } from '~~/contracts/evidence'
 import type { WorkToWrite } from '~~/contracts/results'
+import type { CheckKey } from '~~/core/checks/checkKeys'
 import type { GivenCell } from '~~/core/exchange/gradebook/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
 import { indexPhrases } from '~~/core/narrative/phraseIndex'
@@ -238,7 +239,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   }
 
   /** Remembers that the words of a finding are right as they are; shown at once. */
-  function acceptFinding(studentId: string, key: string, check: string, words: string): void {
+  function acceptFinding(studentId: string, key: string, check: CheckKey, words: string): void {
     if (!record.value) return
     const body = { studentId, box: key, check, words, right: true }
     show((now) => withAccepted(now, body))

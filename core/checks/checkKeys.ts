@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /**
- * What a finding can be of, as it is kept with what a teacher has said is right, and shown above the finding. One that is
+ * What a finding can be of, as it is kept with what a teacher has said is right, and shown above it. One that is
  * taken away stays here, as what was said of it is kept.
  */
 export const checkKeys = [

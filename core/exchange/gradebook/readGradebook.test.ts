@@ -17,7 +17,8 @@ import { readTable } from '../files/readTable'
 import { writeCsv } from '../files/writeCsv'
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text)
-const demo = (path: string): Uint8Array => new Uint8Array(readFileSync(new URL(`../../../demo/${path}`, import.meta.url)))
+const demo = (path: string): Uint8Array =>
+  new Uint8Array(readFileSync(new URL(`../../../demo/${path}`, import.meta.url)))
 const students: Student[] = readStudents(new FolderReader(new Map([['students.csv', demo('batch/students.csv')]])))
 
 describe('CSV', () => {
