@@ -1,11 +1,15 @@
+import { existsSync } from 'node:fs'
 import tailwindcss from '@tailwindcss/vite'
 import { apiRoutes } from './scripts/apiRoutes.mjs'
+
+// Who builds without the packages of development, as a server does, has no linter to tell of what there is.
+const linter = existsSync('node_modules/@nuxt/eslint') ? ['@nuxt/eslint'] : []
 
 /** The web shell. Pages are drawn in the browser (see docs/decisions/0003-drawn-in-the-browser.md). */
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   ssr: false,
-  modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', 'nuxt-auth-utils', 'nuxt-security', ...linter],
   css: ['~/assets/facunda.css'],
   // Who is signed in is asked of our own route.
   auth: { loadStrategy: 'none' },
