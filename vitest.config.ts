@@ -6,7 +6,13 @@ export default defineConfig({
     projects: [
       {
         // Pure functions: none changes what another rests on, so that they need no world of their own.
-        test: { name: 'unit', include: ['core/**/*.test.ts', 'app/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+        test: {
+          name: 'unit',
+          include: ['core/**/*.test.ts', 'app/**/*.test.ts'],
+          testTimeout: 60_000,
+          isolate: false,
+          maxWorkers: '100%',
+        },
         resolve: { alias: { '~~': import.meta.dirname, '~': `${import.meta.dirname}/app` } },
       },
       {
@@ -14,6 +20,7 @@ export default defineConfig({
           name: 'outside',
           include: ['tests/outside/**/*.test.ts', 'tests/batch/**/*.test.ts'],
           testTimeout: 60_000,
+          maxWorkers: '100%',
         },
       },
       {
