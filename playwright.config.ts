@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { countApps, takeOwnApp } from './tests/ownApp'
+import { takeOwnApp } from './tests/ownApp'
 
 // Read again by each worker: it tests the application that is its own.
 takeOwnApp(Number(process.env.TEST_PARALLEL_INDEX ?? 0))
@@ -7,7 +7,8 @@ takeOwnApp(Number(process.env.TEST_PARALLEL_INDEX ?? 0))
 // The real application in Debian's Chromium. The address comes from scripts/test.mjs, which starts it.
 export default defineConfig({
   testDir: 'tests/e2e',
-  workers: countApps(),
+  // Two browsers beside two applications are more than two cores have: what waits for its worker then waits too long.
+  workers: 1,
   retries: 0,
   // Generous: a test sets its work, not its clock.
   timeout: 120_000,

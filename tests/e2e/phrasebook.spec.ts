@@ -101,12 +101,12 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
     page.getByRole('button', { name: 'outcome Number: up' }).press('Enter'),
   ])
   await expect(plan.nth(1)).toContainText('outcome Number')
-  await plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))
+  const planKept = () => page.waitForResponse((answer) => answer.url().endsWith('/plan') && answer.ok())
+  await Promise.all([planKept(), plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))])
   await expect(plan.nth(1)).toContainText('outcome Reasoning')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(plan.nth(1)).toContainText('outcome Number')
   const howMany = page.getByRole('combobox', { name: 'how many of outcome Number' })
-  const planKept = () => page.waitForResponse((answer) => answer.url().endsWith('/plan') && answer.ok())
   await Promise.all([planKept(), howMany.selectOption('at most 1')])
   const need = page.getByRole('combobox', { name: 'next step is said' })
   await Promise.all([planKept(), need.selectOption('must be said')])
@@ -167,7 +167,7 @@ test('findings are mended, said to be right, and found by the grammar checker in
   await findings.getByRole('button', { name: 'Write “the” once' }).click()
   await findings.getByRole('button', { name: 'This is right: another name' }).click()
   await expect(findings.getByText('another name')).toBeHidden()
-  await findings.getByRole('button', { name: 'Write “steady”' }).click({ timeout: 30_000 })
+  await findings.getByRole('button', { name: 'Write “steady”' }).click({ timeout: 90_000 })
   await expect(editor).toHaveValue(
     'Umi draws with a steady hand. She helped Zoë to mix the colours she needed for a large picture of the weir.',
   )
