@@ -3,7 +3,8 @@ import { useEventListener, useSessionStorage } from '@vueuse/core'
 import type { NoteKept } from '~~/contracts/notes'
 import { scaleOfLevel } from '~~/core/school/scaleOfLevel'
 import { noteAsSaid } from '~~/core/record/noteFacts'
-import { longestNote, noteProblem } from '~~/core/record/noteProblem'
+import { bounds } from '~~/core/record/fields'
+import { noteProblem } from '~~/core/record/noteProblem'
 import type { NoteKind, Observation } from '~~/core/record/observations'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -164,7 +165,7 @@ function takeAway(): void {
     >
       <label class="grid gap-1"
         >What was seen or said
-        <textarea ref="field" v-model="draft.text" class="field" rows="4" :maxlength="longestNote"></textarea>
+        <textarea ref="field" v-model="draft.text" class="field" rows="4" :maxlength="bounds.note"></textarea>
       </label>
       <label class="grid gap-1 text-sm"
         >About

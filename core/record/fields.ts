@@ -3,7 +3,6 @@ import { isLanguageTag } from '../people/languageTag'
 import { readPronouns } from '../people/pronouns'
 import { text } from '../text/textSchema'
 import { mostDays } from './attendanceProblem'
-import { longestNote } from './noteProblem'
 
 /**
  * What each field of a record may hold: one definition for what is typed and sent, for gradebook files, bundles and the
@@ -18,6 +17,7 @@ export const bounds = {
   schoolNumber: 40,
   className: 60,
   gradeLevel: 20,
+  note: 2000,
   comment: 20_000,
   outOf: { least: 0.01, most: 100_000 },
   weight: { least: 0, most: 1_000_000 },
@@ -69,11 +69,11 @@ export const fields = {
   /** What is settled for a mark, in per cent; above 100 only where a school gives extra credit. */
   percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.'),
   reason: text(300, 'Keep the reason under 300 characters.'),
-  symbol: text(12).pipe(z.string().min(1)),
+  symbol: needed(12, 'A level is missing.'),
   days: within({ least: 0, most: mostDays }, 'What is counted in days or times').int(),
-  note: text(longestNote),
+  note: text(bounds.note),
   program: needed(80, 'Say which program this is from.'),
-  practiceName: text(200).pipe(z.string().min(1)),
+  practiceName: needed(200, 'Say which week, goal or score it is.'),
   practised: within(practised, 'What was practised'),
   comment: text(bounds.comment),
 } as const

@@ -1,8 +1,6 @@
+import { bounds } from './fields'
 import type { Observation } from './observations'
 import type { Term } from './term'
-
-/** Characters of a note at most. */
-export const longestNote = 2000
 
 /**
  * Why a note cannot be kept in a term, in a sentence; null where it can.
@@ -16,7 +14,7 @@ export function noteProblem(
   today: string,
 ): string | null {
   if (text.trim() === '' && symbol === null) return 'Write what was seen or said.'
-  if (text.trim().length > longestNote) return `Keep a note under ${longestNote.toLocaleString('en')} characters.`
+  if (text.trim().length > bounds.note) return `Keep a note under ${bounds.note.toLocaleString('en')} characters.`
   if (date === '') return 'Say on which day it was.'
   if (date > today) return `${date} has not been yet: choose today or an earlier day.`
   return date < starts ? `${date} is before ${name} began, on ${starts}.` : null

@@ -127,8 +127,9 @@ function workedOut(record: ClassRecord, comments: ClassRecord['comments']) {
       told: record.boxes.map((box) => draftRequest(index, student, box).facts),
       findings: record.boxes.map((box) => {
         const quoting = quotedIn(index.commentOf(student.id, box.key))
-        return checkComment(index, student, box).filter(
-          ({ check, start }) => check !== 'out of step' || !quoting.has(start),
+        // What a mend would write instead is worded anew.
+        return checkComment(index, student, box).flatMap(({ mends: _mends, ...finding }) =>
+          finding.check === 'out of step' && quoting.has(finding.start) ? [] : [finding],
         )
       }),
       report: composeReport(familyFacts(index, student), record.layout, demoDay),

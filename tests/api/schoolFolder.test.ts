@@ -165,7 +165,7 @@ describe('a school folder', () => {
     expect(Number(rows[0]?.last)).toBeGreaterThanOrEqual(Number(theirs?.most))
   })
 
-  it.each(fc.sample(randomYear, 3).map((school, nth) => [nth, school] as const))(
+  it.each(fc.sample(randomYear, { numRuns: 3, seed: 33 }).map((school, nth) => [nth, school] as const))(
     'of any school comes in without loss (%i)',
     async (nth, { rows, year }) => {
       const db = await openFresh(`random${nth}`)
