@@ -5,10 +5,8 @@ import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
 import { phraseSchema } from '../core/narrative/phrase'
 import { boxFields, habitFields, scaleFields, skillFields, subjectFields } from '../core/school/setupFields'
-import { text } from '../core/text/textSchema'
+import { key, neededText, text, trimmedText } from '../core/text/textSchema'
 
-const trimmed = (most: number) => text(most).transform((written) => written.trim())
-const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
 const position = z.number().int().min(0).max(10_000)
 /** What is not used any more but has been rated or written in stays, retired. */
 const retired = z.boolean()
@@ -41,13 +39,13 @@ export const setupToWrite = z.object({ changes: z.array(setupChange).min(1).max(
 
 /** The school itself, apart from what its checks look for, and how its reports are arranged. */
 const schoolAndReport = z.object({
-  name: needed(120, 'A school needs a name.'),
-  place: trimmed(120),
+  name: neededText(120, 'A school needs a name.'),
+  place: trimmedText(120),
   timeZone: z.string().refine(isTimeZone, 'Write a time zone as Europe/Lisbon.').optional(),
   markRules: markRulesSchema,
   possessives: z.enum(possessiveRules),
   layout: layoutSchema
-    .extend({ title: needed(120, 'A report needs a title.') })
+    .extend({ title: neededText(120, 'A report needs a title.') })
     .refine(({ parts }) => parts.length > 0, 'A report needs a part at least.')
     .refine(({ parts }) => new Set(parts).size === parts.length, 'A part of the report stands there twice.'),
 })

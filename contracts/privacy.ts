@@ -1,9 +1,7 @@
 import { z } from 'zod'
-import { text } from '../core/text/textSchema'
+import { trimmedText } from '../core/text/textSchema'
 import { fields } from '../core/record/fields'
 import { noneTwice } from './text'
-
-const trimmed = (most: number) => text(most).transform((written) => written.trim())
 
 /** Somebody who is told of a child. Of two families, each is its own household. */
 export const contact = z.object({
@@ -35,8 +33,8 @@ export const contactsToWrite = z.object({
 
 /** A child to erase: why, and the school number once more. */
 export const studentToErase = z.object({
-  reason: trimmed(400).pipe(z.string().min(1, 'Write why this child’s data is erased.')),
-  schoolNumber: trimmed(40),
+  reason: trimmedText(400).pipe(z.string().min(1, 'Write why this child’s data is erased.')),
+  schoolNumber: trimmedText(40),
 })
 export type StudentToErase = z.infer<typeof studentToErase>
 

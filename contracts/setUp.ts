@@ -1,14 +1,9 @@
 import { z } from 'zod'
 import { fields } from '../core/record/fields'
 import { yearProblems } from '../core/terms/schoolYear'
-import { text } from '../core/text/textSchema'
+import { neededText, text, trimmedText } from '../core/text/textSchema'
 import { day } from './days'
 import { staff } from './people'
-
-const named = (most: number, missing: string) =>
-  text(most)
-    .transform((written) => written.trim())
-    .pipe(z.string().min(1, missing))
 
 /** A term's name and days. */
 export const termDays = z.object({
@@ -33,8 +28,8 @@ export const yearWithTerms = z
 /** What an empty school is set up with, by whoever has the key that the console printed. */
 export const schoolToSetUp = z.object({
   key: z.string().max(80),
-  name: named(120, 'Write the school’s name.'),
-  place: text(120).transform((written) => written.trim()),
+  name: neededText(120, 'Write the school’s name.'),
+  place: trimmedText(120),
   year: yearWithTerms,
   /** Which of the beginnings, by its key; or the files of a school folder, by name. */
   beginning: z.union([z.string().max(40), z.record(z.string().max(80), z.string().max(2_000_000))]),
@@ -44,7 +39,7 @@ export const schoolToSetUp = z.object({
 export type SchoolToSetUp = z.infer<typeof schoolToSetUp>
 
 /** The demo school to throw away, named by who does it. */
-export const demoToLeave = z.object({ name: text(120).transform((name) => name.trim()) })
+export const demoToLeave = z.object({ name: trimmedText(120) })
 export type DemoToLeave = z.infer<typeof demoToLeave>
 
 /** A ready beginning, as it is offered. */

@@ -9,13 +9,13 @@ import { useView } from '~/stores/view'
 
 /** The contacts of a whole class as a list. */
 const school = useOwnSchool()
-const care = usePrivacy()
+const privacy = usePrivacy()
 const view = useView()
 const settings = useSettings()
 const contacts = shallowRef<KnownContact[]>([])
 
 async function load(): Promise<void> {
-  if (school.classId) contacts.value = await care.loadContacts(`/api/years/${view.schoolYear}`, school.classId)
+  if (school.classId) contacts.value = await privacy.loadContacts(`/api/years/${view.schoolYear}`, school.classId)
 }
 onMounted(load)
 
@@ -39,7 +39,7 @@ function plan(text: string) {
       return `${nameOf(studentId)}: ${[name, relation, email, language].filter(Boolean).join(', ')}`
     }),
     take: async () => {
-      await care.takeContactsIn(made)
+      await privacy.takeContactsIn(made)
       await load()
     },
   }

@@ -9,19 +9,19 @@ import { useOwnSchool } from '~/stores/ownSchool'
 /** What the coordinator looks after for one child: the class, the people who are told, and the family's data. */
 const props = defineProps<{ student: RosterAnswer['students'][number] }>()
 const school = useOwnSchool()
-const care = usePrivacy()
+const privacy = usePrivacy()
 const { busy, problem, attempt } = useAttempt()
 const lastDay = ref('')
 const to = ref('')
 const reason = ref('')
 const number = ref('')
-onMounted(() => attempt(() => care.load(props.student.id)))
+onMounted(() => attempt(() => privacy.load(props.student.id)))
 
 const group = computed(() => school.roster?.subject ?? null)
 const otherClasses = computed(() =>
   (school.year?.classes ?? []).filter((room) => room.id !== school.classId && room.subject === group.value),
 )
-const blank = (): Contact => ({ ...blankContact, position: care.student?.contacts.length ?? 0 })
+const blank = (): Contact => ({ ...blankContact, position: privacy.student?.contacts.length ?? 0 })
 const fresh = ref(blank())
 
 function move(): Promise<void> {
@@ -46,7 +46,7 @@ function stay(): Promise<void> {
 
 function addContact(): Promise<void> {
   return attempt(async () => {
-    await care.writeContact(crypto.randomUUID(), fresh.value, null)
+    await privacy.writeContact(crypto.randomUUID(), fresh.value, null)
     fresh.value = blank()
   })
 }
@@ -54,12 +54,12 @@ function addContact(): Promise<void> {
 type Kept = Contact & { id: string }
 
 function changeContact({ id, ...was }: Kept, part: Partial<Contact> | null): Promise<void> {
-  return attempt(() => care.writeContact(id, part && { ...was, ...part }, was))
+  return attempt(() => privacy.writeContact(id, part && { ...was, ...part }, was))
 }
 
 function erase(): Promise<void> {
   return attempt(async () => {
-    await care.erase(reason.value, number.value)
+    await privacy.erase(reason.value, number.value)
     await school.loadYear()
   })
 }
@@ -93,10 +93,10 @@ function erase(): Promise<void> {
         Was never in this {{ group === null ? 'class' : 'group' }}: take out
       </button>
     </section>
-    <section v-if="care.student" aria-labelledby="contacts" class="grid gap-3">
+    <section v-if="privacy.student" aria-labelledby="contacts" class="grid gap-3">
       <h3 id="contacts" class="font-semibold">Who is told</h3>
       <fieldset
-        v-for="each in care.student.contacts"
+        v-for="each in privacy.student.contacts"
         :key="each.id"
         class="grid gap-1 border-l-2 border-rule pl-3 text-sm"
       >
@@ -111,13 +111,13 @@ function erase(): Promise<void> {
         <button type="submit" class="quiet mt-1 justify-self-start" :disabled="busy">Add contact</button>
       </form>
     </section>
-    <section v-if="care.student" aria-labelledby="data" class="grid gap-3 text-sm">
+    <section v-if="privacy.student" aria-labelledby="data" class="grid gap-3 text-sm">
       <h3 id="data" class="text-base font-semibold">The family’s data</h3>
       <a class="link" :href="`/api/students/${student.id}/data`" download>Save all that is kept of this child</a>
       <details>
-        <summary>Who opened it: {{ care.student.openings.length }}</summary>
+        <summary>Who opened it: {{ privacy.student.openings.length }}</summary>
         <ul class="mt-1 grid gap-1">
-          <li v-for="(each, at) in care.student.openings" :key="at">
+          <li v-for="(each, at) in privacy.student.openings" :key="at">
             {{ longDate(each.day) }}: {{ each.by }}, {{ each.className }}, {{ each.term }}
             <template v-if="each.times > 1">({{ each.times }} times)</template>
           </li>
@@ -127,7 +127,7 @@ function erase(): Promise<void> {
         <summary>Erase this child</summary>
         <form class="mt-2 grid gap-2" @submit.prevent="erase">
           <p>
-            Everything that is kept of {{ care.student.name }} goes for good, in all years. It cannot be undone. Save
+            Everything that is kept of {{ privacy.student.name }} goes for good, in all years. It cannot be undone. Save
             what is kept first if the family wants it.
           </p>
           <label class="grid gap-1">Why <input v-model="reason" class="field" required /></label>

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { isLanguageTag } from '../people/languageTag'
 import { readPronouns } from '../people/pronouns'
-import { text } from '../text/textSchema'
+import { neededText, text, trimmedText } from '../text/textSchema'
 import { mostDays } from './attendanceProblem'
 
 /**
@@ -26,8 +26,6 @@ export const bounds = {
 } as const
 
 const { outOf, weight, practised, day } = bounds
-const trimmed = (most: number) => text(most).transform((written) => written.trim())
-const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
 const within = ({ least, most }: { least: number; most: number }, what: string) => {
   const message = `${what} is a number from ${least} to ${most.toLocaleString('en')}.`
   return z.number(message).min(least, message).max(most, message)
@@ -38,26 +36,29 @@ export const fields = {
   day: z.iso
     .date('Write a day as 2026-08-31.')
     .refine((date) => date >= day.first && date <= day.last, 'Write a day between 1900 and 2199.'),
-  signIn: needed(80, 'Write a sign-in name.'),
-  givenName: needed(bounds.personName, 'A name is needed.'),
-  familyName: trimmed(bounds.personName),
-  schoolNumber: needed(bounds.schoolNumber, 'A student needs a school number.'),
-  pronouns: trimmed(120).refine(
+  signIn: neededText(80, 'Write a sign-in name.'),
+  givenName: neededText(bounds.personName, 'A name is needed.'),
+  familyName: trimmedText(bounds.personName),
+  schoolNumber: neededText(bounds.schoolNumber, 'A student needs a school number.'),
+  pronouns: trimmedText(120).refine(
     (written) => readPronouns(written) !== undefined,
     'Write pronouns as she/her, he/him, they/them, name only, or all five cases.',
   ),
-  className: needed(bounds.className, 'Write what the class is called.'),
-  gradeLevel: trimmed(bounds.gradeLevel),
-  contactName: needed(120, 'Write a name.'),
+  className: neededText(bounds.className, 'Write what the class is called.'),
+  gradeLevel: trimmedText(bounds.gradeLevel),
+  contactName: neededText(120, 'Write a name.'),
   /** What a contact is to the child, in the school's words. */
-  relation: trimmed(60),
+  relation: trimmedText(60),
   household: within({ least: 1, most: 9 }, 'A household').int(),
   mail: z.union([z.literal(''), z.email('This is no mail address.').max(200)]),
   /** A language tag (BCP 47, ISO 639); "" for the school's. */
-  language: trimmed(35).refine((tag) => tag === '' || isLanguageTag(tag), 'Write a language as a tag: en, pt-BR, ar.'),
-  termName: needed(80, 'Each term needs a name.'),
-  categoryName: trimmed(bounds.categoryName),
-  workTitle: needed(bounds.workTitle, 'Write what the work is called.'),
+  language: trimmedText(35).refine(
+    (tag) => tag === '' || isLanguageTag(tag),
+    'Write a language as a tag: en, pt-BR, ar.',
+  ),
+  termName: neededText(80, 'Each term needs a name.'),
+  categoryName: trimmedText(bounds.categoryName),
+  workTitle: neededText(bounds.workTitle, 'Write what the work is called.'),
   outOf: within(outOf, 'The most that can be reached'),
   weight: within(weight, 'A weight'),
   remark: text(bounds.remark),
@@ -65,15 +66,15 @@ export const fields = {
   score: within({ least: 0, most: outOf.most }, 'A score'),
   /** What a record added up to when a mark was settled. */
   proposed: z.number().min(0, 'What was proposed is not below 0.'),
-  questionWords: trimmed(bounds.questionWords),
+  questionWords: trimmedText(bounds.questionWords),
   /** What is settled for a mark, in per cent; above 100 only where a school gives extra credit. */
   percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.'),
   reason: text(300, 'Keep the reason under 300 characters.'),
-  symbol: needed(12, 'A level is missing.'),
+  symbol: neededText(12, 'A level is missing.'),
   days: within({ least: 0, most: mostDays }, 'What is counted in days or times').int(),
   note: text(bounds.note),
-  program: needed(80, 'Say which program this is from.'),
-  practiceName: needed(200, 'Say which week, goal or score it is.'),
+  program: neededText(80, 'Say which program this is from.'),
+  practiceName: neededText(200, 'Say which week, goal or score it is.'),
   practised: within(practised, 'What was practised'),
   comment: text(bounds.comment),
 } as const

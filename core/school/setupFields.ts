@@ -2,10 +2,8 @@ import { z } from 'zod'
 import { byGradeSchema } from '../people/byGrade'
 import { gradeRange } from '../people/gradeRange'
 import { tiers } from '../scales/tier'
-import { key, text } from '../text/textSchema'
+import { key, neededText, trimmedText } from '../text/textSchema'
 
-const trimmed = (most: number) => text(most).transform((written) => written.trim())
-const needed = (most: number, missing: string) => trimmed(most).pipe(z.string().min(1, missing))
 const characters = z
   .number()
   .int('A limit is a whole number of characters.')
@@ -15,53 +13,53 @@ const characters = z
 /** What each field of a set-up may hold, whether it is typed, pasted as a list or comes with a school folder. */
 export const subjectFields = z.object({
   key,
-  name: needed(80, 'A subject needs a name.'),
-  inSentence: trimmed(80),
+  name: neededText(80, 'A subject needs a name.'),
+  inSentence: trimmedText(80),
   markScale: key,
   skillScale: key,
   markScaleByGrade: byGradeSchema(key),
   skillScaleByGrade: byGradeSchema(key),
-  strandNames: z.record(key, needed(80, 'A strand needs a name.')),
+  strandNames: z.record(key, neededText(80, 'A strand needs a name.')),
 })
 
 export const skillFields = z.object({
   id: key,
   subject: key,
-  strand: needed(80, 'Say to which strand the skill belongs.'),
-  statement: needed(400, 'Write the skill.'),
-  familyWords: needed(400, 'Write the skill in words for families.'),
-  inSentence: trimmed(400),
-  does: trimmed(400),
+  strand: neededText(80, 'Say to which strand the skill belongs.'),
+  statement: neededText(400, 'Write the skill.'),
+  familyWords: neededText(400, 'Write the skill in words for families.'),
+  inSentence: trimmedText(400),
+  does: trimmedText(400),
   grades: gradeRange,
   teacherOnly: z.boolean(),
 })
 
 export const habitFields = z.object({
   key,
-  name: needed(80, 'A habit needs a name.'),
-  familyWords: needed(400, 'Write the habit in words for families.'),
+  name: neededText(80, 'A habit needs a name.'),
+  familyWords: neededText(400, 'Write the habit in words for families.'),
   scale: key,
 })
 
 export const boxFields = z.object({
   key,
-  name: needed(80, 'A comment box needs a name.'),
+  name: neededText(80, 'A comment box needs a name.'),
   subject: key.nullable(),
   limit: characters,
   limitByGrade: byGradeSchema(characters),
-  tone: trimmed(20),
+  tone: trimmedText(20),
 })
 
 export const scaleFields = z.object({
   key,
-  name: needed(80, 'A scale needs a name.'),
+  name: neededText(80, 'A scale needs a name.'),
   kind: z.enum(['mark', 'skill', 'habit']),
   levels: z
     .array(
       z.object({
-        symbol: needed(8, 'A level needs a symbol.'),
-        name: needed(80, 'A level needs a name.'),
-        familySentence: trimmed(200),
+        symbol: neededText(8, 'A level needs a symbol.'),
+        name: neededText(80, 'A level needs a name.'),
+        familySentence: trimmedText(200),
         tier: z.enum(tiers),
         lowestPercent: z.number().min(0).max(100).nullable(),
       }),

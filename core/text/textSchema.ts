@@ -12,5 +12,15 @@ export function text(most: number, tooLong = `Keep this under ${most.toLocaleStr
     .transform((written) => written.normalize('NFC'))
 }
 
+/** The same without blanks around it. */
+export function trimmedText(most: number) {
+  return text(most).transform((written) => written.trim())
+}
+
+/** The same, and something has to be written. */
+export function neededText(most: number, missing: string) {
+  return trimmedText(most).pipe(z.string().min(1, missing))
+}
+
 /** The key or name of something that is set up already. */
 export const key = z.string().min(1).max(80).refine(isKeepable, reason)

@@ -4,9 +4,9 @@ import { retainedKinds, type RetainedKind } from '~~/contracts/privacy'
 import { usePrivacy } from '~/stores/privacy'
 
 /** Who may see what, said by the rules themselves; how long it is kept who did; and that children were erased. */
-const care = usePrivacy()
+const privacy = usePrivacy()
 const { problem, attempt } = useAttempt()
-onMounted(() => attempt(care.loadRights))
+onMounted(() => attempt(privacy.loadRights))
 
 const named: Record<RetainedKind, string> = {
   openings: 'Who opened which class',
@@ -25,7 +25,7 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
   <section aria-labelledby="privacy">
     <h2 id="privacy" class="text-xl font-semibold">Families’ data</h2>
     <p v-if="problem" class="needs mt-3" role="alert">{{ problem }}</p>
-    <template v-if="care.rights">
+    <template v-if="privacy.rights">
       <h3 id="who" class="mt-4 font-semibold">Who may see what of a class</h3>
       <p class="mt-1 max-w-160 text-sm text-muted">
         Facunda asks the rules it works by for this table. Nobody sees a class that is not theirs, and what is empty
@@ -36,13 +36,13 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
           <thead>
             <tr class="border-b border-rule text-left align-bottom text-muted">
               <td></td>
-              <th v-for="each in care.rights.people" :key="each" scope="col" class="w-22 py-1 pr-2 font-normal">
+              <th v-for="each in privacy.rights.people" :key="each" scope="col" class="w-22 py-1 pr-2 font-normal">
                 {{ each }}
               </th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in care.rights.rows" :key="row.what" class="border-b border-rule">
+            <tr v-for="row in privacy.rights.rows" :key="row.what" class="border-b border-rule">
               <th scope="row" class="min-w-52 py-1.5 pr-3 text-left font-normal">{{ row.what }}</th>
               <td v-for="(reads, at) in row.reads" :key="at" :class="row.changes[at] ? 'font-semibold' : ''">
                 {{ word(reads, row.changes[at]) }}
@@ -80,20 +80,22 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
                   min="1"
                   max="3660"
                   :aria-labelledby="`kept-${each}`"
-                  :value="care.rights.kept[each].days"
-                  @change="attempt(() => care.keepFor(each, Number(valueOf($event))))"
+                  :value="privacy.rights.kept[each].days"
+                  @change="attempt(() => privacy.keepFor(each, Number(valueOf($event))))"
                 />
               </td>
-              <td class="pr-6 text-right tabular-nums">{{ care.rights.kept[each].count.toLocaleString('en-GB') }}</td>
-              <td>{{ care.rights.kept[each].since ? longDate(care.rights.kept[each].since ?? '') : '' }}</td>
+              <td class="pr-6 text-right tabular-nums">
+                {{ privacy.rights.kept[each].count.toLocaleString('en-GB') }}
+              </td>
+              <td>{{ privacy.rights.kept[each].since ? longDate(privacy.rights.kept[each].since ?? '') : '' }}</td>
             </tr>
           </tbody>
         </table>
       </div>
       <h3 class="mt-8 font-semibold">Children who were erased</h3>
-      <p v-if="care.rights.erasures.length === 0" class="mt-1">None.</p>
+      <p v-if="privacy.rights.erasures.length === 0" class="mt-1">None.</p>
       <ul v-else class="mt-1 grid gap-1">
-        <li v-for="(each, at) in care.rights.erasures" :key="at">
+        <li v-for="(each, at) in privacy.rights.erasures" :key="at">
           {{ longDate(each.day) }}, by {{ each.by }}: {{ each.reason }}
         </li>
       </ul>

@@ -19,7 +19,8 @@ export function readStudents(folder: FolderReader, file = 'students.csv'): Stude
         file,
         record.row,
         'pronouns',
-        `“${record.get('pronouns')}” is no set of pronouns. Write she/her, he/him, they/them, name only, or all five cases.`,
+        `“${record.get('pronouns')}” is no set of pronouns. ` +
+          'Write she/her, he/him, they/them, name only, or all five cases.',
       )
     const number = record.get('number')
     if (number === '') folder.report(file, record.row, 'number', 'A student needs a school number.')

@@ -130,6 +130,9 @@ export function planImport<S extends Matchable>(
   return plan
 }
 
+/** Characters of a title that is too long. */
+const longestShown = 60
+
 /** A piece of work that holds what no piece of work may hold, and why; null where it fits. */
 function refusedWork(work: FileWork, { headingRow }: GradebookMapping): { title: string; refusal: Refusal } | null {
   const { title, category, outOf, weight } = work
@@ -142,9 +145,6 @@ function refusedWork(work: FileWork, { headingRow }: GradebookMapping): { title:
   const short = title.length > longestShown ? `${title.slice(0, longestShown)} …` : title
   return { title, refusal: { row: headingRow, column: short, value: short, reason } }
 }
-
-/** Characters of a title that is too long. */
-const longestShown = 60
 
 function countedSigns(signs: readonly string[]): ImportPlan['signs'] {
   const times = new Map<string, { written: string; times: number }>()

@@ -50,6 +50,23 @@ describe('a bundle beside a year', () => {
     ])
   })
 
+  it('bounds the name of a class that is made, not the words that only say which is meant', () => {
+    const long = 'Sums, the long way round, in the third period of the morning, room 204'
+    const { rooms, newClasses, leftOut } = planned({
+      classes: rows(`sourcedId|title|classType
+        a|${long}|scheduled
+        b|${long} ${'x'.repeat(60)}|scheduled
+        c|${'6 Elm '.repeat(12)}|homeroom`),
+      users: rows('sourcedId|role|givenName|familyName|identifier\nu1|student|Maya|Reed|05'),
+      enrollments: rows('classSourcedId|userSourcedId|role\na|u1|student'),
+    })
+    expect([...rooms]).toEqual([['a', { classId: 'ash', subject: 'sums' }]])
+    expect(newClasses).toEqual([])
+    expect(leftOut).toEqual([
+      expect.stringMatching(/^2 classes without a name, or with a longer one than is kept: 6 Elm/),
+    ])
+  })
+
   it('knows children by number, else by name; makes the new ones; guesses nobody; takes no teachers', () => {
     const { students, newStudents, leftOut } = planned({
       users: rows(`sourcedId|role|givenName|familyName|identifier|preferredGivenName|pronouns

@@ -175,30 +175,39 @@ function matchClasses(
       pupils.set(row('classSourcedId'), [...(pupils.get(row('classSourcedId')) ?? []), row('userSourcedId')])
   const rooms = new Map<string, Room>()
   const newClasses: YearPlan['newClasses'][number][] = []
-  const make = (name: string, group: string | null): string => {
+  const unfit: string[] = []
+  /** Null where no class may be called so. */
+  const make = (name: string, group: string | null): string | null => {
+    if (fieldProblem(fields.className, name) !== null) {
+      unfit.push(name.slice(0, 60))
+      return null
+    }
     const made = { id: freshId(), name, group }
     known.set(nameKey(name), made)
     newClasses.push(made)
     return made.id
   }
-  const homeCalled = (name: string): string => {
+  const homeCalled = (name: string): string | null => {
     const found = known.get(nameKey(name))
     return found && found.group === null ? found.id : make(name, null)
   }
   const strange: string[] = []
-  const unfit: string[] = []
   // Home classes come first: the others are told by their names.
   const byKind = [...classes].sort((a, b) => Number(isHome(b)) - Number(isHome(a)))
   for (const row of byKind) {
     const [id, title] = [row('sourcedId'), row('title')]
-    if (fieldProblem(fields.className, title) !== null) unfit.push(title.slice(0, 60))
-    else if (isHome(row)) rooms.set(id, { classId: homeCalled(title), subject: '' })
-    else {
+    if (isHome(row)) {
+      const classId = homeCalled(title)
+      if (classId !== null) rooms.set(id, { classId, subject: '' })
+    } else {
       const named = [row('subjects'), ...(courseTitles.get(row('courseSourcedId')) ?? [])]
       const subject = subjectOf(named, title, here.subjects)
-      const room = subject && placeOfSubject({ title, subject, pupils: pupils.get(id) ?? [] })
-      if (room && subject) rooms.set(id, { classId: room, subject: subject.key })
-      else strange.push(title)
+      if (!subject) {
+        strange.push(title)
+        continue
+      }
+      const classId = placeOfSubject({ title, subject, pupils: pupils.get(id) ?? [] })
+      if (classId !== null) rooms.set(id, { classId, subject: subject.key })
     }
   }
   if (strange.length > 0)
@@ -212,12 +221,15 @@ function matchClasses(
     )
   return { rooms, newClasses }
 
-  /** The class in which a subject's work belongs: a group of that name, the home class in the title, or the pupils’. */
+  /**
+   * The class in which a subject's work belongs: a group of that name, the home class in the title, or the pupils’. Null
+   * where it would be a new one whose name is not kept.
+   */
   function placeOfSubject(asked: {
     title: string
     subject: YearHere['subjects'][number]
     pupils: readonly string[]
-  }): string {
+  }): string | null {
     const { title, subject } = asked
     const called = known.get(nameKey(title))
     if (called && (called.group === null || called.group === subject.key)) return called.id

@@ -33,7 +33,8 @@ const understood = `
         coalesce(period.term_id, session.term_id, by_day.id) as term_id,
         case when item.done_on between '${bounds.day.first}' and '${bounds.day.last}' then item.done_on end as done_on,
         number_in(item.resultvaluemax) as out_of,
-        coalesce(nullif(trim(kind.title), ''), 'Results') as category, case when ${isWeight('number_in(kind.weight)')} then number_in(kind.weight) end as category_weight,
+        coalesce(nullif(trim(kind.title), ''), 'Results') as category,
+        case when ${isWeight('number_in(kind.weight)')} then number_in(kind.weight) end as category_weight,
         number_in(item."metadata.facunda.weight") as weight,
         lower(item."metadata.facunda.counts") <> 'false' as counts,
         case when room.class_id is null then 'of a class that is not taken in'
