@@ -5,7 +5,7 @@ import { markRulesSchema } from '../core/marks/markRules'
 import { possessiveRules } from '../core/narrative/possessive'
 import { phraseSchema } from '../core/narrative/phrase'
 import { boxFields, habitFields, scaleFields, skillFields, subjectFields } from '../core/school/setupFields'
-import { key, neededText, text, trimmedText } from '../core/text/textSchema'
+import { neededText, text, trimmedText } from '../core/text/textSchema'
 
 const position = z.number().int().min(0).max(10_000)
 /** What is not used any more but has been rated or written in stays, retired. */

@@ -222,8 +222,8 @@ function matchClasses(
   return { rooms, newClasses }
 
   /**
-   * The class in which a subject's work belongs: a group of that name, the home class in the title, or the pupils’. Null
-   * where it would be a new one whose name is not kept.
+   * The class in which a subject's work belongs: a group of that name, the home class in the title, or the pupils’.
+   * Null where it would be a new one whose name is not kept.
    */
   function placeOfSubject(asked: {
     title: string
