@@ -15,7 +15,8 @@ export interface Attempt {
 type Limit = 'here' | 'name'
 
 /**
- * Wrong tries, then a pause in seconds. Kept in the database: every web process counts. An address is not shut as such:
+ * Wrong tries, then a pause in seconds. Kept in the database: every web process counts; what ended an hour ago is let
+ * go of by the package. An address is not shut as such:
  * a school's own has many people behind it, and one of them who tries name after name would shut out all. Its tries are
  * looked at in turn instead (workers/fairQueue.ts), and no name gets more of them.
  */

@@ -7,6 +7,6 @@ export async function emptyDatabase(trx: Knex.Transaction): Promise<void> {
      where schemaname = 'public' and tablename not like 'knex\\_%'`,
   )
   await trx.raw(`truncate ${rows[0]?.tables ?? ''} restart identity`)
-  await trx('care_rule').insert({ openings_days: 365 })
+  await trx('retention_rule').insert({ openings_days: 365 })
   await trx.raw(`do $$ begin if to_regclass('pgboss.job') is not null then delete from pgboss.job; end if; end $$`)
 }

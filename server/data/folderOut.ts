@@ -8,7 +8,7 @@ import { studentSelectForFolder } from './studentColumns'
 /** A school year as its folder has it. */
 export async function loadFolderYear(db: Knex, yearId: string): Promise<FolderYear> {
   const { rows } = await db.raw<{ rows: Omit<FolderYear, 'format'>[] }>(
-    `select name, starts, ends, (select openings_days from care_rule) as "openingsDays",
+    `select name, starts, ends, (select openings_days from retention_rule) as "openingsDays",
        (select coalesce(json_agg(json_build_object('name', name, 'starts', starts, 'ends', ends,
          'progressDue', progress_due, 'commentsDue', comments_due, 'locks', locks) order by starts), '[]')
         from term where year_id = :year) as terms

@@ -8,6 +8,7 @@ import { up as whatAlwaysHolds } from './migrations/0031_what_always_holds'
 import { up as howLongThingsAreKept } from './migrations/0032_how_long_things_are_kept'
 import { up as examsAndTermsByKey } from './migrations/0033_exams_and_terms_by_key'
 import { up as oneSetOfBounds } from './migrations/0034_one_set_of_bounds'
+import { up as namesThatSayIt } from './migrations/0035_names_that_say_it'
 import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
@@ -70,6 +71,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0032_how_long_things_are_kept': howLongThingsAreKept,
   '0033_exams_and_terms_by_key': examsAndTermsByKey,
   '0034_one_set_of_bounds': oneSetOfBounds,
+  '0035_names_that_say_it': namesThatSayIt,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

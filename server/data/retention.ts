@@ -28,13 +28,16 @@ export async function loadKept(
     kinds
       .map((kind) => {
         const { table, which, when, rule } = things[kind]
-        return `select '${kind}' as kind, (select ${rule} from care_rule) as days, count(*)::int as count,
+        return `select '${kind}' as kind, (select ${rule} from retention_rule) as days, count(*)::int as count,
           min(${when})::date as since from ${table} where ${which}`
       })
       .join(' union all '),
   )
   return Object.fromEntries(rows.map(({ kind, ...kept }) => [kind, kept])) as never
 }
+
+/** A link into an account opens nothing any more, used or not: so long it is still said to be over. */
+const endedLinkDays = 30
 
 /** So many events are let go of at once, so that nobody waits for it. */
 const atOnce = 2000
@@ -46,10 +49,11 @@ const atOnce = 2000
 export async function letGo(db: Knex): Promise<void> {
   const old = (kind: RetainedKind): string => {
     const { which, when, rule } = things[kind]
-    return `${which} and ${when} < now() - make_interval(days => (select ${rule} from care_rule))`
+    return `${which} and ${when} < now() - make_interval(days => (select ${rule} from retention_rule))`
   }
   for (const kind of ['openings', 'filesLeft', 'filesTaken'] as const)
     await db.raw(`delete from ${things[kind].table} where ${old(kind)}`)
+  await db.raw('delete from invitation where expires < now() - make_interval(days => ?)', [endedLinkDays])
   await db.transaction(async (trx) => {
     const runs = `select id from report_run where ${old('reports')}`
     for (const table of ['report_file', 'report_document'])

@@ -234,7 +234,7 @@ declare module 'knex/types/tables' {
       'times' | 'last_at'
     >
     person_setting: Table<{ person_id: string; settings: Partial<OwnSettings> }, 'settings'>
-    care_rule: Table<
+    retention_rule: Table<
       {
         only_one: boolean
         openings_days: number

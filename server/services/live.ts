@@ -53,7 +53,7 @@ export async function loadHappened(db: Context['db'], ids: readonly number[]): P
 const notOfClasses: ReadonlySet<ChangeableTable> = new Set<ChangeableTable>([
   'person_setting',
   'contact',
-  'care_rule',
+  'retention_rule',
   'person',
 ])
 

@@ -8,12 +8,6 @@ import type {
 } from '../../contracts/ownSetup'
 import { assertNever } from '../../core/assertNever'
 import { phraseProblem } from '../../core/exchange/folder/phrasebookFile'
-import { readPlan } from '../../core/narrative/plan'
-import { skillWords } from '../../core/narrative/skillWords'
-import { strandsOf } from '../../core/record/narrativeFacts'
-import { planProblems } from '../../core/record/planProblems'
-import { strandsAlike } from '../../core/school/strand'
-import { scaleProblems } from '../../core/scales/scale'
 import { allow, changesSchool } from '../access/grants'
 import { Refusal } from '../access/refusal'
 import type { Change, Row } from '../data/changes/changeableTables'
@@ -40,8 +34,8 @@ export async function writeOwnSetup(
 ): Promise<number | null> {
   const standing = await viewOwnSetup(context, yearId)
   for (const change of changes) requireUnused(change, standing.uses)
-  const wanted = changes.reduce(withChange, standing)
-  const problems = [...problemsOf(wanted), ...changes.flatMap((change) => phraseProblems(change, wanted))]
+  const subjects = subjectsAfter(standing.subjects, changes)
+  const problems = changes.flatMap((change) => phraseProblems(change, subjects))
   if (problems.length > 0) throw new Refusal('invalid', `${problems.slice(0, 3).join(' ')} Nothing was changed.`)
   const [first, ...more] = changes
   const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
@@ -191,90 +185,21 @@ function ratings(count: number): string {
   return count === 1 ? 'One entry rests on' : `${count.toLocaleString('en')} entries rest on`
 }
 
-type Rows = Omit<OwnSetupAnswer, 'uses'>
-
-function withChange<T extends Rows>(rows: T, change: SetupChange): T {
-  const key = keyOf(change)
-  const put = <R extends object>(list: readonly R[], row: R | null, keyOfRow: (one: R) => string): R[] => {
-    const rest = list.filter((one) => keyOfRow(one) !== key)
-    return row ? [...rest, row] : rest
+/** What a phrase may be about when all changes are made. */
+function subjectsAfter(subjects: OwnSetupAnswer['subjects'], changes: readonly SetupChange[]): ReadonlySet<string> {
+  const known = new Set(['any', 'general', ...subjects.map(({ key }) => key)])
+  for (const change of changes) {
+    if (change.kind !== 'subject') continue
+    if (change.row === null) known.delete(keyOf(change))
+    else known.add(change.row.key)
   }
-  switch (change.kind) {
-    case 'subject':
-      return { ...rows, subjects: put(rows.subjects, change.row, (one) => one.key) }
-    case 'skill':
-      return { ...rows, skills: put(rows.skills, change.row, (one) => one.id) }
-    case 'habit':
-      return { ...rows, habits: put(rows.habits, change.row, (one) => one.key) }
-    case 'box':
-      return { ...rows, boxes: put(rows.boxes, change.row, (one) => one.key) }
-    case 'scale':
-      return { ...rows, scales: put(rows.scales, change.row, (one) => one.key) }
-    case 'phrase':
-      return rows
-    default:
-      return assertNever(change)
-  }
+  return known
 }
 
-/** What does not fit together in a set-up, in sentences. */
-function problemsOf({ subjects, skills, habits, boxes, scales }: Rows): string[] {
-  const scaleOf = (key: string) => scales.find((scale) => scale.key === key)
-  const isOfKind = (key: string, kind: string): boolean => scaleOf(key)?.kind === kind
-  const inUse = subjects.filter((subject) => !subject.retired)
-  const live = { skills: skills.filter((skill) => !skill.retired), habits: habits.filter((habit) => !habit.retired) }
-  return [
-    ...scales.flatMap((scale) => scaleProblems(scale)),
-    ...subjects.flatMap(({ name, ...on }) => [
-      ...([on.markScale, ...on.markScaleByGrade.map(({ is }) => is)].every((key) => isOfKind(key, 'mark'))
-        ? []
-        : [`${name} needs a scale for marks.`]),
-      ...([on.skillScale, ...on.skillScaleByGrade.map(({ is }) => is)].every((key) => isOfKind(key, 'skill'))
-        ? []
-        : [`${name} needs a scale for skills.`]),
-    ]),
-    ...twice(inUse.map(({ name }) => name)).map((name) => `There are two subjects called ${name}.`),
-    ...subjects.flatMap((subject) =>
-      strandsAlike(
-        subject,
-        strandsOf(skills, subject.key).map(([strand]) => strand),
-      ).map((name) => `${subject.name} has two strands called ${name}.`),
-    ),
-    ...skills
-      .filter((skill) => !subjects.some((subject) => subject.key === skill.subject))
-      .map((skill) => `“${skill.statement}” belongs to a subject that is not there.`),
-    ...skills
-      .filter(({ does }) => does !== '' && skillWords(does) === null)
-      .map(({ does }) => `“${does}” cannot be read: a verb stands in { and }.`),
-    ...habits.filter(({ scale }) => !isOfKind(scale, 'habit')).map(({ name }) => `${name} needs a scale for habits.`),
-    ...boxes.flatMap((box) => (box.retired ? [] : boxProblems(box, inUse, live))),
-  ]
-}
-
-function boxProblems(
-  box: OwnSetupAnswer['boxes'][number],
-  subjects: OwnSetupAnswer['subjects'],
-  { skills, habits }: Pick<Rows, 'skills' | 'habits'>,
-): string[] {
-  if (box.subject !== null && !subjects.some((subject) => subject.key === box.subject)) return []
-  try {
-    const plan = readPlan(box.plan)
-    return planProblems({ subject: box.subject, plan }, skills, habits).map((problem) => `In ${box.name}: ${problem}`)
-  } catch (error) {
-    return [`In ${box.name}: ${error instanceof Error ? error.message : String(error)}`]
-  }
-}
-
-function phraseProblems({ kind, row }: SetupChange, { subjects }: Rows): string[] {
+function phraseProblems({ kind, row }: SetupChange, subjects: ReadonlySet<string>): string[] {
   if (kind !== 'phrase' || row === null) return []
-  const known = ['any', 'general', ...subjects.map(({ key }) => key)]
-  const wrong = known.includes(row.subject)
+  const wrong = subjects.has(row.subject)
     ? phraseProblem({ ...row, owner: null })
     : `There is no subject “${row.subject}”.`
   return wrong === null ? [] : [`“${row.text}”: ${wrong}`]
-}
-
-function twice(names: readonly string[]): string[] {
-  const keys = names.map((name) => name.toLowerCase())
-  return names.filter((name, at) => keys.indexOf(name.toLowerCase()) !== at)
 }

@@ -67,7 +67,7 @@ export async function writeContacts(context: Context, contacts: readonly Contact
 export async function setRetention(context: Context, { days, was }: RetentionRule): Promise<number | null> {
   allow(changesSchool(context.who), 'change what is kept')
   const change = {
-    table: 'care_rule' as const,
+    table: 'retention_rule' as const,
     key: { only_one: true },
     seen: keptForRow(was),
     after: keptForRow(days),

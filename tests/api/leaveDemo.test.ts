@@ -61,7 +61,7 @@ it('is thrown away by the coordinator alone, by its name, and only while it is t
 it('leaves nothing behind but the place for a school, and does not come back', async () => {
   await setMark(db, demoMark)
   expect(await leaveAs('philippa', 'Larkhollow School')).toBe('the-key')
-  expect(await counts()).toEqual(['care_rule'])
+  expect(await counts()).toEqual(['retention_rule'])
   expect(prepare()).not.toContain('demo school is loaded')
-  expect(await counts()).toEqual(['care_rule'])
+  expect(await counts()).toEqual(['retention_rule'])
 })

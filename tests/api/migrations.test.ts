@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
+import { checkKeys } from '../../core/checks/checkKeys'
 import { writePlan } from '../../core/narrative/plan'
 import { tableNames } from '../../server/data/changes/changeableTables'
 import { jsonColumns } from '../../server/data/changes/writtenRows'
@@ -151,6 +152,14 @@ describe('a database of the first landing', () => {
     await migrate(db)
     expect(await db('phrase').count('id as n').first()).toEqual({ n: 2 })
   })
+})
+
+it('knows every check that there is, so that nobody keeps what nobody asks for again', async () => {
+  const { rows } = await db.raw<{ rows: { said: string }[] }>(
+    `select pg_get_constraintdef(oid) as said from pg_constraint where conname = 'check_is_known'`,
+  )
+  const known = [...(rows[0]?.said ?? '').matchAll(/'([^']+)'/g)].map(([, key]) => key)
+  expect(known.sort()).toEqual([...checkKeys].sort())
 })
 
 it('every column of JSON that people change is known to be one', async () => {

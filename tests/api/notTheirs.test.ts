@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
+import { strFromU8, unzipSync } from 'fflate'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import type { ClassAnswer, DeskAnswer } from '../../contracts/answers'
+import type { ClassAnswer, DeskAnswer, RunAnswer } from '../../contracts/answers'
 import { demoDay } from '../../demo/demoDay'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { setLockAside } from '../../server/data/lockSetAside'
@@ -89,6 +90,26 @@ const asked: Readonly<Record<string, (child: string) => string[]>> = {
   '/live': () => [],
 }
 
+/**
+ * By hand: which children anything is said of by all routes that are about no class, and whose recorded things. Who
+ * teaches a child has it in the list of the own children; the coordinator has what is kept of each.
+ */
+const saidElsewhere: readonly [who: string, named: string[], told: 'all' | 'nothing'][] = [
+  ['philippa', ['rosa', 'imani'], 'all'],
+  ['group', ['rosa', 'imani'], 'nothing'],
+  ['group reader', [], 'nothing'],
+  ['grade 6', [], 'nothing'],
+  // Science in 6 Rowan is hers.
+  ['ines', ['rosa', 'imani'], 'nothing'],
+  ['marek', ['imani'], 'nothing'],
+  ['class reader', [], 'nothing'],
+  ['tobias', ['rosa', 'imani'], 'nothing'],
+  ['music reader', [], 'nothing'],
+]
+
+/** Who may have the pages that the class's teacher makes of Rosa: by hand. */
+const runsOfRosa = ['ines', 'philippa']
+
 let db: Knex
 let home: DemoPlace
 let term: string
@@ -100,6 +121,7 @@ const children = new Map<string, string>()
 const stood = new Map<string, Record<string, unknown>[]>()
 const people: string[] = []
 let lastEvent: number
+let ofRosa: string
 const work = randomUUID()
 const ofChildren = [
   'settled_mark',
@@ -146,6 +168,10 @@ beforeAll(async () => {
     })
     for (const [name, id] of children) await plant(trx, name, id)
   })
+  const made = await (clients.get('ines') as Client)<RunAnswer>('POST', `${home.path}/runs`, {
+    students: [children.get('rosa')],
+  })
+  ofRosa = made.body.id
 })
 
 afterAll(async () => {
@@ -280,6 +306,54 @@ it.each(told)('%s is told of %s what the table says, and no more', async (who, r
   }
   expect([...found].sort()).toEqual(expected === 'refused' ? [] : [...expected].sort())
 })
+
+it.each(saidElsewhere)('%s is told of %j elsewhere, and of what is recorded %s', async (who, named, marked) => {
+  const client = clients.get(who) as Client
+  const said = { children: new Set<string>(), marks: new Set<string>() }
+  for (const path of elsewhere()) {
+    const { body } = await client<object>('GET', path)
+    const text = body instanceof Uint8Array ? textIn(body) : JSON.stringify(body)
+    for (const [name, id] of children) if (text.includes(id)) said.children.add(name)
+    for (const each of marksIn(text)) said.marks.add(each)
+  }
+  expect([...said.children].sort()).toEqual([...named].sort())
+  expect([...said.marks].sort()).toEqual(marked === 'nothing' ? [] : everyMark())
+  for (const path of ['', '/pdf']) {
+    const { status } = await client('GET', `/api/runs/${ofRosa}${path}`)
+    expect([path, status === 403]).toEqual([path, !runsOfRosa.includes(who)])
+  }
+})
+
+/** All that was marked, of both; days are written in other ways there. */
+function everyMark(): string[] {
+  const both = ['rosa', 'imani'].flatMap((child) => of(child, ofMusic, strings, ofArt, ofGeneral, ofNotes))
+  return [...both, 'rosa art result'].filter((each) => !/ (attendance|register)$/.test(each)).sort()
+}
+
+/** What a file says: a folder by all that is in it. */
+function textIn(file: Uint8Array): string {
+  const isZip = strFromU8(file.subarray(0, 2)) === 'PK'
+  return isZip
+    ? Object.values(unzipSync(file))
+        .map((each) => strFromU8(each))
+        .join('\n')
+    : strFromU8(file)
+}
+
+/** What can be asked that is about no class in a term: of both children, both of their classes and Rosa's pages. */
+function elsewhere(): string[] {
+  const year = home.answer.record.term.yearId
+  const others = apiRoutes().filter(
+    ({ method, path }) => method === 'GET' && !path.startsWith('/api/classes/') && !path.includes(':token'),
+  )
+  return others.flatMap(({ path }) => {
+    const one = path.replace(':year', year).replace(':term', term).replace(':run', ofRosa)
+    const ofClasses = one.includes(':class')
+      ? ['5 Juniper', '6 Rowan'].map((name) => one.replace(':class', rooms.get(name) ?? ''))
+      : [one]
+    return ofClasses.flatMap((each) => [...children.values()].map((child) => each.replace(':student', child)))
+  })
+}
 
 it('has every key of a record in the table, and nothing in a group of what belongs to the class as a whole', async () => {
   const group = clients.get('group') as Client

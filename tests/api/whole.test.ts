@@ -6,7 +6,7 @@ import { databaseUrl, openDatabase } from '../../server/data/database'
 import { hashPassword } from '../../server/data/people'
 import { demoDay } from '../../demo/demoDay'
 import { signedInAs, type Client } from './client'
-import { juniper, type DemoPlace, type Done } from './school'
+import { juniper, setupOf, type DemoPlace, type Done } from './school'
 
 // What must hold of the whole school, whoever changes it and at whatever moment.
 let db: Knex
@@ -85,6 +85,28 @@ describe('a school', () => {
     for (const { body } of [...terms, ...answers, room]) {
       if (body.event) await philippa('POST', `/api/events/${body.event}/undo`)
     }
+  })
+
+  it('has a set-up that fits together, though two change it at once, and though one of them takes it back', async () => {
+    const philippa = await signedInAs('philippa')
+    const { rows, write, undo } = setupOf(philippa, () => place.yearPath)
+    const [art] = (await rows()).subjects
+    if (!art) throw new Error('no subject')
+    const dance = ['dance', 'dances'].map((key) => ({ ...art, key, name: 'Dance', position: 90 }))
+    for (let round = 0; round < 4; round += 1) {
+      const both = await Promise.all(dance.map((row) => write({ kind: 'subject', was: null, row })))
+      expect(both.map(({ status }) => status).sort()).toEqual([200, 422])
+      expect(both.find(({ status }) => status === 422)?.body.message).toContain('two subjects called Dance')
+      await undo(both.find(({ status }) => status === 200)?.body.event ?? null)
+    }
+    const [one, other] = dance
+    if (!one || !other) throw new Error('no dance')
+    const first = await write({ kind: 'subject', was: null, row: one })
+    const renamed = await write({ kind: 'subject', was: one, row: { ...one, name: 'Ballet' } })
+    const second = await write({ kind: 'subject', was: null, row: other })
+    const back = await philippa<Done>('POST', `/api/events/${renamed.body.event}/undo`)
+    expect([back.status, back.body.message]).toEqual([422, expect.stringContaining('two subjects called Dance')])
+    for (const { body } of [second, renamed, first]) await undo(body.event)
   })
 })
 

@@ -24,6 +24,14 @@ for (const scheme of ['light', 'dark'] as const) {
     // Nineteen views, each inspected whole.
     test.setTimeout(240_000)
     await page.emulateMedia({ colorScheme: scheme })
+    // What a page wanted and its policy did not let it have.
+    const forbidden: string[] = []
+    await page.exposeFunction('noteForbidden', (what: string) => forbidden.push(what))
+    await page.addInitScript(() => {
+      document.addEventListener('securitypolicyviolation', ({ violatedDirective, blockedURI }) => {
+        void Reflect.get(window, 'noteForbidden')(`${violatedDirective} ${blockedURI}`)
+      })
+    })
     await page.goto('/')
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
     await inspect(page, 'sign-in')
@@ -68,5 +76,6 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.goto('/no-such-page')
     await expect(page.getByText('There is nothing at this address')).toBeVisible()
     await inspect(page, 'not found')
+    expect(forbidden).toEqual([])
   })
 }

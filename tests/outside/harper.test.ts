@@ -130,15 +130,19 @@ describe('composed comments, read by an independent grammar checker', () => {
     expect(await findings('She have a excellent plan and and writes.')).not.toEqual([])
   })
 
-  it('every phrase at every one of its levels in every pronoun set for forty names', async () => {
+  // All pairs, as combinatorial testing has it: each phrase is said at each of its levels in each pronoun set, and for
+  // each name; which name meets which level and set goes round.
+  it('every phrase at every one of its levels in every pronoun set, and for forty names', async () => {
     const texts = new Set<string>()
     const said = new Set<string>()
-    for (const shipped of record.phrasebook.phrases) {
+    for (const [at, shipped] of record.phrasebook.phrases.entries()) {
       // What is only offered reads as well as what is said.
       const phrase = { ...shipped, claims: 'level' as const }
-      for (const tier of phrase.tiers.length > 0 ? phrase.tiers : tiers) {
-        for (const pronouns of pronounSets) {
-          for (const name of names) {
+      const levels = phrase.tiers.length > 0 ? phrase.tiers : tiers
+      for (const [level, tier] of levels.entries()) {
+        for (const [set, pronouns] of pronounSets.entries()) {
+          const turn = level * pronounSets.length + set
+          for (const name of names.filter((_, nth) => (nth + at) % (levels.length * pronounSets.length) === turn)) {
             const anchor = plainPhrase('anchor', 'Here is more.', {
               about: phrase.about === 'any' ? 'Number' : phrase.about,
             })

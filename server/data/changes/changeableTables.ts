@@ -18,7 +18,7 @@ interface TableRule {
 
 /** The tables whose rows people change. A table stands after those it rests on. */
 export const changeableTables = {
-  care_rule: { key: ['only_one'] },
+  retention_rule: { key: ['only_one'] },
   person: { key: ['id'], hidden: ['password_hash', 'session_epoch'] },
   person_setting: { key: ['person_id'] },
   term: { key: ['id'] },

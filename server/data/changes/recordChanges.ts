@@ -5,6 +5,7 @@ import { holdRows } from './heldRows'
 import { keepEvents, recordedChange, type Action } from './keptEvents'
 import { amend, openSession } from './editingSession'
 import { sortOut, type RecordOptions } from './sortedOut'
+import { holdSetups, requireSetupsFit } from './wholeSetup'
 import { putRows, takeRows } from './writtenRows'
 
 /** What came of changes. */
@@ -21,7 +22,8 @@ export interface Recorded {
  * Makes changes and records them as one event, from which they can be undone. Every write of a person's data goes
  * through here: rows are held, compared with what the writer saw (see changedSince.ts), then written. Rows that stand
  * so already are left alone; when all do, no event is recorded.
- * @throws Refusal of the kind "conflict", naming each change whose row has changed since and how it stands
+ * @throws Refusal of the kind "conflict", naming each change whose row has changed since and how it stands; of the kind
+ * "invalid" where a set-up would not fit together
  */
 export async function recordChanges(
   trx: Knex.Transaction,
@@ -29,12 +31,14 @@ export async function recordChanges(
   changes: readonly Change[],
   options: RecordOptions = {},
 ): Promise<Recorded> {
+  const setups = await holdSetups(trx, changes)
   const held = await holdRows(trx, changes)
   const { wanted, leftOut } = sortOut(changes, held, options)
   if (wanted.length === 0) return { event: null, version: highestVersion(held), leftOut }
   const session = await openSession(trx, action, wanted, held)
   const version = session?.version ?? (await nextVersion(trx, wanted))
   const lost = await write(trx, wanted, held, version)
+  await requireSetupsFit(trx, setups)
   // Rows that somebody made first, between the look and the write: they are held now, and judged like all others.
   const late = lost.length === 0 ? { wanted: [], leftOut: [] } : sortOut(lost, await holdRows(trx, lost), options)
   const made = wanted.filter((change) => !lost.includes(change))
