@@ -109,6 +109,11 @@ const oneRounding = {
   message: 'Numbers are rounded by core/marks/rounding.',
 }
 
+const properties = {
+  selector: 'ObjectExpression > SpreadElement > ObjectExpression',
+  message: 'A property stands by itself: a list of them in braces of its own only pleases the formatter.',
+}
+
 export default withNuxt(
   {
     rules: {
@@ -139,6 +144,11 @@ export default withNuxt(
     rules: {
       'no-restricted-properties': ['error', oneRounding],
     },
+  },
+  {
+    files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
+    ignores: ['**/*.test.ts', '**/*.spec.ts', 'tests/**'],
+    rules: { 'no-restricted-syntax': ['error', properties] },
   },
   {
     // In templates a list of classes may be long.
@@ -176,6 +186,7 @@ export default withNuxt(
       ],
       'no-restricted-syntax': [
         'error',
+        properties,
         {
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: 'The core has no clock: pass the time in.',
@@ -189,6 +200,7 @@ export default withNuxt(
     rules: {
       'no-restricted-syntax': [
         'error',
+        properties,
         ...['[callee.name=/^(db|trx|knex)$/]', "[callee.property.name='db']", "[callee.property.name='raw']"].map(
           (which) => ({
             selector: `CallExpression${which}`,

@@ -15,7 +15,24 @@ export function memoize<Thing extends object, Made>(make: (thing: Thing) => Made
 }
 
 /**
- * The same for each key of a thing: for each subject of a school, each student of a record.
+ * Remembers what was made of words, which come again and again and are held by nobody: so many at most, then all are
+ * let go of.
+ * @example const syllablesOf = memoizeWords(20_000, (word) => Math.max(1, syllable(word)))
+ */
+export function memoizeWords<Made>(most: number, make: (words: string) => Made): (words: string) => Made {
+  const known = new Map<string, Made>()
+  return (words) => {
+    const before = known.get(words)
+    if (before !== undefined) return before
+    if (known.size >= most) known.clear()
+    const made = make(words)
+    known.set(words, made)
+    return made
+  }
+}
+
+/**
+ * As memoize, for each key of a thing: for each subject of a school, each student of a record.
  * @example const skillsOf = memoizeByKey((skills: readonly Skill[], subject) => skills.filter(…))
  */
 export function memoizeByKey<Thing extends object, Made>(

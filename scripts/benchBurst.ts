@@ -15,7 +15,8 @@ interface Asked {
 export async function burstTimes({ address, cookie, path }: Asked): Promise<string[]> {
   const guess = (nth: number) =>
     fetch(`${address}/api/session`, {
-      ...{ method: 'POST', headers: { 'content-type': 'application/json' } },
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ name: `stranger ${nth}`, password: `guess ${nth}` }),
     }).then((answer) => answer.status)
   let isOver = false

@@ -51,13 +51,23 @@ function largeYear(demo: ClassRecord, size: { students: number; subjects: number
   )
   const work = subjects.flatMap(({ key }) =>
     Array.from({ length: size.works }, (_, at): SubjectWork => ({
-      ...{ id: `${key}-${at}`, subject: key, title: `W ${at}`, outOf: 20, weight: 1, counts: true },
-      ...{ category: at % 2 === 0 ? 'Quizzes' : 'Projects', date: `2026-${at < 20 ? '09' : '10'}-${(at % 20) + 10}` },
+      id: `${key}-${at}`,
+      subject: key,
+      title: `W ${at}`,
+      outOf: 20,
+      weight: 1,
+      counts: true,
+      category: at % 2 === 0 ? 'Quizzes' : 'Projects',
+      date: `2026-${at < 20 ? '09' : '10'}-${(at % 20) + 10}`,
     })),
   )
   const results = students.flatMap(({ id }, nth) =>
     work.map((piece, at) => ({
-      ...{ studentId: id, workId: piece.id, state: 'scored' as const, score: (nth * 3 + at * 7) % 21, remark: '' },
+      studentId: id,
+      workId: piece.id,
+      state: 'scored' as const,
+      score: (nth * 3 + at * 7) % 21,
+      remark: '',
     })),
   )
   return { ...demo, students, subjects, categories, work, results, marks: [], earlier: [] }

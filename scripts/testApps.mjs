@@ -47,12 +47,10 @@ async function beginAgain(app, folder) {
   await app.processes?.stop()
   await loadDemo(app.env)
   app.processes = startProcesses({
-    ...{
-      databaseUrl: app.env.DATABASE_URL,
-      port: app.port,
-      secret: sessionSecret(`${folder}/test-secret`),
-      quiet: true,
-    },
+    databaseUrl: app.env.DATABASE_URL,
+    port: app.port,
+    secret: sessionSecret(`${folder}/test-secret`),
+    quiet: true,
     pidFile: app.env.FACUNDA_PROCESSES,
   })
   await whenHealthy(app.port)

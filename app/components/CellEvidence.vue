@@ -31,11 +31,17 @@ const points = computed(() => {
   const { scale } = place.value
   if (ratings.length === 0 || !scale)
     return results.map(({ work, percent, level }) => ({
-      ...{ key: work.id, title: work.title, when: inDays(work.date), percent },
+      key: work.id,
+      title: work.title,
+      when: inDays(work.date),
+      percent,
       shown: `${percentText(percent)}${level ? `, ${level.symbol}` : ''}`,
     }))
   return seen.map(({ key, title, day, level }) => ({
-    ...{ key, title: title || 'Seen along the way', when: inDays(day), percent: heightOf(scale, level) },
+    key,
+    title: title || 'Seen along the way',
+    when: inDays(day),
+    percent: heightOf(scale, level),
     shown: `${level.symbol} ${level.name}`,
   }))
 })

@@ -42,7 +42,10 @@ function plan(text: string) {
   const { index, answer } = classRecord
   if (!index || !answer) throw new Error('The class is not here yet.')
   const { cells, ...rest } = planClassList(text, index, {
-    ...{ may, today: answer.today, program: program.value, presenceOn },
+    may,
+    today: answer.today,
+    program: program.value,
+    presenceOn,
   })
   return { ...rest, notes: [], take: () => takeIn(cells) }
 }

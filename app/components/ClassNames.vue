@@ -18,7 +18,9 @@ const rooms = computed(() => {
   const { record } = classRecord
   if (all.value && classes.value.length > 0) return classes.value
   const children = (record?.students ?? []).map(({ id, usedName, family }) => ({
-    ...{ id, usedName, family },
+    id,
+    usedName,
+    family,
     progress: classRecord.progress.get(id),
   }))
   return record ? [{ id: record.classRoom.id, name: '', open: 0, children }] : []

@@ -29,7 +29,9 @@ const rows = computed(() => {
   const key = subject.value?.key
   return index && record && key
     ? record.students.map((student) => ({
-        ...{ student, subject: key, rules: index.rulesOf(key) },
+        student,
+        subject: key,
+        rules: index.rulesOf(key),
         proposal: markProposal(index, student.id, key),
       }))
     : []

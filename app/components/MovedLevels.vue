@@ -35,7 +35,8 @@ function decide(keys: readonly string[], decision: 'take' | 'keep'): void {
   classRecord.settleLevels(
     kind,
     decided.map(({ studentId, about, to, settled }) => ({
-      ...{ studentId, about },
+      studentId,
+      about,
       symbol: decision === 'take' ? to : settled,
     })),
   )

@@ -17,8 +17,11 @@ const decimals = computed(() => classRecord.index?.rulesOf(subject).decimals ?? 
 const shown = (percent: number | null | undefined): string => markShown(percent, subject, decimals.value)
 const lines = computed(() =>
   moved.map(({ student, proposal }) => ({
-    ...{ key: student.id, name: settings.nameOf(student), usedName: student.usedName },
-    ...{ from: shown(proposal.movedFrom), to: shown(proposal.computed.percent) },
+    key: student.id,
+    name: settings.nameOf(student),
+    usedName: student.usedName,
+    from: shown(proposal.movedFrom),
+    to: shown(proposal.computed.percent),
     settled: proposal.settled?.special ?? shown(proposal.settled?.percent),
   })),
 )

@@ -81,7 +81,8 @@ function make(): Promise<void> {
       classes: classes.value
         .filter((room) => room.goes)
         .map(({ from, name, subject }) => ({
-          ...{ from, name },
+          from,
+          name,
           students: whoGoesTo(from).filter((id) => subject === null || !leaving.value.has(id)),
         })),
     })

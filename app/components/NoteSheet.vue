@@ -80,11 +80,17 @@ const inComment = computed(() => {
 
 function begin(): void {
   draft.value = {
-    ...{ id: crypto.randomUUID(), studentId: student.value?.id ?? '', place: classRecord.place, text: '' },
+    id: crypto.randomUUID(),
+    studentId: student.value?.id ?? '',
+    place: classRecord.place,
+    text: '',
     about: choices.value.some(({ options }) => options.some(({ value }) => value === noteAbout.value))
       ? noteAbout.value
       : '',
-    ...{ date: classRecord.answer?.today ?? '', symbol: null, mayTell: false, was: null },
+    date: classRecord.answer?.today ?? '',
+    symbol: null,
+    mayTell: false,
+    was: null,
   }
 }
 
@@ -105,7 +111,10 @@ function tieOf(about: string): Pick<NoteKept, 'kind' | 'about'> {
   return { kind: (kind || null) as NoteKind | null, about: rest.join(' ') }
 }
 const noteOf = ({ date, text, symbol, mayTell, about }: Draft): NoteKept => ({
-  ...{ date, text: text.trim(), symbol, mayTell },
+  date,
+  text: text.trim(),
+  symbol,
+  mayTell,
   ...tieOf(about),
 })
 
@@ -131,7 +140,13 @@ function change(note: Observation): void {
   keep()
   const { id, studentId, date, kind, about, symbol, text, mayTell } = note
   draft.value = {
-    ...{ id, studentId, date, symbol, text, mayTell, place: classRecord.place },
+    id,
+    studentId,
+    date,
+    symbol,
+    text,
+    mayTell,
+    place: classRecord.place,
     about: kind === null ? '' : `${kind} ${about}`,
     was: { date, kind, about, symbol, text, mayTell },
   }

@@ -40,7 +40,8 @@ function bring(event: Event, studentId: string | null = null): Promise<void> {
 }
 
 const toKeep = (studentId: string, jpeg: string | null): PhotoToKeep => ({
-  ...{ studentId, jpeg },
+  studentId,
+  jpeg,
   was: students.value.find(({ id }) => id === studentId)?.photo ?? null,
 })
 

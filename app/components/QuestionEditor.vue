@@ -14,7 +14,10 @@ const isOpen = ref(false)
 
 const standing = computed((): QuestionKept[] =>
   (classRecord.index?.questionsOf(props.work.id) ?? []).map(({ number, words, skill, outOf }) => ({
-    ...{ number, words, skill, outOf },
+    number,
+    words,
+    skill,
+    outOf,
   })),
 )
 const { seen, wanted, isChanged, takeStanding } = useOwnCopy(() => standing.value)

@@ -115,7 +115,10 @@ function onFocus(row: number, column: number, studentId: string): void {
 /** "Mon 23 Nov" */
 const inWords = (day: string): string =>
   new Date(`${day}T00:00:00Z`).toLocaleDateString('en-GB', {
-    ...{ weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' },
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
   })
 const spoken = (studentId: string, day: string): string => register.presenceOn(studentId, day) ?? 'no sign yet'
 const apart = computed(() =>

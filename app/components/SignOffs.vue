@@ -64,7 +64,9 @@ function whose({ of, studentId, about }: LaterChange): string {
   const { index, record } = classRecord
   const student = index?.student(studentId)
   const what = {
-    ...{ mark: () => 'mark', comment: () => 'comment', attendance: () => 'attendance' },
+    mark: () => 'mark',
+    comment: () => 'comment',
+    attendance: () => 'attendance',
     skill: () => record?.skills.find(({ id }) => id === about)?.statement,
     habit: () => record?.habits.find(({ key }) => key === about)?.name,
     result: () => record?.work.find(({ id }) => id === about)?.title,

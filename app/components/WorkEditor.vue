@@ -19,8 +19,12 @@ const was = computed((): WorkKept | null => {
   return { title, category, date, outOf, weight, counts }
 })
 const first: WorkKept = {
-  ...{ title: '', category: categories.value[0]?.key ?? 'Classwork', date: classRecord.answer?.today ?? null },
-  ...{ outOf: 20, weight: 1, counts: true },
+  title: '',
+  category: categories.value[0]?.key ?? 'Classwork',
+  date: classRecord.answer?.today ?? null,
+  outOf: 20,
+  weight: 1,
+  counts: true,
 }
 const { seen, wanted, isChanged } = useOwnCopy(() => was.value ?? first)
 /** The category by the name that is shown. */

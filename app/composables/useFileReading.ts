@@ -92,7 +92,18 @@ export function useFileReading(file: FileAnswer) {
   }
 
   return {
-    ...{ busy, problem, sheet, mapping, plan, followed },
-    ...{ correct, onlyThisOne, chooseSheet, whoIs, allAreWhoTheySeem, means, takeIn },
+    busy,
+    problem,
+    sheet,
+    mapping,
+    plan,
+    followed,
+    correct,
+    onlyThisOne,
+    chooseSheet,
+    whoIs,
+    allAreWhoTheySeem,
+    means,
+    takeIn,
   }
 }

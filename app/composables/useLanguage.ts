@@ -1,4 +1,4 @@
-import type { LanguageRemark } from '~~/core/checks/language'
+import type { LanguageRemark } from '~~/core/checks/languageRemarks'
 
 type Answer = { id: number; remarks?: LanguageRemark[]; problem?: string }
 

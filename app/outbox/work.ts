@@ -4,6 +4,7 @@ import type { NoteKept, NoteToWrite } from '~~/contracts/notes'
 import type { ResultToWrite } from '~~/contracts/results'
 import type { LevelToSettle, MarkToSettle } from '~~/contracts/settle'
 import type { CommentToWrite, FindingToAccept } from '~~/contracts/write'
+import { assertNever } from '~~/core/assertNever'
 import type { RegisterDay } from '~~/core/record/register'
 
 /** A change as it is asked of the server. */
@@ -115,8 +116,12 @@ function mapped(
       const presence = (standing: unknown) => (standing as Pick<RegisterDay, 'presence'> | null)?.presence ?? null
       return { ...work, body: { days: change(work.body.days, presence) } }
     }
-    default:
+    case 'comment':
+    case 'note':
+    case 'finding':
       return undefined
+    default:
+      return assertNever(work)
   }
 }
 

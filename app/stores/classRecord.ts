@@ -48,8 +48,14 @@ export const useClassRecord = defineStore('classRecord', () => {
   const may = computed(
     () =>
       answer.value?.may ?? {
-        ...{ subjects: [], general: false, notes: false, photos: false, reports: false, phrasebook: false },
-        ...{ locked: null, reopened: [] },
+        subjects: [],
+        general: false,
+        notes: false,
+        photos: false,
+        reports: false,
+        phrasebook: false,
+        locked: null,
+        reopened: [],
       },
   )
   const index = computed(() => (record.value ? indexRecord(record.value) : null))

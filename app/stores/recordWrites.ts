@@ -68,7 +68,10 @@ export function recordWrites({ index, place, show, putResults, nameOf, send }: W
     const seen = index.value
     if (!seen || cells.length === 0) return
     const levels = cells.map(({ studentId, about, symbol }) => ({
-      ...{ studentId, kind, about, symbol },
+      studentId,
+      kind,
+      about,
+      symbol,
       // Whoever settles has seen what is proposed now.
       proposed: levelEvidence(seen, { studentId, kind, about }).proposed?.symbol ?? null,
       was: seen.levelOf(studentId, kind, about) ?? null,

@@ -1,6 +1,6 @@
 import { Dialect, LocalLinter } from 'harper.js'
 import { slimBinary } from 'harper.js/slimBinary'
-import type { LanguageRemark } from '~~/core/checks/language'
+import type { LanguageRemark } from '~~/core/checks/languageRemarks'
 import { remarksOf } from '~~/core/checks/remarksOf'
 
 /** Reads a text for spelling and grammar, off the main thread: harper.js is sixteen megabytes of WebAssembly. */

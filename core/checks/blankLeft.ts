@@ -1,3 +1,4 @@
+import { explanations } from './explanations'
 import type { Check, Mend } from './finding'
 import { write } from './finding'
 
@@ -8,7 +9,7 @@ export const blankLeft: Check = ({ text, student }) =>
     const end = start + match[0].length
     return {
       check: 'blank left',
-      why: `“${match[0]}” looks like a blank that was not filled in.`,
+      why: explanations['blank left'](match[0]),
       start,
       end,
       mends: mendOf(match[0], start, end, student.usedName),

@@ -1,54 +1,60 @@
 import type { CommentBox } from '../narrative/plan'
 import type { Student } from '../record/roster'
 import type { RecordIndex } from '../record/recordIndex'
+import { anotherName } from './anotherName'
+import { anotherSubject } from './anotherSubject'
+import { anotherTime } from './anotherTime'
 import { blankLeft } from './blankLeft'
-import { classmateNamed } from './classmateNamed'
+import { commentWithoutMark } from './commentWithoutMark'
 import { contradicts } from './contradicts'
-import { describingTwice } from './describingTwice'
-import { emptyBox } from './emptyBox'
-import { factsMissing } from './factsMissing'
+import { describingWordTwice } from './describingWordTwice'
+import { empty } from './empty'
 import { quotedWords, type Check, type CheckInput, type Finding, type Mend } from './finding'
-import { hardReading } from './hardReading'
-import { markAndLevels } from './markAndLevels'
+import { grammar } from './grammar'
+import { hardToRead } from './hardToRead'
+import { markAndLevelsDiffer } from './markAndLevelsDiffer'
+import { markWithoutComment } from './markWithoutComment'
 import { nameMissing } from './nameMissing'
+import { notSettled } from './notSettled'
 import { numbersWrong } from './numbersWrong'
-import { otherSubject } from './otherSubject'
-import { otherTime } from './otherTime'
 import { outOfStep } from './outOfStep'
-import { overLimit } from './overLimit'
-import { ownNameMisspelt } from './ownNameMisspelt'
-import { privateMatters } from './privateMatters'
-import { readFirst } from './readFirst'
+import { ownName } from './ownName'
+import { privateMatter } from './privateMatter'
+import { pronoun } from './pronoun'
+import { readItFirst } from './readItFirst'
 import { repeatedWord } from './repeatedWord'
 import { sameText } from './sameText'
-import { slipsOfTheHand } from './slips'
 import { spacing } from './spacing'
-import { unwantedWords } from './unwantedWords'
-import { wrongPronoun } from './wrongPronoun'
+import { tooLong } from './tooLong'
+import { veryShort } from './veryShort'
+import { wordNotWanted } from './wordNotWanted'
 
 const checks: readonly Check[] = [
-  emptyBox,
+  empty,
+  markWithoutComment,
   outOfStep,
-  readFirst,
+  readItFirst,
   contradicts,
   numbersWrong,
-  classmateNamed,
-  ownNameMisspelt,
-  wrongPronoun,
+  anotherName,
+  ownName,
+  pronoun,
   nameMissing,
   blankLeft,
-  privateMatters,
-  otherSubject,
-  otherTime,
-  unwantedWords,
-  overLimit,
+  privateMatter,
+  anotherSubject,
+  anotherTime,
+  wordNotWanted,
+  tooLong,
+  veryShort,
   repeatedWord,
-  slipsOfTheHand,
-  describingTwice,
+  grammar,
+  describingWordTwice,
   sameText,
-  hardReading,
-  factsMissing,
-  markAndLevels,
+  hardToRead,
+  commentWithoutMark,
+  notSettled,
+  markAndLevelsDiffer,
   spacing,
 ]
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { exampleClass, exampleComment as comment } from '../../tests/exampleClass'
@@ -8,8 +9,9 @@ import type { StudentComment } from '../record/termRecord'
 import { indexRecord } from '../record/recordIndex'
 import { usualCheckSettings } from '../school/checkSettings'
 import { checkComment, mended } from './checkComment'
+import { checkKeys, type CheckKey } from './checkKeys'
 import { quotedWords, type Finding } from './finding'
-import { languageFindings } from './language'
+import { languageFindings } from './languageRemarks'
 import { readableText } from './readableText'
 
 const student = (id: string, usedName: string, pronouns: Pronouns = she): Student => ({
@@ -45,7 +47,18 @@ function check(
 }
 const names = (...given: Parameters<typeof check>): string[] => check(...given).map((finding) => finding.check)
 
+/** Keys that are found together, by the words around them or by a checker of another hand. */
+const foundIn: Partial<Record<CheckKey, string>> = {
+  'contradicts the level': 'contradicts',
+  'contradicts the record': 'contradicts',
+  'spelling': 'languageRemarks',
+}
+
 describe('the checks', () => {
+  it.each(checkKeys)('“%s” is found in the file of its name', (key) => {
+    const file = foundIn[key] ?? key.replace(/ (.)/g, (_, letter: string) => letter.toUpperCase())
+    expect(readFileSync(new URL(`${file}.ts`, import.meta.url), 'utf8')).toContain(`'${key}'`)
+  })
   it.each([
     ['Maya has had a good term.', []],
     ['', ['empty']],

@@ -6,6 +6,7 @@ import { familyOf } from '../narrative/wordFamily'
 import { narrativeFacts } from '../record/narrativeFacts'
 import { tierRank } from '../scales/tier'
 import { wholeWords } from '../school/checkSettings'
+import { explanations } from './explanations'
 import type { CheckInput, Check, Finding } from './finding'
 import { highWords, lowWords, praise, blame, fallWords, riseWords, type Judging } from './judgingWords'
 import { spokenOf } from './spokenOf'
@@ -17,8 +18,11 @@ export const contradicts: Check = (input) => {
   const facts = narrativeFacts(index, student.id, box)
   const common = new Set([familyOf(box.name), ...(box.subject ? [familyOf(box.subject)] : [])])
   const counted = contradictedClaims(text, facts).map(({ start, end, why }): Finding => ({
-    ...{ check: 'contradicts the record', start, end, mends: [] },
-    why: `“${text.slice(start, end)}”, but ${why}.`,
+    check: 'contradicts the record',
+    start,
+    end,
+    mends: [],
+    why: explanations['contradicts the record'].claim(text.slice(start, end), why),
   }))
   const claims = clausesOf(text).flatMap((clause): Finding[] => {
     const composed = composedAs(input, clause)
@@ -96,7 +100,7 @@ function againstLevels(clause: Clause, { spoken, ranks, what, named }: Judged, {
     .flatMap((each) => placesOf(each, clause))
     .map(({ from, to }) => ({
       check: 'contradicts the level',
-      why: `“${clause.text.slice(from, to)}” does not go with ${what}.`,
+      why: explanations['contradicts the level'](clause.text.slice(from, to), what),
       start: clause.start + from,
       end: clause.start + to,
       mends: [],
@@ -114,13 +118,12 @@ function againstMoves(clause: Clause, spoken: readonly RatedFact[], { rated }: N
   const noRise = by.some((each) => each < 0) && !by.some((each) => each > 0)
   const noFall = !by.some((each) => each < 0)
   const wrong = [...(noRise ? [riseWords] : []), ...(noFall ? [fallWords] : [])]
-  const standing = `${first.because.text}, ${first.before?.symbol ?? ''} then`
-  const moved = noRise ? 'it has gone down' : 'nothing has gone down'
+  const why = explanations['contradicts the record'][noRise ? 'rise' : 'fall']
   return wrong
     .flatMap((each) => placesOf(each, clause))
     .map(({ from, to }) => ({
       check: 'contradicts the record',
-      why: `“${clause.text.slice(from, to)}”, but ${moved} since last term: ${standing}.`,
+      why: why(clause.text.slice(from, to), first.because.text, first.before?.symbol ?? ''),
       start: clause.start + from,
       end: clause.start + to,
       mends: [],

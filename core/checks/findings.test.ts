@@ -8,7 +8,7 @@ import { indexRecord } from '../record/recordIndex'
 import type { Student } from '../record/roster'
 import type { Scale } from '../scales/scale'
 import { checkComment, mended } from './checkComment'
-import { languageFindings } from './language'
+import { languageFindings } from './languageRemarks'
 
 const xe = readPronouns('xe/xem/xyr/xyrs/xemself') ?? she
 const student = (id: string, usedName: string, more: Partial<Student> = {}): Student => ({

@@ -1,4 +1,5 @@
 import { exactWords } from '../school/checkSettings'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { ofWhole, write } from './finding'
 
@@ -13,7 +14,7 @@ export const nameMissing: Check = (input) => {
   return [
     ofWhole(
       'name missing',
-      `The text never names ${student.usedName}.`,
+      explanations['name missing'](student.usedName),
       input,
       first ? [write(student.usedName, 0, first[0].length)] : [],
     ),

@@ -2,6 +2,7 @@ import { roundHalfUp } from '../marks/rounding'
 import { countsOf } from '../record/ratedFacts'
 import { recordedScores, type RecordedScores } from '../record/recordedScores'
 import { anyOf, pattern } from '../text/pattern'
+import { explanations } from './explanations'
 import type { Check, Finding } from './finding'
 
 const raw = String.raw
@@ -68,7 +69,7 @@ function countedOtherwise(
     const value = valueOf(match[1] ?? '')
     if (value === undefined || value === recorded) return []
     const start = match.index
-    const why = `“${match[0]}”, but the record has ${recorded} (${what}).`
+    const why = explanations['contradicts the record'].count(match[0], recorded, what)
     return [{ check: 'contradicts the record', why, start, end: start + match[0].length, mends: [] }]
   })
 }
@@ -86,7 +87,10 @@ function wrongScores({ scores, percents }: RecordedScores, text: string): Findin
     (match) => !percents.includes(roundHalfUp(Number(match[1]))),
   )
   return [...ofScores, ...ofPercents].map((match) => ({
-    ...{ check: 'contradicts the record', start: match.index, end: match.index + match[0].length, mends: [] },
-    why: `“${match[0]}” is no result on record here.`,
+    check: 'contradicts the record',
+    start: match.index,
+    end: match.index + match[0].length,
+    mends: [],
+    why: explanations['contradicts the record'].score(match[0]),
   }))
 }

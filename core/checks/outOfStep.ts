@@ -1,5 +1,7 @@
+import type { Because } from '../narrative/because'
 import { proposeInStep } from '../narrative/outOfStep'
 import { draftRequest } from '../record/narrativeFacts'
+import { explanations } from './explanations'
 import type { Check, Finding } from './finding'
 
 /** Sentences whose facts have changed since they were written, with the text that would be in step. */
@@ -13,15 +15,18 @@ export const outOfStep: Check = ({ index, student, box, comment, text }) => {
   return proposal.stale.flatMap(({ at, then, now }): Finding[] => {
     const sentence = comment.sentences[at]
     if (!sentence || sentence.start === sentence.end) return []
-    const today = now.map((because) => because.text).join('; ') || 'nothing is settled'
     return [
       {
         check: 'out of step',
-        why: `Written from “${then.map((because) => because.text).join('; ')}”; today: ${today}.`,
+        why: explanations['out of step'](toldBy(then), toldBy(now)),
         start: sentence.start,
         end: sentence.end,
         mends,
       },
     ]
   })
+}
+
+function toldBy(reasons: readonly Because[]): string {
+  return reasons.map(({ text }) => text).join('; ')
 }

@@ -1,4 +1,4 @@
-import type { LanguageRemark } from './language'
+import type { LanguageRemark } from './languageRemarks'
 
 /** What harper.js says of a place in a text. */
 interface Lint {

@@ -1,3 +1,4 @@
+import { explanations } from './explanations'
 import type { Check } from './finding'
 
 /** The same word twice in a row: "in in". "Had had" and "that that" can be right. */
@@ -6,7 +7,7 @@ export const repeatedWord: Check = ({ text }) =>
     .filter((match) => !/^(had|that)$/i.test(match[1] ?? ''))
     .map((match) => ({
       check: 'repeated word',
-      why: `“${match[1]}” stands here twice.`,
+      why: explanations['repeated word'](match[1] ?? ''),
       start: match.index,
       end: match.index + match[0].length,
       mends: [

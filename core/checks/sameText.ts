@@ -2,6 +2,7 @@ import { editDistance } from '../narrative/editDistance'
 import { listOf } from '../narrative/listOf'
 import { possessiveOf } from '../narrative/possessive'
 import type { StudentComment } from '../record/termRecord'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
 
@@ -18,13 +19,7 @@ export const sameText: Check = (input) => {
   )
   if (twins.length === 0) return []
   const names = listOf(twins.map((each) => each.usedName))
-  return [
-    ofWhole(
-      'same text',
-      `This is also ${possessiveOf(names, index.record.school.possessives)} text, or nearly.`,
-      input,
-    ),
-  ]
+  return [ofWhole('same text', explanations['same text'](possessiveOf(names, index.record.school.possessives)), input)]
 }
 
 function isNear(own: readonly string[], other: StudentComment | undefined, name: string): boolean {

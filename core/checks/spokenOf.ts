@@ -1,3 +1,4 @@
+import { memoizeWords } from '../memoize'
 import type { RatedFact } from '../narrative/because'
 import { contentWords, familyOf } from '../narrative/wordFamily'
 
@@ -40,13 +41,10 @@ function hasKindred(family: string, said: ReadonlySet<string>): boolean {
   return kindred.some((words) => words.has(family) && [...words].some((each) => said.has(each)))
 }
 
-const known = new Map<string, string[]>()
+/** More than two schools have of skills and habits. */
+const mostWorded = 5000
 
 /** The families of a skill's words. */
-export function familiesOf(words: string): string[] {
-  const found = known.get(words)
-  if (found) return found
-  const made = [...new Set(contentWords(words).map(familyOf))]
-  known.set(words, made)
-  return made
-}
+export const familiesOf = memoizeWords(mostWorded, (words): readonly string[] => [
+  ...new Set(contentWords(words).map(familyOf)),
+])

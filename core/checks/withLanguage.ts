@@ -3,7 +3,7 @@ import type { RecordIndex } from '../record/recordIndex'
 import type { Student } from '../record/roster'
 import { checkComment, isAccepted } from './checkComment'
 import type { Finding } from './finding'
-import { languageFindings, type LanguageRemark } from './language'
+import { languageFindings, type LanguageRemark } from './languageRemarks'
 import { readableText, type ReadableText } from './readableText'
 
 /** A text's remarks, of that very text and no other. */

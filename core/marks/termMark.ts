@@ -99,6 +99,11 @@ function categoryMarks(
   })
   const shares = categoryShares(filled, rules.exam)
   return filled.map(({ key, name, percent, pieces, isExam }, at) => ({
-    ...{ key, name, percent, pieces, share: shares[at] ?? 0, isExam: isExam && rules.exam !== null },
+    key,
+    name,
+    percent,
+    pieces,
+    share: shares[at] ?? 0,
+    isExam: isExam && rules.exam !== null,
   }))
 }

@@ -1,3 +1,4 @@
+import { memoizeWords } from '../memoize'
 import { anyOf, pattern } from '../text/pattern'
 import type { NarrativeFacts } from './because'
 import { clausesOf } from './clauses'
@@ -116,16 +117,11 @@ export function isSpokenAgainst(plain: string, facts: Recorded): boolean {
   return makesClaims(plain) && contradictedClaims(plain, facts).length > 0
 }
 
-const claimed = new Map<string, boolean>()
+/** More than the phrases of two schools in all their wordings. */
+const mostClaims = 20_000
 
 /** Most phrases claim nothing that can be counted, and each is asked about for every child. */
-function makesClaims(plain: string): boolean {
-  const known = claimed.get(plain)
-  if (known !== undefined) return known
-  const made = conditions.some(({ claim }) => plain.search(claim) >= 0)
-  claimed.set(plain, made)
-  return made
-}
+const makesClaims = memoizeWords(mostClaims, (plain) => conditions.some(({ claim }) => plain.search(claim) >= 0))
 
 function lateOrMissing({ late, missing }: NarrativeFacts['counts']): string | null {
   const parts = [

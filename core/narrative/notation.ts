@@ -1,3 +1,4 @@
+import { assertNever } from '../assertNever'
 import type { PronounSet } from '../people/pronouns'
 import { capitalised } from './capitals'
 
@@ -207,6 +208,8 @@ function writeToken(token: PlainToken): string {
       return `{~${token.example}}`
     case 'fact':
       return `{#${token.fact}}`
+    default:
+      return assertNever(token)
   }
 }
 

@@ -43,7 +43,9 @@ export function noteSentence(note: string, setting: NoteSetting): NoteTold {
   const subject = pronouns === 'name only' ? name : pronouns.subject
   const whole = `${subject} ${lowerFirst(said)}`
   const frame = recogniseFrame(whole, {
-    ...{ names: [name], describing: new Set<string>(), alwaysNamed: false },
+    names: [name],
+    describing: new Set<string>(),
+    alwaysNamed: false,
     pronounSets: pronouns === 'name only' ? [] : [pronouns],
   })
   const notation = frameNotation(frame)

@@ -1,4 +1,5 @@
 import { syllable } from 'syllable'
+import { memoizeWords } from '../memoize'
 import { sentencesOf } from './sentences'
 
 /**
@@ -18,16 +19,10 @@ export function readingGrade(text: string): number {
   return fleschKincaid(words.length / sentences, syllables / words.length)
 }
 
-/** Comments say the same words again and again. */
-const counted = new Map<string, number>()
+/** Comments say the same words again and again: more than a school’s have. */
+const mostWords = 50_000
 
-function syllablesOf(word: string): number {
-  const known = counted.get(word)
-  if (known !== undefined) return known
-  const count = Math.max(1, syllable(word))
-  counted.set(word, count)
-  return count
-}
+const syllablesOf = memoizeWords(mostWords, (word) => Math.max(1, syllable(word)))
 
 /**
  * The formula itself, from words per sentence and syllables per word.

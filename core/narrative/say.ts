@@ -1,3 +1,4 @@
+import { assertNever } from '../assertNever'
 import { flatMap } from '../flatMap'
 import type { Pronouns } from '../people/pronouns'
 import { articleBefore } from './article'
@@ -104,6 +105,8 @@ export function saySentence(
         return sayName(token.possessive, token.form)
       case 'pronoun':
         return sayPronoun(token)
+      default:
+        return assertNever(token)
     }
   }
 

@@ -1,4 +1,8 @@
 import { stemmer } from 'stemmer'
+import { memoizeWords } from '../memoize'
+
+/** Stemming is asked for the same few thousand words again and again. */
+const mostWords = 50_000
 
 /**
  * What relatives have in common: "excel", "excellent", "excellently" and "excellence" are one family, as are "steady"
@@ -7,21 +11,14 @@ import { stemmer } from 'stemmer'
  *
  * @example ['measures', 'measuring', 'measured'].map(familyOf) // 'measur' each time
  */
-export function familyOf(word: string): string {
-  const known = families.get(word)
-  if (known !== undefined) return known
+export const familyOf = memoizeWords(mostWords, (word): string => {
   const bare = word
     .toLocaleLowerCase('en')
     .replace(/[’']s$/, '')
     .replace(/([ai]b|imp|amp)ly$/, '$1le')
     .replace(/(?<=\p{L}{4})ly$/u, '')
-  const family = stemmer(bare)
-  families.set(word, family)
-  return family
-}
-
-/** Stemming is asked for the same few thousand words again and again. */
-const families = new Map<string, string>()
+  return stemmer(bare)
+})
 
 /**
  * The words of a text in which something is said, in order: all but those that only hold a sentence together.

@@ -1,4 +1,5 @@
 import { filterMap } from '../flatMap'
+import { memoizeWords } from '../memoize'
 import { percentText } from '../marks/rounding'
 import { resultPercent } from '../marks/termMark'
 import type { Because, NarrativeFacts, SayableFact, StandingFact } from '../narrative/because'
@@ -100,16 +101,11 @@ function bestWork(index: RecordIndex, studentId: string, subjectKey: string): Be
   }
 }
 
-const days = new Map<string, string>()
+/** Some years of days. */
+const mostDays = 2000
 
 /** "3 November": put into words once, as formatting takes as long as everything else about a result. */
-function dayOf(date: string): string {
-  const known = days.get(date)
-  if (known !== undefined) return known
-  const made = monthAndDay.format(new Date(`${date}T00:00:00Z`))
-  days.set(date, made)
-  return made
-}
+const dayOf = memoizeWords(mostDays, (date) => monthAndDay.format(new Date(`${date}T00:00:00Z`)))
 
 /** "61 of 62 days". */
 function attendanceInWords(index: RecordIndex, studentId: string): SayableFact | null {

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { memoizeWords } from '../memoize'
 import type { checkSettingsSchema } from './checkSettingsSchema'
 
 /** What a school wants of its comments. Every list can be edited. */
@@ -134,13 +135,15 @@ export function exactWords(...words: string[]): RegExp {
   return searchFor(words, 'gu')
 }
 
-/** The same few hundred words are looked for in every comment. */
-const searches = new Map<string, RegExp>()
-
 function searchFor(words: readonly string[], flags: string): RegExp {
-  const key = `${flags} ${words.join('\u0000')}`
-  const known = searches.get(key)
-  if (known) return known
+  return searchOf([flags, ...words].join('\u0000'))
+}
+
+/** About what some schools have of lists, of names and of words in them, each of which is looked for in every comment. */
+const mostSearches = 3000
+
+const searchOf = memoizeWords(mostSearches, (key) => {
+  const [flags = '', ...words] = key.split('\u0000')
   const patterns = words
     .map((each) => each.trim())
     .filter(Boolean)
@@ -152,13 +155,11 @@ function searchFor(words: readonly string[], flags: string): RegExp {
         .replace(/\s+/g, '\\s+'),
     )
   // A search for no words finds nothing.
-  const made = new RegExp(
+  return new RegExp(
     patterns.length === 0 ? '(?!)' : `(?<![\\p{L}\\p{M}’'-])(?:${patterns.join('|')})(?![\\p{L}\\p{M}]|-\\p{L})`,
     flags,
   )
-  searches.set(key, made)
-  return made
-}
+})
 
 /**
  * Where words of a list stand in a text, each with the list's own spelling of it.

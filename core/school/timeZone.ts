@@ -1,3 +1,5 @@
+import { memoizeWords } from '../memoize'
+
 /**
  * Whether a text is a time zone of the IANA database, as in "Europe/Lisbon"; offsets and abbreviations are none.
  * @example isTimeZone('Europe/Lisbon') // true; 'CET+1' and '+02:00' are false
@@ -18,17 +20,17 @@ export function isTimeZone(zone: string): boolean {
  * @example dayIn('Pacific/Kiritimati', new Date('2026-11-26T12:00:00Z')) // '2026-11-27'
  */
 export function dayIn(zone: string | undefined, now: Date): string {
-  return writerIn(zone).format(now)
+  return writerIn(zone ?? '').format(now)
 }
 
-/** Making one takes a hundred times as long as writing a day with it, and every request asks for the day. */
-const writers = new Map<string | undefined, Intl.DateTimeFormat>()
+/** More than there are time zones. */
+const mostZones = 1000
 
-function writerIn(zone: string | undefined): Intl.DateTimeFormat {
-  const known = writers.get(zone)
-  if (known) return known
-  // The Swedish way of writing a date is ISO 8601's.
-  const made = new Intl.DateTimeFormat('sv-SE', zone ? { timeZone: zone } : {})
-  writers.set(zone, made)
-  return made
-}
+/**
+ * Making one takes a hundred times as long as writing a day with it, and every request asks for the day. The Swedish
+ * way of writing a date is ISO 8601's.
+ */
+const writerIn = memoizeWords(
+  mostZones,
+  (zone) => new Intl.DateTimeFormat('sv-SE', zone === '' ? {} : { timeZone: zone }),
+)

@@ -152,7 +152,9 @@ async function addClasses(trx: Knex.Transaction, rows: FolderRows, keys: Keys): 
     trx,
     'category',
     rows.categories.map(({ room, isExam, ...category }) => ({
-      ...{ ...category, class_id: keys.classes.get(room), is_exam: isExam },
+      ...category,
+      class_id: keys.classes.get(room),
+      is_exam: isExam,
     })),
   )
 }
@@ -227,14 +229,19 @@ async function addBehindResults(trx: Knex.Transaction, rows: FolderRows, keys: K
     trx,
     'question',
     rows.questions.map(({ work, outOf, ...question }) => ({
-      ...{ ...question, work_id: keys.work.get(work), out_of: outOf },
+      ...question,
+      work_id: keys.work.get(work),
+      out_of: outOf,
     })),
   )
   await insertAll(
     trx,
     'answer',
     rows.answers.map(({ work, number, question, score }) => ({
-      ...{ work_id: keys.work.get(work), number: question, student_id: keys.students.get(number), score },
+      work_id: keys.work.get(work),
+      number: question,
+      student_id: keys.students.get(number),
+      score,
     })),
   )
   const ofTerm = placeIn(keys)
@@ -242,7 +249,12 @@ async function addBehindResults(trx: Knex.Transaction, rows: FolderRows, keys: K
     trx,
     'practice',
     rows.practice.map(({ program, kind, name, amount, beside, ...place }) => ({
-      ...{ ...ofTerm(place), program, kind, name, amount, beside },
+      ...ofTerm(place),
+      program,
+      kind,
+      name,
+      amount,
+      beside,
     })),
   )
   await insertAll(
@@ -255,7 +267,9 @@ async function addBehindResults(trx: Knex.Transaction, rows: FolderRows, keys: K
     trx,
     'photo',
     rows.photos.map(({ number, jpeg }) => ({
-      ...{ student_id: keys.students.get(number), jpeg, fingerprint: fingerprintOf(jpeg) },
+      student_id: keys.students.get(number),
+      jpeg,
+      fingerprint: fingerprintOf(jpeg),
     })),
     'keeping what is there',
   )

@@ -22,7 +22,9 @@ const hash = new Hash(new Scrypt({ cost: 2 ** 14, blockSize: 8, parallelization:
 
 /** One core less than there are, so that whoever is signed in goes on working. */
 const hashing = fairQueue({
-  ...{ atOnce: Math.max(1, availableParallelism() - 1), waitingOfOne: 150, waitingInAll: 600 },
+  atOnce: Math.max(1, availableParallelism() - 1),
+  waitingOfOne: 150,
+  waitingInAll: 600,
   tooMany: 'Very many are signing in just now. Wait a minute, then try again.',
 })
 

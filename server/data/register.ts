@@ -22,7 +22,10 @@ export async function attendanceOf(db: Knex, studentIds: readonly string[], term
     .where({ term_id: termId })
     .whereIn('student_id', [...studentIds])
   return rows.map(({ student_id: studentId, days_open: daysOpen, absences, lates }) => ({
-    ...{ studentId, daysOpen, absences, lates },
+    studentId,
+    daysOpen,
+    absences,
+    lates,
   }))
 }
 

@@ -7,7 +7,9 @@ const things: Readonly<Record<RetainedKind, { table: string; which: string; when
   filesLeft: { table: 'gradebook_file', which: 'event_id is null', when: 'brought_at', rule: 'files_left_days' },
   filesTaken: { table: 'gradebook_file', which: 'event_id is not null', when: 'brought_at', rule: 'files_taken_days' },
   reports: {
-    ...{ table: 'report_run', which: `state in ('finished', 'stopped', 'failed')`, when: 'asked_at' },
+    table: 'report_run',
+    which: `state in ('finished', 'stopped', 'failed')`,
+    when: 'asked_at',
     rule: 'reports_days',
   },
   events: { table: 'event', which: 'true', when: 'last_at', rule: 'events_days' },

@@ -76,7 +76,10 @@ export async function loadChangesSince(
         of[0]?.now ?? null,
       )
       return of.map(({ by, at, change }, nth) => ({
-        ...{ by, at, table: change.table as LaterRow['table'], key: change.key as LaterRow['key'] },
+        by,
+        at,
+        table: change.table as LaterRow['table'],
+        key: change.key as LaterRow['key'],
         ...(values[nth] ?? { from: null, to: null }),
       }))
     })

@@ -26,8 +26,14 @@ const mostOfOne = 40
 const anotherTry = 1000
 
 const everythingAgain: News = {
-  ...{ marks: [], levels: [], results: [], attendance: [], comments: [] },
-  ...{ again: true, events: [], by: [] },
+  marks: [],
+  levels: [],
+  results: [],
+  attendance: [],
+  comments: [],
+  again: true,
+  events: [],
+  by: [],
 }
 
 const followers = new Set<Follower>()

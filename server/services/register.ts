@@ -66,7 +66,9 @@ async function followingSums(
   const had = groupBy(standing, ({ studentId }) => studentId)
   const sums = new Map((await attendanceOf(db, ids, termId)).map((each) => [each.studentId, each]))
   const row = ({ daysOpen, absences, lates }: Omit<Attendance, 'studentId'>): Row => ({
-    ...{ days_open: daysOpen, absences, lates },
+    days_open: daysOpen,
+    absences,
+    lates,
   })
   return [...groupBy(days, ({ studentId }) => studentId)].flatMap(([studentId, some]): Change[] => {
     const { studentId: _, ...before } = sums.get(studentId) ?? { studentId }

@@ -41,10 +41,17 @@ export async function writeReopening(
   allow(changesSchool(context.who), 'open a locked term again')
   await refuseUnfit(context, yearId, reopening)
   const row = ({ termId, classId, subject, from, to, reason }: Reopening): Row => ({
-    ...{ term_id: termId, class_id: classId, subject, from_day: from, to_day: to, reason },
+    term_id: termId,
+    class_id: classId,
+    subject,
+    from_day: from,
+    to_day: to,
+    reason,
   })
   const change = {
-    ...{ table: 'reopening' as const, key: { id }, seen: was && row(was) },
+    table: 'reopening' as const,
+    key: { id },
+    seen: was && row(was),
     // Whoever changes it later, it was opened by who opened it.
     after: { ...row(reopening), made_by: (await madeBy(context.db, id)) ?? context.who.personId },
   }

@@ -10,14 +10,22 @@ import { workerFile } from './workerFile'
 /** Bounds of what is done beside the main thread: each piece of work has a thread, a time and a memory of its own. */
 const kinds = {
   gradebook: {
-    ...{ threads: 2, seconds: 30, megabytes: 500, waitingOfOne: 6, waitingInAll: 60 },
+    threads: 2,
+    seconds: 30,
+    megabytes: 500,
+    waitingOfOne: 6,
+    waitingInAll: 60,
     late: 'The file took too long to read. Is it a gradebook of one class? Save only that part and choose it.',
     large:
       'The file needs more memory than there is. Is it a gradebook of one class? Save only that part and choose it.',
     tooMany: 'Very many files are being read just now. Wait a moment, then choose it again.',
   },
   folder: {
-    ...{ threads: 1, seconds: 300, megabytes: 1500, waitingOfOne: 1, waitingInAll: 1 },
+    threads: 1,
+    seconds: 300,
+    megabytes: 1500,
+    waitingOfOne: 1,
+    waitingInAll: 1,
     late: 'The folder took too long to read. Nothing was taken in.',
     large: 'The folder needs more memory than there is. Nothing was taken in.',
     tooMany: 'Another folder is being read just now. Try again in a minute.',
@@ -26,7 +34,9 @@ const kinds = {
 type Kind = keyof typeof kinds
 
 const kindOf: Readonly<Record<keyof WorkerServices, Kind>> = {
-  ...{ bringFile: 'gradebook', planFile: 'gradebook', applyFile: 'gradebook' },
+  bringFile: 'gradebook',
+  planFile: 'gradebook',
+  applyFile: 'gradebook',
   takeFolder: 'folder',
 }
 
@@ -40,7 +50,10 @@ function threadsFor(kind: Kind): (asker: string, order: WorkerTask) => Promise<W
   const { threads, seconds, megabytes, late, large, ...bounds } = kinds[kind]
   const pool = new Piscina({
     ...workerFile('server/workers/workerServices.ts'),
-    ...{ minThreads: 0, maxThreads: threads, idleTimeout, execArgv: [] },
+    minThreads: 0,
+    maxThreads: threads,
+    idleTimeout,
+    execArgv: [],
     // A thread that has nothing to do hears that its database is gone, and connects anew.
     atomics: 'disabled',
     resourceLimits: { maxOldGenerationSizeMb: megabytes },

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto'
-import { strFromU8, unzipSync } from 'fflate'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import type { ClassAnswer, DeskAnswer, RunAnswer } from '../../contracts/answers'
@@ -11,6 +10,7 @@ import { apiRoutes } from '../../scripts/apiRoutes.mjs'
 import { serverEvents } from '../serverEvents'
 import { signedInAs, type Client } from './client'
 import { juniper, type DemoPlace } from './school'
+import { textIn } from './textIn'
 
 // Who is told what of a child, held against a table that was written by hand. Of two children, one in grade 5 and one
 // in grade 6 who are taught music together, every kind of thing is marked with a word of its own; then everybody asks
@@ -328,16 +328,6 @@ it.each(saidElsewhere)('%s is told of %j elsewhere, and of what is recorded %s',
 function everyMark(): string[] {
   const both = ['rosa', 'imani'].flatMap((child) => of(child, ofMusic, strings, ofArt, ofGeneral, ofNotes))
   return [...both, 'rosa art result'].filter((each) => !/ (attendance|register)$/.test(each)).sort()
-}
-
-/** What a file says: a folder by all that is in it. */
-function textIn(file: Uint8Array): string {
-  const isZip = strFromU8(file.subarray(0, 2)) === 'PK'
-  return isZip
-    ? Object.values(unzipSync(file))
-        .map((each) => strFromU8(each))
-        .join('\n')
-    : strFromU8(file)
 }
 
 /** What can be asked that is about no class in a term: of both children, both of their classes and Rosa's pages. */

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { InvitationAnswer, PeopleAnswer, Staff, StaffMember, WelcomeAnswer } from '../../contracts/people'
 import { databaseUrl, openDatabase } from '../../server/data/database'
+import { letGo } from '../../server/data/retention'
 import { signedInAs, type Client } from './client'
 import { juniper, type DemoPlace } from './school'
 
@@ -136,6 +137,15 @@ describe('a link', () => {
         .where({ person_id: id })
         .update({ expires: new Date(Date.now() - 1000) })
       expect((await choose(token)).body.message).toMatch(/run out/)
+      // A month after its end nothing is left of it.
+      const days = (ago: number) => new Date(Date.now() - ago * 86_400_000)
+      const left = async (ago: number) => {
+        const link = db('invitation').where({ person_id: id })
+        await link.clone().update({ expires: days(ago) })
+        await letGo(db)
+        return (await link.clone()).length
+      }
+      expect([await left(29), await left(31)]).toEqual([1, 0])
     } finally {
       await db.destroy()
     }

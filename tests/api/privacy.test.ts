@@ -319,19 +319,6 @@ describe('a family’s data', () => {
     expect((await rule()).reports.days).toBe(days.reports)
   })
 
-  it('leaves no link into an account a month after it has ended', async () => {
-    const link = (ago: number) => ({
-      ...{ token_hash: randomUUID(), person_id: people.ines },
-      expires: new Date(Date.now() - ago * 86_400_000),
-    })
-    const [older, younger] = [link(31), link(29)]
-    await db('invitation').insert([older, younger])
-    await letGo(db)
-    const left = await db('invitation').whereIn('token_hash', [older.token_hash, younger.token_hash])
-    expect(left.map(({ token_hash }) => token_hash)).toEqual([younger.token_hash])
-    await db('invitation').where(younger).delete()
-  })
-
   it('goes out whole as one file, and is erased, all but the fact', async () => {
     const id = await takeIn(from, child('Ifeoma'))
     const student = (await care(id)).schoolNumber

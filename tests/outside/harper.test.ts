@@ -1,7 +1,7 @@
 import { Dialect, LocalLinter } from 'harper.js'
 import { binary } from 'harper.js/binary'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { languageFindings } from '../../core/checks/language'
+import { languageFindings } from '../../core/checks/languageRemarks'
 import { remarksOf } from '../../core/checks/remarksOf'
 import { knownWords, readableComment } from '../../core/checks/withLanguage'
 import type { DraftRequest } from '../../core/narrative/draftRequest'

@@ -29,13 +29,19 @@ const lines = computed((): Line[] => {
   if (!record || !index) return []
   if (props.kind === 'habit')
     return record.habits.map(({ key, name, scale }) => ({
-      ...{ about: key, name, teacherOnly: false, scale: index.scale(scale) },
+      about: key,
+      name,
+      teacherOnly: false,
+      scale: index.scale(scale),
     }))
   const skillScale = record.subjects.find(({ key }) => key === props.subject)?.skillScale ?? ''
   return record.skills
     .filter((skill) => skill.subject === props.subject && !(isMeeting && skill.teacherOnly))
     .map(({ id, statement, familyWords, teacherOnly }) => ({
-      ...{ about: id, name: isMeeting ? familyWords : statement, teacherOnly, scale: index.scale(skillScale) },
+      about: id,
+      name: isMeeting ? familyWords : statement,
+      teacherOnly,
+      scale: index.scale(skillScale),
     }))
 })
 const rows = computed(() => {

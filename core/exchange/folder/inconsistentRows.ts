@@ -30,7 +30,9 @@ export function inconsistentRows(rows: FolderRows, { scales }: Pick<SchoolSetup,
     ...rows.teaching
       .filter(({ room, subject }) => (groupOf.get(room) ?? subject) !== subject)
       .map((row) => ({
-        ...{ row, file: 'teaching' as const, column: 'subject' },
+        row,
+        file: 'teaching' as const,
+        column: 'subject',
         reason: `“${row.room}” is a group of ${groupOf.get(row.room)}, and is taught nothing else.`,
       })),
     ...rows.marks.flatMap((row) => {
@@ -53,11 +55,15 @@ export function inconsistentRows(rows: FolderRows, { scales }: Pick<SchoolSetup,
       })),
     ...answersToNothing(rows),
     ...again(rows.people, ({ signIn }) => signIn).map((row) => ({
-      ...{ row, file: 'people' as const, column: 'signs in as' },
+      row,
+      file: 'people' as const,
+      column: 'signs in as',
       reason: `Somebody before signs in as “${row.signIn}” too.`,
     })),
     ...again(rows.work, ({ room, term, subject, title }) => [room, term, subject, title].join('\u0000')).map((row) => ({
-      ...{ row, file: 'work' as const, column: 'title' },
+      row,
+      file: 'work' as const,
+      column: 'title',
       reason: `There is a piece of work “${row.title}” before, of the same class, term and subject.`,
     })),
   ]

@@ -39,6 +39,24 @@ function isCalledAs(heading: TableRow, at: number, before: readonly number[]): b
   )
 }
 
+/** A column that may be worked out from those before it. */
+interface Asked {
+  readonly title: string
+  /** What the piece of work right before it is out of, where its heading says so. */
+  readonly outOf: number | null
+  /** The cells of the column right before it and its own, as written. */
+  readonly beside: readonly (readonly [string, string])[]
+  /** How many columns of scores stand before it. */
+  readonly count: number
+  readonly rows: readonly Row[]
+}
+
+/** What stands in it for a child, and the scores before it, from one of those columns on. */
+interface Row {
+  readonly value: number
+  readonly parts: (from: number) => readonly number[]
+}
+
 function isWorkedOut(
   at: number,
   before: readonly number[],
@@ -51,25 +69,44 @@ function isWorkedOut(
     return value === null ? [] : [{ value, parts: (from: number) => partsOf(cells, before.slice(from)) }]
   })
   if (rows.length < fewest || new Set(rows.map(({ value }) => value)).size < 2) return false
-  const { outOf } = readWorkHeading(heading.cells[last] ?? '')
-  const all = (is: (value: number, parts: readonly number[]) => boolean, from: number): boolean =>
-    rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
-  const isPercent = outOf !== null && all((value, [part = 0]) => near(value, (part / outOf) * 100), before.length - 1)
-  const title = heading.cells[at] ?? ''
-  const beside = students.map(({ cells }) => [cells[last] ?? '', cells[at] ?? ''] as const)
-  if (isPercent || mostByPercent(title, beside) !== null) return true
-  if (isFinal(title) && all(isAmong, 0)) return true
-  // Ticks are often the highest of those before: only what is called so is the best of them.
-  if (isSummary(title) && all((value, parts) => near(value, Math.max(...parts)), 0)) return true
-  if (isShareOfAll(rows) || isGain(rows, before.length - 2)) return true
-  // The run that is added up ends just before it.
-  for (let from = before.length - 2; from >= 0; from -= 1)
-    if (waysOfAll.some((way) => all((value, parts) => near(value, way(parts)), from))) return true
-  return false
+  const asked: Asked = {
+    title: heading.cells[at] ?? '',
+    outOf: readWorkHeading(heading.cells[last] ?? '').outOf,
+    beside: students.map(({ cells }) => [cells[last] ?? '', cells[at] ?? ''] as const),
+    count: before.length,
+    rows,
+  }
+  return waysToWorkOut.some((isSo) => isSo(asked))
 }
 
+/** Whether something holds for everybody. */
+function all({ rows }: Asked, is: (value: number, parts: readonly number[]) => boolean, from: number): boolean {
+  return rows.every(({ value, parts }) => parts(from).length > 0 && is(value, parts(from)))
+}
+
+/** The ways in which schools work a column out from others, the commonest first. */
+const waysToWorkOut: readonly ((asked: Asked) => boolean)[] = [
+  // The work before it, in per cent.
+  (asked) => {
+    const { outOf, count } = asked
+    return outOf !== null && all(asked, (value, [part = 0]) => near(value, (part / outOf) * 100), count - 1)
+  },
+  ({ title, beside }) => mostByPercent(title, beside) !== null,
+  // What comes of all work, as weighed as it may be.
+  (asked) => isFinal(asked.title) && all(asked, isAmong, 0),
+  // Ticks are often the highest of those before: only what is called so is the best of them.
+  (asked) => isSummary(asked.title) && all(asked, (value, parts) => near(value, Math.max(...parts)), 0),
+  ({ rows }) => isShareOfAll(rows),
+  ({ rows, count }) => isGain(rows, count - 2),
+  // A sum or a mean: the run that is added up ends just before it.
+  (asked) =>
+    Array.from({ length: Math.max(0, asked.count - 1) }, (_, nth) => asked.count - 2 - nth).some((from) =>
+      waysOfAll.some((way) => all(asked, (value, parts) => near(value, way(parts)), from)),
+    ),
+]
+
 /** Whether it is the same share of the sum for everybody: all that was reached, in per cent. */
-function isShareOfAll(rows: readonly { value: number; parts: (from: number) => readonly number[] }[]): boolean {
+function isShareOfAll(rows: readonly Row[]): boolean {
   const sums = rows.map(({ value, parts }) => ({ value, all: sum(parts(0)), of: parts(0).length }))
   const [most] = [...sums].sort((one, other) => other.all - one.all)
   if (!most || most.all === 0 || most.value === 0 || sums.some(({ of }) => of < 2)) return false
@@ -100,7 +137,7 @@ const waysOfAll: readonly ((parts: readonly number[]) => number)[] = [
 const fewestOfGain = 3
 
 /** Whether it is what the two before it differ by, for everybody: a gain. */
-function isGain(rows: readonly { value: number; parts: (from: number) => readonly number[] }[], from: number): boolean {
+function isGain(rows: readonly Row[], from: number): boolean {
   return (
     rows.some(({ value }) => Math.abs(value) >= fewestOfGain) &&
     rows.every(({ value, parts }) => {

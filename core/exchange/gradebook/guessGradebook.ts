@@ -50,7 +50,10 @@ export function guessGradebook(
     (index) =>
       roles.get(index) ??
       guessColumn(index, named[index] ?? null, {
-        ...{ heading, students, long, delimiter: table.delimiter },
+        heading,
+        students,
+        long,
+        delimiter: table.delimiter,
         maximaTold: Object.values(describingRows).includes('out of'),
       }),
   )

@@ -91,43 +91,50 @@ export function planImport<S extends Matchable>(
   mapping: GradebookMapping,
   known: KnownGradebook<S>,
 ): ImportPlan {
-  const nameOf = new Map(known.categories.map((category) => [category.key, category.name]))
-  const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
-  const plan: ImportPlan = {
-    ...{ work: [], results: [], newCategories: [], categoryWeights: [] },
-    ...{ doubtful: [], signs: [], refused: [], notes: [] },
-  }
   const problem = tableProblem(table, mapping, known.students)
   if (problem !== null) {
-    return { ...plan, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
+    return { ...nothingPlanned, refused: [{ row: mapping.headingRow, column: '', value: '', reason: problem }] }
   }
+  const nameOf = new Map(known.categories.map((category) => [category.key, category.name]))
+  const workByTitle = new Map(known.work.map((work) => [nameKey(work.title), work]))
   const { table: whole, refused: shifted } = shiftedRows(table, mapping)
   const { children, note } = withoutSummaries(whole, mapping, known.students)
   const content = readGradebook(children, mapping, (title) => {
     const work = workByTitle.get(nameKey(title))
     return work && { ...work, category: nameOf.get(work.category) ?? work.category }
   })
-  plan.refused.push(...shifted, ...content.refused)
-  plan.signs = countedSigns(content.signs)
-  plan.notes.push(...columnNotes(table, mapping), ...note)
   const keyOf = categoryFinder(known.categories)
-  plan.categoryWeights = weightsOf(content.work, known.categories, keyOf)
   const called = content.work.map((work) => ({ ...work, category: nameOfCategory(work.category, keyOf).name }))
   const unfit = called.flatMap((work) => refusedWork(work, mapping) ?? [])
-  plan.refused.push(...unfit.map(({ refusal: why }) => why))
   const isUnfit = new Set(unfit.map(({ title }) => nameKey(title)))
-  plan.work = called
+  const work = called
     .filter(({ title }) => !isUnfit.has(nameKey(title)))
-    .map((work) => planWork(work, workByTitle.get(nameKey(work.title)), keyOf(work.category)))
-  plan.newCategories = [...new Set(plan.work.map(({ work }) => work.category).filter((name) => keyOf(name) === null))]
-  planResults(
-    plan,
-    content.results.filter(({ title }) => !isUnfit.has(nameKey(title))),
-    mapping,
-    known,
-  )
-  plan.refused.sort((a, b) => a.row - b.row)
-  return plan
+    .map((each) => planWork(each, workByTitle.get(nameKey(each.title)), keyOf(each.category)))
+  const fitting = content.results.filter(({ title }) => !isUnfit.has(nameKey(title)))
+  const { owned, doubtful, refused: nobodys } = ownersOf(fitting, mapping, known.students)
+  const { results, refused: refusedResults } = planResults(owned, work, known.results)
+  const refused = [...shifted, ...content.refused, ...unfit.map(({ refusal: why }) => why)]
+  return {
+    work,
+    results,
+    newCategories: [...new Set(work.map((each) => each.work.category).filter((name) => keyOf(name) === null))],
+    categoryWeights: weightsOf(content.work, known.categories, keyOf),
+    doubtful,
+    signs: countedSigns(content.signs),
+    refused: [...refused, ...nobodys, ...refusedResults].sort((one, other) => one.row - other.row),
+    notes: [...columnNotes(whole, mapping), ...note],
+  }
+}
+
+const nothingPlanned: ImportPlan = {
+  work: [],
+  results: [],
+  newCategories: [],
+  categoryWeights: [],
+  doubtful: [],
+  signs: [],
+  refused: [],
+  notes: [],
 }
 
 /** Characters of a title that is too long. */
@@ -155,35 +162,37 @@ function countedSigns(signs: readonly string[]): ImportPlan['signs'] {
   return [...times.values()].sort((one, other) => other.times - one.times)
 }
 
-function planResults<S extends Matchable>(
-  plan: ImportPlan,
-  results: readonly FileResult[],
-  mapping: GradebookMapping,
-  known: KnownGradebook<S>,
-): void {
-  const resultByKey = new Map(known.results.map((result) => [`${result.workId} ${result.studentId}`, result]))
-  const existing = new Map(plan.work.map((planned) => [nameKey(planned.work.title), planned.existing]))
-  const whose = personFinder(known.students, mapping, plan)
+interface OwnedResult {
+  readonly result: FileResult
+  readonly studentId: string
+}
+
+/** What becomes of results whose owners are known; a second one of a child for the same work is refused. */
+function planResults(
+  owned: readonly OwnedResult[],
+  work: readonly PlannedWork[],
+  known: readonly KnownResult[],
+): { results: PlannedResult[]; refused: Refusal[] } {
+  const resultByKey = new Map(known.map((result) => [`${result.workId} ${result.studentId}`, result]))
+  const existing = new Map(work.map((planned) => [nameKey(planned.work.title), planned.existing]))
   const taken = new Map<string, number>()
-  for (const result of results) {
-    const studentId = whose(result)
-    if (studentId === null) continue
+  const results: PlannedResult[] = []
+  const refused: Refusal[] = []
+  for (const { result, studentId } of owned) {
     const cell = `${nameKey(result.title)} ${studentId}`
     const firstRow = taken.get(cell)
-    if (firstRow !== undefined) {
-      const reason = `This student’s result for “${result.title}” already came in row ${firstRow}.`
-      plan.refused.push(refusal(result, reason))
-      continue
+    const reason =
+      firstRow === undefined
+        ? fieldProblem(fields.remark, result.remark)
+        : `This student’s result for “${result.title}” already came in row ${firstRow}.`
+    taken.set(cell, firstRow ?? result.row)
+    if (reason !== null) refused.push(refusal(result, reason))
+    else {
+      const before = existing.get(nameKey(result.title))
+      results.push(planResult(result, studentId, before ? resultByKey.get(`${before.id} ${studentId}`) : undefined))
     }
-    taken.set(cell, result.row)
-    const tooLong = fieldProblem(fields.remark, result.remark)
-    if (tooLong !== null) {
-      plan.refused.push(refusal(result, tooLong))
-      continue
-    }
-    const work = existing.get(nameKey(result.title))
-    plan.results.push(planResult(result, studentId, work ? resultByKey.get(`${work.id} ${studentId}`) : undefined))
   }
+  return { results, refused }
 }
 
 /** Finds the key of a category by what a file calls it: its name, or the key itself. */
@@ -287,45 +296,43 @@ function planResult(result: FileResult, studentId: string, before: KnownResult |
   }
 }
 
-/** Finds whose a row is; notes doubtful people once each, and refuses unknown ones. */
-function personFinder<S extends Matchable>(
+/** Whose each result is; doubtful people once each, with their rows, and rows of nobody once each. */
+function ownersOf<S extends Matchable>(
+  results: readonly FileResult[],
+  { people }: Pick<GradebookMapping, 'people'>,
   students: readonly S[],
-  mapping: GradebookMapping,
-  plan: ImportPlan,
-): (result: FileResult) => string | null {
+): { owned: OwnedResult[]; doubtful: DoubtfulPerson[]; refused: Refusal[] } {
   const match = studentMatcher(students, { asksNear: true })
   const ids = new Set(students.map((student) => student.id))
+  const owned: OwnedResult[] = []
   const doubts = new Map<string, DoubtfulPerson>()
-  const unknownRows = new Set<number>()
-  return (result) => {
+  const nobodys = new Map<number, Refusal>()
+  for (const result of results) {
+    const { row } = result
     const written = writtenIdentity(result.who)
-    const answer = mapping.people[written]
-    if (answer !== undefined && ids.has(answer)) return answer
+    const answer = people[written]
+    if (answer !== undefined && ids.has(answer)) {
+      owned.push({ result, studentId: answer })
+      continue
+    }
     const found = match(result.who)
-    if (found.kind === 'found') return found.student.id
-    if (found.kind === 'unknown') {
-      if (!unknownRows.has(result.row)) {
-        const nobody = `No student of this class is called “${written}”.`
-        const reason = written === '' ? 'The row has scores but no student.' : nobody
-        plan.refused.push({ row: result.row, column: '', value: written, reason })
-      }
-      unknownRows.add(result.row)
-      return null
+    if (found.kind === 'found') owned.push({ result, studentId: found.student.id })
+    else if (found.kind === 'unknown') nobodys.set(row, nobodysRow(row, written))
+    else {
+      const doubt = doubts.get(written) ?? { written, rows: [], candidates: found.candidates.map(candidate) }
+      doubts.set(written, doubt.rows.includes(row) ? doubt : { ...doubt, rows: [...doubt.rows, row] })
     }
-    const doubt = doubts.get(written)
-    if (doubt) {
-      if (!doubt.rows.includes(result.row)) doubt.rows.push(result.row)
-    } else {
-      const candidates = found.candidates.map((student) => ({
-        id: student.id,
-        name: `${displayName({ given: student.usedName, family: student.family })} (${student.schoolNumber})`,
-      }))
-      const first = { written, rows: [result.row], candidates }
-      doubts.set(written, first)
-      plan.doubtful.push(first)
-    }
-    return null
   }
+  return { owned, doubtful: [...doubts.values()], refused: [...nobodys.values()] }
+}
+
+function candidate({ id, usedName, family, schoolNumber }: Matchable): DoubtfulPerson['candidates'][number] {
+  return { id, name: `${displayName({ given: usedName, family })} (${schoolNumber})` }
+}
+
+function nobodysRow(row: number, written: string): Refusal {
+  const nobody = `No student of this class is called “${written}”.`
+  return { row, column: '', value: written, reason: written === '' ? 'The row has scores but no student.' : nobody }
 }
 
 function refusal(result: FileResult, reason: string): Refusal {

@@ -29,7 +29,9 @@ export function shiftedRows(table: Table, mapping: GradebookMapping): { table: T
   return {
     table: isShifted.size === 0 ? table : { ...table, rows: table.rows.filter((row) => !isShifted.has(row)) },
     refused: shifted.map(({ number, cells }) => ({
-      ...{ row: number, column: heading.cells[width - 1] ?? '', reason },
+      row: number,
+      column: heading.cells[width - 1] ?? '',
+      reason,
       value: cells
         .slice(Math.max(0, width - 1))
         .filter((cell) => cell !== '')

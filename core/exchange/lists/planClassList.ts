@@ -51,7 +51,9 @@ export function planClassList(text: string, index: RecordIndex, context: ClassLi
     cells: { marks: [], levels: [], attendance: [], practice: [], register: [], notes: [] } as Parameters<
       CellReading['put']
     >[0],
-    ...{ added: 0, changed: 0, unchanged: 0 },
+    added: 0,
+    changed: 0,
+    unchanged: 0,
     refused: [] as RefusedRow[],
     lines: [] as string[],
   }

@@ -179,7 +179,8 @@ class PaperReading {
         const was = standing.find((each) => each.number === number)
         const said = this.said.get(number)
         return {
-          ...{ workId: this.work.id, number },
+          workId: this.work.id,
+          number,
           words: said?.words || (was?.words ?? ''),
           skill: said?.skill || (was?.skill ?? null),
           outOf: said?.outOf ?? was?.outOf ?? this.highest(number),

@@ -37,8 +37,12 @@ export function longColumns(heading: TableRow): LongColumns | null {
   const role = (wanted: string): number => heading.cells.findIndex((cell) => roleByHeading(cell) === wanted)
   const { question, words, skill, work } = longWords
   const found = {
-    ...{ question: by(question), words: by(words), skill: by(skill), work: by(work) },
-    ...{ score: role('score'), outOf: role('out of') },
+    question: by(question),
+    words: by(words),
+    skill: by(skill),
+    work: by(work),
+    score: role('score'),
+    outOf: role('out of'),
   }
   return found.question >= 0 && found.score >= 0 ? found : null
 }

@@ -31,9 +31,18 @@ export function readBundle(files: ReadonlyMap<string, Uint8Array>): Bundle {
     return rowsOf(decodeText(content), file)
   }
   const rows: Record<BundleFile, BundleRow[]> = {
-    ...{ academicSessions: [], orgs: [], courses: [], classes: [], users: [] },
-    ...{ roles: [], enrollments: [], categories: [], lineItems: [], results: [] },
-    ...{ scoreScales: [], lineItemScoreScales: [] },
+    academicSessions: [],
+    orgs: [],
+    courses: [],
+    classes: [],
+    users: [],
+    roles: [],
+    enrollments: [],
+    categories: [],
+    lineItems: [],
+    results: [],
+    scoreScales: [],
+    lineItemScoreScales: [],
   }
   for (const file of bundleFiles) rows[file] = read(file)
   return { version, rows }

@@ -51,11 +51,21 @@ function placeRows({ index: { record }, school, subjects, roomOf }: Here): Rows 
       { ...session(term.id, { title: term.name, type: 'gradingPeriod', term }), parentSourcedId: year },
     ],
     courses: subjects.map(({ key, name }) => ({
-      ...{ sourcedId: `course-${key}`, schoolYearSourcedId: year, title: name, orgSourcedId: school, subjects: name },
+      sourcedId: `course-${key}`,
+      schoolYearSourcedId: year,
+      title: name,
+      orgSourcedId: school,
+      subjects: name,
     })),
     classes: subjects.map(({ key, name }) => ({
-      ...{ sourcedId: roomOf(key), title: `${classRoom.name}, ${name}`, grades, courseSourcedId: `course-${key}` },
-      ...{ classType: 'scheduled', schoolSourcedId: school, termSourcedIds: term.id, subjects: name },
+      sourcedId: roomOf(key),
+      title: `${classRoom.name}, ${name}`,
+      grades,
+      courseSourcedId: `course-${key}`,
+      classType: 'scheduled',
+      schoolSourcedId: school,
+      termSourcedIds: term.id,
+      subjects: name,
     })),
   }
 }
@@ -64,18 +74,32 @@ function peopleRows({ index: { record }, school, subjects, roomOf }: Here): Rows
   const { students } = record
   return {
     users: students.map((student) => ({
-      ...{ sourcedId: student.id, enabledUser: 'true', username: student.schoolNumber },
-      ...{ givenName: student.legalGiven, familyName: student.family, identifier: student.schoolNumber },
-      ...{ preferredGivenName: student.usedName, grades: student.gradeLevel, primaryOrgSourcedId: school },
+      sourcedId: student.id,
+      enabledUser: 'true',
+      username: student.schoolNumber,
+      givenName: student.legalGiven,
+      familyName: student.family,
+      identifier: student.schoolNumber,
+      preferredGivenName: student.usedName,
+      grades: student.gradeLevel,
+      primaryOrgSourcedId: school,
       pronouns: writePronouns(student.pronouns),
     })),
     roles: students.map(({ id }) => ({
-      ...{ sourcedId: `role-${id}`, userSourcedId: id, roleType: 'primary', role: 'student', orgSourcedId: school },
+      sourcedId: `role-${id}`,
+      userSourcedId: id,
+      roleType: 'primary',
+      role: 'student',
+      orgSourcedId: school,
     })),
     enrollments: subjects.flatMap(({ key }) =>
       students.map(({ id }) => ({
-        ...{ sourcedId: `${roomOf(key)}-${id}`, classSourcedId: roomOf(key), schoolSourcedId: school },
-        ...{ userSourcedId: id, role: 'student', primary: 'false' },
+        sourcedId: `${roomOf(key)}-${id}`,
+        classSourcedId: roomOf(key),
+        schoolSourcedId: school,
+        userSourcedId: id,
+        role: 'student',
+        primary: 'false',
       })),
     ),
   }
@@ -87,21 +111,32 @@ function workRows({ index, school, subjects, roomOf }: Here): Rows {
   return {
     categories: subjects.flatMap(({ key: subject }) =>
       index.categoriesOf(subject).map(({ key, name, weight }) => ({
-        ...{ sourcedId: `${roomOf(subject)}-${key}`, title: name, weight },
+        sourcedId: `${roomOf(subject)}-${key}`,
+        title: name,
+        weight,
       })),
     ),
     lineItems: pieces.map((piece) => ({
-      ...{ sourcedId: piece.id, title: piece.title, assignDate: piece.date ?? term.ends, dueDate: piece.date ?? '' },
-      ...{ classSourcedId: roomOf(piece.subject), categorySourcedId: `${roomOf(piece.subject)}-${piece.category}` },
-      ...{ gradingPeriodSourcedId: term.id, resultValueMin: 0, resultValueMax: piece.outOf, schoolSourcedId: school },
-      ...{ 'metadata.facunda.weight': piece.weight, 'metadata.facunda.counts': String(piece.counts) },
+      'sourcedId': piece.id,
+      'title': piece.title,
+      'assignDate': piece.date ?? term.ends,
+      'dueDate': piece.date ?? '',
+      'classSourcedId': roomOf(piece.subject),
+      'categorySourcedId': `${roomOf(piece.subject)}-${piece.category}`,
+      'gradingPeriodSourcedId': term.id,
+      'resultValueMin': 0,
+      'resultValueMax': piece.outOf,
+      'schoolSourcedId': school,
+      'metadata.facunda.weight': piece.weight,
+      'metadata.facunda.counts': String(piece.counts),
       // The standard wants a day; ours is read back as none.
       'metadata.facunda.dated': String(piece.date !== null),
     })),
     results: pieces.flatMap((piece) =>
       [...index.resultsOfWork(piece.id).values()].map((result) => ({
         ...resultCells(result),
-        ...{ scoreDate: piece.date ?? term.ends, classSourcedId: roomOf(piece.subject) },
+        scoreDate: piece.date ?? term.ends,
+        classSourcedId: roomOf(piece.subject),
       })),
     ),
   }
@@ -126,9 +161,16 @@ const statuses: Readonly<Record<ResultState, string>> = {
 function resultCells({ workId, studentId, state, score, remark }: StudentResult): Cells {
   const flag = (is: boolean): string => (is ? 'true' : 'false')
   return {
-    ...{ sourcedId: `${workId}-${studentId}`, lineItemSourcedId: workId, studentSourcedId: studentId },
-    ...{ scoreStatus: statuses[state], score, comment: remark, inProgress: 'false' },
-    ...{ incomplete: flag(state === 'incomplete'), late: flag(state === 'late'), missing: flag(state === 'missing') },
+    sourcedId: `${workId}-${studentId}`,
+    lineItemSourcedId: workId,
+    studentSourcedId: studentId,
+    scoreStatus: statuses[state],
+    score,
+    comment: remark,
+    inProgress: 'false',
+    incomplete: flag(state === 'incomplete'),
+    late: flag(state === 'late'),
+    missing: flag(state === 'missing'),
   }
 }
 

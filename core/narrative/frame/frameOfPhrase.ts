@@ -1,3 +1,4 @@
+import { assertNever } from '../../assertNever'
 import type { PronounSet } from '../../people/pronouns'
 import { articleBefore } from '../article'
 import { capitalised } from '../capitals'
@@ -54,6 +55,8 @@ export function frameOfPhrase(tokens: readonly Token[], name: string, pronouns: 
         }
         return token.capital ? capitalised(pronouns[token.case]) : pronouns[token.case]
       }
+      default:
+        return assertNever(token)
     }
   }
 }

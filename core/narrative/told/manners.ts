@@ -94,7 +94,9 @@ export const manners: Readonly<Record<Tier, readonly Manner[]>> = {
     withDo('learning how', '{is} learning how to'),
     withDoing('working towards', '{is} working towards'),
     {
-      ...{ id: 'not yet fully', says: null, place: 'before the skill' },
+      id: 'not yet fully',
+      says: null,
+      place: 'before the skill',
       text: ({ do: base, doAny = base }) => `{They} {does} not yet fully ${doAny}`,
     },
     withDoing('part of the way', '{is} part of the way to'),

@@ -1,3 +1,4 @@
+import { assertNever } from '../../assertNever'
 import { capitalised } from '../capitals'
 import type { RatedFact } from '../because'
 import { allAtOneLevel } from './allAtOneLevel'
@@ -31,6 +32,8 @@ export function wordingsOf({ relation, facts }: Telling, setting: ToldSetting): 
     case 'up':
     case 'down':
       return movedWordings(worded, setting)
+    default:
+      return assertNever(relation)
   }
 }
 

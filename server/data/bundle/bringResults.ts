@@ -36,7 +36,9 @@ export async function bringResults(
   const twice = copied.ofNewWork - fresh + noted - added - changed
   if (twice > 0) leftOut.set('of a child and a piece of work that stand in the bundle twice', twice)
   return {
-    ...{ added: fresh + added, changed, unchanged: copied.ofStandingWork - noted },
+    added: fresh + added,
+    changed,
+    unchanged: copied.ofStandingWork - noted,
     leftOut: [...leftOut]
       .sort(([, one], [, other]) => other - one)
       .map(([why, count]) => `${count.toLocaleString('en')} ${count === 1 ? 'result' : 'results'} ${why}.`),

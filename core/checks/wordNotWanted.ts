@@ -1,9 +1,10 @@
 import { findWords } from '../school/checkSettings'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { write } from './finding'
 
 /** Words that the school does not want in its reports. */
-export const unwantedWords: Check = ({ index, text }) => {
+export const wordNotWanted: Check = ({ index, text }) => {
   const { notWanted } = index.record.school.checks
   return findWords(
     text,
@@ -12,7 +13,7 @@ export const unwantedWords: Check = ({ index, text }) => {
     const instead = notWanted.find((each) => each.words === word)?.instead ?? ''
     return {
       check: 'word not wanted',
-      why: `The school does not want “${text.slice(start, end)}” in a report.`,
+      why: explanations['word not wanted'](text.slice(start, end)),
       start,
       end,
       mends: instead === '' ? [] : [write(instead, start, end)],

@@ -1,11 +1,12 @@
 import { familyOf } from '../narrative/wordFamily'
 import { wholeWords } from '../school/checkSettings'
 import { clausesOf } from '../narrative/clauses'
+import { explanations } from './explanations'
 import type { Check, Finding } from './finding'
 import { familiesOf, spokenOf } from './spokenOf'
 
 /** The matter of another subject in a subject's comment, as it gets there when texts are copied. */
-export const otherSubject: Check = ({ index, box, text }) => {
+export const anotherSubject: Check = ({ index, box, text }) => {
   if (box.subject === null) return []
   const { skills, subjects } = index.record
   const own = skills.filter((skill) => skill.subject === box.subject)
@@ -25,8 +26,11 @@ export const otherSubject: Check = ({ index, box, text }) => {
     return first
       ? [
           {
-            ...{ check: 'another subject', start: clause.start, end: clause.end, mends: [] },
-            why: `This is about “${first.familyWords}”, which belongs to ${nameOf(first.subject)}.`,
+            check: 'another subject',
+            start: clause.start,
+            end: clause.end,
+            mends: [],
+            why: explanations['another subject'].skill(first.familyWords, nameOf(first.subject)),
           },
         ]
       : []
@@ -40,8 +44,11 @@ export const otherSubject: Check = ({ index, box, text }) => {
           /^[\s]*([.,;:!?]|$|(?:is|was|has|this|and|he|she|they|to)\b)/.test(text.slice(match.index + match[0].length)),
         )
         .map((match): Finding => ({
-          ...{ check: 'another subject', start: match.index, end: match.index + match[0].length, mends: [] },
-          why: `This is the comment on ${nameOf(box.subject ?? '')}; “${match[0]}” is another subject.`,
+          check: 'another subject',
+          start: match.index,
+          end: match.index + match[0].length,
+          mends: [],
+          why: explanations['another subject'].name(match[0], nameOf(box.subject ?? '')),
         })),
     )
   return [...bySkill, ...byName]

@@ -1,10 +1,12 @@
+import { memoize } from '../memoize'
 import { familyOf } from '../narrative/wordFamily'
 import type { DescribingWords } from '../narrative/phrase'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { write } from './finding'
 
 /** A describing word, or a close relative of it, twice in one comment. */
-export const describingTwice: Check = ({ index, text }) => {
+export const describingWordTwice: Check = ({ index, text }) => {
   const tierOf = wordsByFamily(index.record.phrasebook.describing)
   const seen = new Map<string, string>()
   return [...text.matchAll(/\p{L}[\p{L}\p{M}’'-]*/gu)].flatMap((match) => {
@@ -24,7 +26,7 @@ export const describingTwice: Check = ({ index, text }) => {
     return [
       {
         check: 'describing word twice',
-        why: `“${match[0]}” comes after “${before}” in the same comment.`,
+        why: explanations['describing word twice'](match[0], before),
         start: match.index,
         end,
         mends: others.map((word) => write(word, match.index, end)),
@@ -33,13 +35,8 @@ export const describingTwice: Check = ({ index, text }) => {
   })
 }
 
-const known = new WeakMap<DescribingWords, Map<string, readonly string[]>>()
-
 /** For the family of each describing word the words of its tier. */
-function wordsByFamily(describing: DescribingWords): ReadonlyMap<string, readonly string[]> {
-  const made =
-    known.get(describing) ??
-    new Map(Object.values(describing).flatMap((words) => words.map((word) => [familyOf(word), words] as const)))
-  known.set(describing, made)
-  return made
-}
+const wordsByFamily = memoize(
+  (describing: DescribingWords) =>
+    new Map(Object.values(describing).flatMap((words) => words.map((word) => [familyOf(word), words] as const))),
+)

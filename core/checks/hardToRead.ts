@@ -1,6 +1,7 @@
 import { fidelity } from '../narrative/followEdits'
 import { readingGrade } from '../narrative/readingLevel'
 import { sentencesOf } from '../narrative/sentences'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 
 /**
@@ -14,7 +15,7 @@ const short = { words: 30, grades: 4 }
  * A text that is harder to read than the school's target (a short one: by far), with the sentence most to blame of
  * those that somebody has written.
  */
-export const hardReading: Check = ({ index, text, comment }) => {
+export const hardToRead: Check = ({ index, text, comment }) => {
   const words = text.trim().split(/\s+/).length
   if (words < fewestWords) return []
   const target = index.record.school.checks.readingTarget
@@ -31,7 +32,6 @@ export const hardReading: Check = ({ index, text, comment }) => {
     (worst, each) => (readingGrade(each.text) > readingGrade(worst.text) ? each : worst),
     first,
   )
-  const measured = `The comment reads at grade ${grade.toFixed(1)}; the school’s target is ${target}.`
-  const why = `${measured} This sentence is the hardest.`
+  const why = explanations['hard to read'](grade.toFixed(1), target)
   return [{ check: 'hard to read', why, start: hardest.start, end: hardest.end, mends: [] }]
 }

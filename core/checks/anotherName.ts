@@ -1,6 +1,7 @@
 import { possessiveOf } from '../narrative/possessive'
 import type { Student } from '../record/roster'
 import { exactWords } from '../school/checkSettings'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { write } from './finding'
 import { foldedText } from './foldedText'
@@ -11,7 +12,7 @@ import { isTheWord } from './wordLikeName'
  * that is also an English word (Will, Grace, River, He) counts only where it cannot be the word. The title of a piece
  * of work names nobody.
  */
-export const classmateNamed: Check = ({ index, student, text }) => {
+export const anotherName: Check = ({ index, student, text }) => {
   const { students, namesInYear, school, work } = index.record
   const plain = foldedText(text)
   const titles = placesOf(
@@ -28,8 +29,9 @@ export const classmateNamed: Check = ({ index, student, text }) => {
     const owner = /^'s/.exec(plain.slice(to))?.[0] ?? ''
     const end = to + owner.length
     const instead = owner === '' ? student.usedName : possessiveOf(student.usedName, school.possessives)
-    const whose = inClass.has(name) ? `a classmate of ${student.usedName}` : 'a student of this year'
-    const why = `${text.slice(from, to)} is ${whose}.`
+    const { ofClassmate, ofYear } = explanations['another name']
+    const found = text.slice(from, to)
+    const why = inClass.has(name) ? ofClassmate(found, student.usedName) : ofYear(found)
     return [{ check: 'another name', why, start: from, end, mends: [write(instead, from, end)] }]
   })
 }

@@ -10,6 +10,7 @@ import { possessiveOf } from '../narrative/possessive'
 import { formsOf, he, she, they, type Pronouns } from '../people/pronouns'
 import type { Student } from '../record/roster'
 import { anyOf, oneOf, pattern } from '../text/pattern'
+import { explanations } from './explanations'
 import type { Check, Finding } from './finding'
 import { write } from './finding'
 
@@ -22,7 +23,7 @@ const bothAtOnce = pattern(String.raw`\b${anyOf(bothWays)}\b`, String.raw`|\(s\)
  * A pronoun that is not the student's, or is the student's in a case that cannot stand there, with the right one as
  * the mend; also what is left over of a frame for several: "his/her", "s/he".
  */
-export const wrongPronoun: Check = ({ text, student, index }) => {
+export const pronoun: Check = ({ text, student, index }) => {
   const words = cutIntoWords(text)
   const setting = { student, rule: index.record.school.possessives }
   const leftovers = [...text.matchAll(bothAtOnce)]
@@ -31,7 +32,7 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
     const end = match.index + match[0].length
     return {
       check: 'pronoun',
-      why: `“${match[0]}” was meant to become ${student.usedName}’s own pronoun.`,
+      why: explanations.pronoun.leftOver(match[0], student.usedName),
       start: match.index,
       end,
       mends: mendFor(caseOfLeftover(match[0]), { start: match.index, end }, text, setting),
@@ -46,7 +47,7 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
     return [
       {
         check: 'pronoun',
-        why: found.why.replace('{name}', student.usedName),
+        why: explanations.pronoun[found.why](word.text, student.usedName),
         start: word.start,
         end: word.end,
         mends: mendFor(found.case, word, text, setting),
@@ -56,13 +57,18 @@ export const wrongPronoun: Check = ({ text, student, index }) => {
   return [...left, ...wrong]
 }
 
+interface WrongPronoun {
+  readonly case: PronounCase
+  readonly why: 'notTheirs' | 'cannotStand'
+}
+
 /** A pronoun of another set than the student's, in the case in which it stands. */
 function foreignCase(
   word: FrameWord,
   at: number,
   words: readonly FrameWord[],
   pronouns: Pronouns,
-): { case: PronounCase; why: string } | null {
+): WrongPronoun | null {
   for (const set of [she, he, they]) {
     if (pronouns !== 'name only' && (set.subject === pronouns.subject || formsOf(pronouns).includes(word.lower)))
       continue
@@ -73,7 +79,7 @@ function foreignCase(
     if (set !== they && whoElse[set.subject]?.test(peopleBefore(word, at, words))) continue
     const cases = (Object.keys(caseNames) as PronounCase[]).filter((each) => set[each] === word.lower)
     const [likely] = likelierCase(cases, word, at, beginReading(words, '', set))
-    return { case: likely ?? 'subject', why: `“${word.text}” is not the pronoun of {name}.` }
+    return { case: likely ?? 'subject', why: 'notTheirs' }
   }
   return null
 }
@@ -103,69 +109,80 @@ function peopleBefore(word: FrameWord, at: number, words: readonly FrameWord[]):
     .join(' ')
 }
 
+/** A word in its place, and what stands around it. */
+interface Place {
+  readonly word: FrameWord
+  readonly at: number
+  readonly words: readonly FrameWord[]
+  readonly pronouns: Exclude<Pronouns, 'name only'>
+  readonly before: FrameWord | undefined
+  readonly next: FrameWord | undefined
+  readonly opens: boolean
+  /** Whether a verb follows, by its form alone. */
+  readonly verbNext: boolean
+}
+
+/** Forms that nobody has; the right one is always the same. */
+const noForms = /^(hisself|theirself|theirselves|herselves)$/
+
+/** In which case a pronoun stands, where it cannot, and which one can. */
+const misplaced: readonly { as: PronounCase; wanted: PronounCase; where: (place: Place) => boolean }[] = [
+  { as: 'object', wanted: 'subject', where: doesSomething },
+  { as: 'subject', wanted: 'object', where: isDoneTo },
+  { as: 'possessive', wanted: 'determiner', where: isBeforeItsThing },
+]
+
 /** The student's own pronoun in a case that cannot stand there. */
-function wrongCase(
-  word: FrameWord,
-  at: number,
-  words: readonly FrameWord[],
-  pronouns: Pronouns,
-): { case: PronounCase; why: string } | null {
+function wrongCase(word: FrameWord, at: number, words: readonly FrameWord[], pronouns: Pronouns): WrongPronoun | null {
   if (pronouns === 'name only') return null
-  const before = words[at - 1]
-  const next = words[at + 1]
+  const why = 'cannotStand'
+  if (noForms.test(word.lower)) return { case: 'reflexive', why }
+  const [before, next] = [words[at - 1], words[at + 1]]
   const opens = before?.sentence !== word.sentence
-  const made: Record<string, string> = {
-    hisself: 'reflexive',
-    theirself: 'reflexive',
-    theirselves: 'reflexive',
-    herselves: 'reflexive',
-  }
-  const why = `“${word.text}” cannot stand in this place.`
-  if (made[word.lower] !== undefined) return { case: 'reflexive', why }
-  const afterNext = words[at + 2]
+  const place = { word, at, words, pronouns, before, next, opens, verbNext: isVerbNext(word, next) }
+  const rule = misplaced.find(
+    ({ as, wanted, where }) => word.lower === pronouns[as] && pronouns[as] !== pronouns[wanted] && where(place),
+  )
+  return rule ? { case: rule.wanted, why } : null
+}
+
+function isVerbNext(word: FrameWord, next: FrameWord | undefined): boolean {
+  if (next === undefined || word.beforeStop) return false
+  return auxiliary.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower))
+}
+
+/** "Him needs" is never right; "her needs" may be two nouns' words, but not before "no" or "the". */
+function doesSomething(place: Place): boolean {
+  const { word, at, words, pronouns, before, opens, verbNext } = place
+  if (!verbNext && !isVerbByWhatFollows(place)) return false
   const clauseBegins = opens || word.afterComma || clauseAfter.test(before?.lower ?? '')
-  const verbNext =
-    next !== undefined &&
-    !word.beforeStop &&
-    (auxiliary.test(next.lower) || (singularVerbs.has(next.lower) && !alsoNouns.has(next.lower)))
-  // "Him needs" is never right; "her needs" may be two nouns' words, but not before "no" or "the".
-  const isVerb =
-    verbNext ||
-    (next !== undefined &&
-      !word.beforeStop &&
-      singularVerbs.has(next.lower) &&
-      (pronouns.object !== pronouns.determiner ||
-        (afterNext !== undefined &&
-          !next.beforeStop &&
-          // "Her remarks on art": what can be a thing is one, unless an object follows.
-          (alsoNouns.has(next.lower)
-            ? object.test(afterNext.lower) || isVerbPair(words, at + 2)
-            : afterVerb.test(afterNext.lower)))))
-  const subjectNeeded =
-    isVerb &&
-    (clauseBegins || afterFronted(at, words) || (!pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner))
-  if (word.lower === pronouns.object && pronouns.object !== pronouns.subject && subjectNeeded)
-    return { case: 'subject', why }
-  if (
-    word.lower === pronouns.subject &&
-    pronouns.object !== pronouns.subject &&
-    before &&
-    !opens &&
-    /^(to|for|with|of|from|by|at|about|between|without|helps|gives|lets|makes|asked|gave|helped)$/.test(before.lower) &&
-    !verbNext &&
-    (word.beforeStop || !next || !singularVerbs.has(next.lower))
-  )
-    return { case: 'object', why }
-  if (
-    word.lower === pronouns.possessive &&
-    pronouns.possessive !== pronouns.determiner &&
-    next &&
-    !word.beforeStop &&
-    /^(own|work|book|books|best|class|friends|group|partner|ideas|\p{L}+s)$/u.test(next.lower) &&
-    !singularVerbs.has(next.lower)
-  )
-    return { case: 'determiner', why }
-  return null
+  const isObjectAlone = !pronouns.takesPluralVerb && pronouns.object !== pronouns.determiner
+  return clauseBegins || afterFronted(at, words) || isObjectAlone
+}
+
+function isVerbByWhatFollows({ word, at, words, pronouns, next }: Place): boolean {
+  if (next === undefined || word.beforeStop || !singularVerbs.has(next.lower)) return false
+  if (pronouns.object !== pronouns.determiner) return true
+  const afterNext = words[at + 2]
+  if (afterNext === undefined || next.beforeStop) return false
+  // "Her remarks on art": what can be a thing is one, unless an object follows.
+  return alsoNouns.has(next.lower)
+    ? object.test(afterNext.lower) || isVerbPair(words, at + 2)
+    : afterVerb.test(afterNext.lower)
+}
+
+/** "Gives she", "with he" */
+function isDoneTo({ word, before, next, opens, verbNext }: Place): boolean {
+  if (!before || opens || verbNext || !beforeObject.test(before.lower)) return false
+  return word.beforeStop || !next || !singularVerbs.has(next.lower)
+}
+
+const beforeObject = /^(to|for|with|of|from|by|at|about|between|without|helps|gives|lets|makes|asked|gave|helped)$/
+
+/** "Hers book" */
+function isBeforeItsThing({ word, next }: Place): boolean {
+  if (next === undefined || word.beforeStop || singularVerbs.has(next.lower)) return false
+  return /^(own|work|book|books|best|class|friends|group|partner|ideas|\p{L}+s)$/u.test(next.lower)
 }
 
 /** "In a longer book her is": the sentence begins with where or when, and has had no verb before this word. */

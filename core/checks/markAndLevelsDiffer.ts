@@ -1,10 +1,11 @@
 import { markAgainstLevels } from '../narrative/markAgainstLevels'
 import { narrativeFacts } from '../record/narrativeFacts'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
 
 /** A comment beside a mark and levels that tell two stories: no words can be true of both. */
-export const markAndLevels: Check = (input) => {
+export const markAndLevelsDiffer: Check = (input) => {
   const { index, student, box, text } = input
   if (text.trim() === '' || box.subject === null) return []
   const facts = narrativeFacts(index, student.id, box)
@@ -12,7 +13,7 @@ export const markAndLevels: Check = (input) => {
   return [
     ofWhole(
       'mark and levels differ',
-      `${facts.mark?.because[0]?.text ?? 'The mark'}; the levels say otherwise. The family reads both and may ask why.`,
+      explanations['mark and levels differ'](facts.mark?.because[0]?.text ?? 'The mark'),
       input,
     ),
   ]

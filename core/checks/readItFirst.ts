@@ -3,6 +3,7 @@ import { littleKnownTold } from '../narrative/told/littleKnown'
 import { narrativeFacts } from '../record/narrativeFacts'
 import { isRedraftable } from '../record/redraftable'
 import { directionOf } from '../scales/tier'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { ofWhole } from './finding'
 
@@ -10,22 +11,23 @@ import { ofWhole } from './finding'
  * A draft that nobody has touched yet, of a child about whom it is easily said wrongly: of whom little is known, who
  * has difficulties only, or who has fallen far. Somebody reads it before it counts.
  */
-export const readFirst: Check = (input) => {
+export const readItFirst: Check = (input) => {
   const { index, student, box, comment, text } = input
   if (!comment || text.trim() === '' || !isRedraftable(comment)) return []
-  const why = whyRead(narrativeFacts(index, student.id, box), box.subject)
-  return why === null ? [] : [ofWhole('read it first', `${why} Read it as ${student.usedName}’s family will.`, input)]
+  const why = whyRead(narrativeFacts(index, student.id, box), box.subject, student.usedName)
+  return why === null ? [] : [ofWhole('read it first', why, input)]
 }
 
 /** So many levels down are no small step; ours. */
 const farDown = 2
 
-function whyRead(facts: NarrativeFacts, subject: string | null): string | null {
+function whyRead(facts: NarrativeFacts, subject: string | null, name: string): string | null {
+  const because = explanations['read it first']
   const kind: RatedFact['kind'] = subject === null ? 'habit' : 'skill'
   const told = facts.rated.filter((fact) => fact.kind === kind)
-  if (littleKnownTold(facts) !== null) return 'Little is known of this term.'
+  if (littleKnownTold(facts) !== null) return because.littleKnown(name)
   if (told.length > 1 && told.every(({ level }) => directionOf(level.tier) === 'difficulty'))
-    return 'All that was rated here is a difficulty.'
+    return because.difficulties(name)
   const fell = told.find(({ moved, level }) => moved <= -farDown && directionOf(level.tier) === 'difficulty')
-  return fell ? `There is a fall by two levels or more: ${fell.familyWords}.` : null
+  return fell ? because.fall(name, fell.familyWords) : null
 }

@@ -1,7 +1,8 @@
 import { distance } from 'fastest-levenshtein'
 import { singularVerbs } from '../narrative/frame/verbWords'
 import { nameKey } from '../people/names'
-import { capitalised, namesOfClass } from './classmateNamed'
+import { capitalised, namesOfClass } from './anotherName'
+import { explanations } from './explanations'
 import type { Check } from './finding'
 import { write } from './finding'
 import { foldedText } from './foldedText'
@@ -13,7 +14,7 @@ Thursday Friday Saturday Sunday English French German Spanish Latin Grade Year C
 )
 
 /** A name that is nearly the student's own: with a letter too many, too few or another, or without its accents. */
-export const ownNameMisspelt: Check = ({ index, student, text }) => {
+export const ownName: Check = ({ index, student, text }) => {
   const { students, namesInYear } = index.record
   const own = student.usedName
   const known = namesOfClass(students, namesInYear)
@@ -26,7 +27,7 @@ export const ownNameMisspelt: Check = ({ index, student, text }) => {
     if (!sameLetters && (known.has(foldedText(written)) || !isNearly(written, own, text.slice(end)))) return []
     const opens = /(^|[.!?]["”’)]?\s+)["“‘]?$/.test(text.slice(0, start))
     if (!sameLetters && opens && !followedByVerb(text.slice(end))) return []
-    const why = `${own} is written “${written}” here.`
+    const why = explanations['own name'](written, own)
     return [{ check: 'own name', why, start, end, mends: [write(own, start, end)] }]
   })
 }

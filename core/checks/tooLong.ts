@@ -1,20 +1,16 @@
-import { farUnder } from '../narrative/boxes'
 import { countGraphemes } from '../narrative/graphemes'
 import { sentencesOf } from '../narrative/sentences'
+import { explanations } from './explanations'
 import type { Check, Mend } from './finding'
 import { ofWhole } from './finding'
 
-/** A text longer than its box, or one that leaves it almost empty. */
-export const overLimit: Check = (input) => {
+/** A text longer than its box. */
+export const tooLong: Check = (input) => {
   const { text, box } = input
   const length = countGraphemes(text)
-  if (length > box.limit)
-    return [
-      ofWhole('too long', `${length} characters; ${box.name} holds ${box.limit}.`, input, cutToFit(text, box.limit)),
-    ]
-  if (text.trim() !== '' && length < box.limit * farUnder)
-    return [ofWhole('very short', `${length} characters in a box for ${box.limit}.`, input)]
-  return []
+  if (length <= box.limit) return []
+  const why = explanations['too long'](length, box.name, box.limit)
+  return [ofWhole('too long', why, input, cutToFit(text, box.limit))]
 }
 
 /** Leaves out the last sentences until the text fits. */

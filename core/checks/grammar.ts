@@ -280,7 +280,7 @@ const participles: Readonly<Record<string, string>> = {
 }
 
 /** Words that are spelled right and stand wrong: its for it’s, a verb that does not agree; and a word left out. */
-export const slipsOfTheHand: Check = ({ text }) =>
+export const grammar: Check = ({ text }) =>
   slips.flatMap(({ find, why, instead }) =>
     [...text.matchAll(find)].map((match): Finding => {
       const words = match.slice(1).find((group) => group !== undefined) ?? match[0]

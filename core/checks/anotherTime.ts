@@ -1,5 +1,6 @@
 import { sentencesOf } from '../narrative/sentences'
 import { anyOf, pattern } from '../text/pattern'
+import { explanations } from './explanations'
 import type { Check, Finding } from './finding'
 
 const seasons = ['autumn', 'winter', 'spring', 'summer']
@@ -15,7 +16,7 @@ const holidays: readonly { said: RegExp; months: readonly number[] }[] = [
 ]
 
 /** Another term than this one, as it is left over from the report before: "this autumn" in spring. */
-export const otherTime: Check = ({ index, text }) => {
+export const anotherTime: Check = ({ index, text }) => {
   const { term, earlier } = index.record
   const named = (name: string): string[] => seasons.filter((season) => name.toLowerCase().includes(season))
   const now = named(term.name)
@@ -47,7 +48,7 @@ function finding(match: RegExpExecArray, words: string, term: string): Finding {
   const start = match.index + match[0].length - words.length
   return {
     check: 'another time',
-    why: `This report is of ${term}: is “${words}” left over from another?`,
+    why: explanations['another time'](words, term),
     start,
     end: start + words.length,
     mends: [],
