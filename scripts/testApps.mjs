@@ -1,12 +1,11 @@
 import { spawn } from 'node:child_process'
 import { availableParallelism } from 'node:os'
-import { startCluster } from './cluster.mjs'
+import { freePort, startCluster } from './cluster.mjs'
 import { startProcesses, whenHealthy } from './processes.mjs'
 import { sessionSecret } from './secrets.mjs'
 
 /** So many tests run at once at most: each has an application, a database and a browser of its own to feed. */
 const mostApps = 2
-const firstPort = 4299
 
 /**
  * The application as often as tests run at once, each with the demo school in a database cluster of its own, so that a
@@ -20,13 +19,14 @@ export async function startApps(folder, own) {
   for (let nth = 0; nth < count; nth += 1) {
     const home = `${folder}/test-cluster-${nth}`
     const cluster = own ? null : await startCluster(home)
+    const port = await freePort()
     apps.push({
       cluster,
-      port: firstPort + nth,
+      port,
       processes: null,
       env: {
         DATABASE_URL: own ?? cluster.url('facunda_test'),
-        FACUNDA_URL: `http://127.0.0.1:${firstPort + nth}`,
+        FACUNDA_URL: `http://127.0.0.1:${port}`,
         FACUNDA_PROCESSES: `${folder}/results/processes-${nth}.json`,
         ...(cluster ? { FACUNDA_CLUSTER: home } : {}),
       },

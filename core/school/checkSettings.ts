@@ -139,7 +139,7 @@ function searchFor(words: readonly string[], flags: string): RegExp {
   return searchOf([flags, ...words].join('\u0000'))
 }
 
-/** About what some schools have of lists, of names and of words in them, each of which is looked for in every comment. */
+/** About what some schools have of lists, names and words in them, each of which is looked for in every comment. */
 const mostSearches = 3000
 
 const searchOf = memoizeWords(mostSearches, (key) => {

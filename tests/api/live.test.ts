@@ -1,4 +1,4 @@
-import { afterEach, beforeAll, expect, it } from 'vitest'
+import { afterEach, beforeAll, expect, it, vi } from 'vitest'
 import type { Knex } from 'knex'
 import type { ClassAnswer } from '../../contracts/answers'
 import type { News } from '../../contracts/live'
@@ -13,6 +13,7 @@ let tobias: Client
 let db: Knex
 let place: DemoPlace
 const streams: { stop: () => void }[] = []
+const patience = { timeout: 20_000, interval: 20 }
 
 beforeAll(async () => {
   db = openDatabase(databaseUrl())
@@ -28,7 +29,7 @@ afterEach(() => {
 interface Follower {
   stop: () => void
   heard: News[]
-  /** Until something was heard that this is true of. @throws after 4 s, with what was heard */
+  /** Until something was heard that this is true of. @throws after a while, with what was heard */
   until: (isIt: (news: News) => boolean) => Promise<News>
 }
 
@@ -46,14 +47,12 @@ async function follow(ask: Client, since: number): Promise<Follower> {
   const follower: Follower = {
     heard,
     stop,
-    until: async (isIt) => {
-      for (let tries = 0; tries < 200; tries += 1) {
+    until: (isIt) =>
+      vi.waitFor(() => {
         const found = heard.find(isIt)
-        if (found) return found
-        await new Promise((resolve) => setTimeout(resolve, 20))
-      }
-      throw new Error(`Not heard: ${JSON.stringify(heard)}`)
-    },
+        if (!found) throw new Error(`Not heard: ${JSON.stringify(heard)}`)
+        return found
+      }, patience),
   }
   streams.push(follower)
   return follower

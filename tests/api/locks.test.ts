@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type { Reopening, ReopeningsAnswer } from '../../contracts/reopenings'
 import { addDays } from '../../core/addDays'
 import { isOpenFor, openSubjects } from '../../core/terms/lock'
@@ -196,13 +196,14 @@ describe('the database itself', () => {
   })
 
   /** Until some connection waits for another's row. */
-  async function waiting(): Promise<void> {
-    for (;;) {
-      const { rows } = await db.raw<{ rows: object[] }>(
-        `select from pg_stat_activity where wait_event_type = 'Lock' and query like '%settled_level%'`,
-      )
-      if (rows.length > 0) return
-      await new Promise((resolve) => setTimeout(resolve, 20))
-    }
-  }
+  const waiting = (): Promise<void> =>
+    vi.waitFor(
+      async () => {
+        const { rows } = await db.raw<{ rows: object[] }>(
+          `select from pg_stat_activity where wait_event_type = 'Lock' and query like '%settled_level%'`,
+        )
+        expect(rows).not.toEqual([])
+      },
+      { timeout: 20_000, interval: 20 },
+    )
 })

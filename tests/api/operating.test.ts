@@ -2,14 +2,16 @@ import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, it } from 'vitest'
+import { expect, it, vi } from 'vitest'
 import type { RunAnswer } from '../../contracts/answers'
 import { freePort, startCluster } from '../../scripts/cluster.mjs'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { address, demoSignIn, signedInAs } from './client'
+import { runWhen } from './runWhen'
 import { juniper } from './school'
 
-const later = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
+/** Whatever is killed is up again within this, on a busy machine too. */
+const patience = { timeout: 60_000, interval: 200 }
 /** The processes as they are now, from the file that their keeper writes. */
 const pids = () =>
   JSON.parse(readFileSync(process.env.FACUNDA_PROCESSES ?? '', 'utf8')) as { web: number; press: number }
@@ -25,17 +27,7 @@ it.runIf(process.env.FACUNDA_PROCESSES)(
   async () => {
     const ines = await signedInAs('ines')
     process.kill(pids().web, 'SIGKILL')
-    const answers: number[] = []
-    for (let nth = 0; nth < 100 && answers.at(-1) !== 200; nth += 1) {
-      await later(200)
-      answers.push(
-        await ines('GET', '/api/desk').then(
-          (answer) => answer.status,
-          () => 0,
-        ),
-      )
-    }
-    expect(answers.at(-1)).toBe(200)
+    await vi.waitFor(async () => expect((await ines('GET', '/api/desk')).status).toBe(200), patience)
   },
 )
 
@@ -45,17 +37,11 @@ it.runIf(process.env.FACUNDA_PROCESSES)(
     const ines = await signedInAs('ines')
     const place = await juniper(ines)
     process.kill(pids().press, 'SIGKILL')
-    let run = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
+    const { id } = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
     // The press takes it in hand again, dies with it, and another one goes on.
-    for (let nth = 0; nth < 150 && run.state === 'waiting'; nth += 1) {
-      await later(100)
-      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
-    }
+    await runWhen(ines, id, ['setting', 'finished'])
     process.kill(pids().press, 'SIGKILL')
-    for (let nth = 0; nth < 600 && !['finished', 'failed'].includes(run.state); nth += 1) {
-      await later(100)
-      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
-    }
+    const run = await runWhen(ines, id, ['finished', 'failed'])
     expect(run).toMatchObject({ state: 'finished', done: 24 })
   },
 )
@@ -167,17 +153,8 @@ it.runIf(process.env.FACUNDA_CLUSTER)(
       const postmaster = (): string => readFileSync(`${folder}/data/postmaster.pid`, 'utf8').split('\n')[0] ?? ''
       const killed = postmaster()
       process.kill(Number(killed), 'SIGKILL')
-      for (let nth = 0; nth < 300 && postmaster() === killed; nth += 1) await later(200)
-      expect(postmaster()).not.toBe(killed)
-      let found: unknown = null
-      for (let nth = 0; nth < 100 && found === null; nth += 1) {
-        await later(200)
-        found = await db
-          .first('number')
-          .from('kept')
-          .catch(() => null)
-      }
-      expect(found).toEqual({ number: 7 })
+      await vi.waitFor(() => expect(postmaster()).not.toBe(killed), patience)
+      await vi.waitFor(async () => expect(await db.first('number').from('kept')).toEqual({ number: 7 }), patience)
     } finally {
       leaveOff()
       await db.destroy()

@@ -4,6 +4,7 @@ import { writeComments } from '../../core/record/draftBox'
 import { startCluster } from '../../scripts/cluster.mjs'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { signedInAs, type Client } from './client'
+import { runWhen } from './runWhen'
 import { juniper, see, type DemoPlace } from './school'
 
 let ines: Client
@@ -175,11 +176,8 @@ describe('writing', () => {
 
 describe('sending', () => {
   it('sets the class’s reports in a job and keeps the PDF', async () => {
-    let run = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
-    for (let wait = 0; wait < 200 && !['finished', 'failed'].includes(run.state); wait += 1) {
-      await new Promise((done) => setTimeout(done, 150))
-      run = (await ines<RunAnswer>('GET', `/api/runs/${run.id}`)).body
-    }
+    const { id } = (await ines<RunAnswer>('POST', `${place.path}/runs`, { students: [] })).body
+    const run = await runWhen(ines, id, ['finished', 'failed'])
     expect(run).toMatchObject({ state: 'finished', done: 24, students: 24 })
     expect(Object.keys(run.pages ?? {})).toHaveLength(24)
     const pdf = await ines<Uint8Array>('GET', `/api/runs/${run.id}/pdf`)

@@ -1,9 +1,9 @@
 import { execFileSync } from 'node:child_process'
 import { expect, test } from '@playwright/test'
-import { saved, signIn } from './signedIn'
+import { saved, signInByForm } from './signedIn'
 
 test('the main job: from a gradebook file to the report cards', async ({ page }) => {
-  await signIn(page, 'ines')
+  await signInByForm(page, 'ines')
   await page
     .getByRole('region', { name: '5 Juniper' })
     .getByRole('button', { name: /^gather/i })

@@ -208,6 +208,7 @@ test('scores that a locked term refuses are asked for once, listed, and taken wh
     const kept = page.getByRole('region', { name: 'Not saved' })
     await expect(kept).toContainText('1 piece of work was not saved')
     await expect(kept).toContainText('locked since 2000-01-01')
+    // What does not happen has no sign to wait for: longer than the pause before another try.
     await page.waitForTimeout(1500)
     expect(asked).toBe(1)
     await lock.isLifted()

@@ -9,8 +9,16 @@ export function passwordOf(name: string): string {
   return line?.split(',')[4] ?? ''
 }
 
-/** Signs in and stands at the desk. */
+/** Signs in, without the form, and stands at the desk. */
 export async function signIn(page: Page, name: string): Promise<void> {
+  const answer = await page.request.post('/api/session', { data: { name, password: passwordOf(name) } })
+  expect(answer.status()).toBe(200)
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Your desk' })).toBeVisible()
+}
+
+/** Signs in as people do. */
+export async function signInByForm(page: Page, name: string): Promise<void> {
   await page.goto('/')
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Password').fill(passwordOf(name))
@@ -24,6 +32,16 @@ export async function openComment(page: Page, box: string, student: RegExp, used
   await page.getByRole('button', { name: new RegExp(`^${box} \\d`) }).click()
   await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: student }).click()
   return page.getByRole('textbox', { name: `${box} for ${usedName}` })
+}
+
+/** Waits until the page has nothing left to do with what has come, and has drawn it. */
+export async function drawn(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    for (let nth = 0; nth < 3; nth += 1) {
+      await new Promise(requestAnimationFrame)
+      await new Promise((done) => requestIdleCallback(done))
+    }
+  })
 }
 
 /** Waits until everything that was changed has been saved. */

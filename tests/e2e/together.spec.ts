@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { lookedAt } from './lookedAt'
-import { openComment, saved, signIn } from './signedIn'
+import { drawn, openComment, saved, signIn } from './signedIn'
 
 const classList = (page: Page) => page.getByRole('navigation', { name: 'Class list' })
 const levelOf = (page: Page, skill: string) => page.getByRole('gridcell', { name: new RegExp(`^Hyun-woo, ${skill}`) })
@@ -35,7 +35,7 @@ async function heldReading(page: Page): Promise<{ read: Promise<void>; letCome: 
     const came = page.waitForResponse(classRead)
     mayCome()
     await came
-    await page.waitForTimeout(500)
+    await drawn(page)
   }
   return { read, letCome }
 }
@@ -241,7 +241,7 @@ test('what others change leaves a form as it is filled in, and a cell where it i
     const again = page.waitForResponse(classRead)
     await writeNote(other, words)
     await again
-    await page.waitForTimeout(500)
+    await drawn(page)
   }
   const cells = page.getByRole('row', { name: /^Hyun-woo/ }).getByRole('gridcell')
   await cells.nth(1).click()

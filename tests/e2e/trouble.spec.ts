@@ -36,6 +36,7 @@ test('the database gone for ten seconds: kept on this device, saved when it is b
   const editor = page.getByRole('textbox', { name: 'Art for Grace' })
   await editor.fill('Grace mixed greens for the reeds.')
   await expect(page.getByText('kept on this device and saved as soon as it is back')).toBeVisible()
+  // How long it is away is what is asked here.
   await page.waitForTimeout(10_000)
   cluster.start()
   await expect(page.getByText('kept on this device and saved as soon as it is back')).toBeHidden({ timeout: 30_000 })
