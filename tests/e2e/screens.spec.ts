@@ -5,7 +5,7 @@ import { signIn } from './signedIn'
 type Scheme = 'light' | 'dark'
 
 async function inspect(page: Page, where: string, scheme: Scheme): Promise<void> {
-  // Source: axe-core, the WCAG 2.0 to 2.2 rules of levels A and AA and its best practices. At night only colours differ.
+  // Source: axe-core, the rules of WCAG 2.0 to 2.2, A and AA, and its best practices; at night colours alone differ.
   const axe = new AxeBuilder({ page })
   const { violations } = await (scheme === 'dark' ? axe.withRules(['color-contrast']) : axe).analyze()
   expect(
