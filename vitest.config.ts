@@ -1,3 +1,4 @@
+import Unimport from 'unimport/unplugin'
 import { defineConfig } from 'vitest/config'
 import { countApps } from './tests/ownApp'
 
@@ -8,10 +9,20 @@ export default defineConfig({
         // Pure functions: none changes what another rests on, so that they need no world of their own.
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'app/**/*.test.ts'],
+          include: ['core/**/*.test.ts'],
           testTimeout: 60_000,
           isolate: false,
           maxWorkers: '100%',
+        },
+      },
+      {
+        // What pages keep and send, without pages.
+        plugins: [Unimport.vite({ presets: ['vue'] })],
+        test: {
+          name: 'app',
+          include: ['app/**/*.test.ts'],
+          setupFiles: ['tests/browserParts.ts'],
+          testTimeout: 60_000,
         },
         resolve: { alias: { '~~': import.meta.dirname, '~': `${import.meta.dirname}/app` } },
       },

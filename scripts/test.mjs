@@ -40,6 +40,8 @@ await suite('unit and outside references', 'unit.json', [
   '--project',
   'unit',
   '--project',
+  'app',
+  '--project',
   'outside',
   '--reporter=dot',
   '--reporter=json',

@@ -5,5 +5,8 @@ import { needModules } from './packages.mjs'
 needModules()
 const inherit = { stdio: 'inherit' }
 const prepared = spawnSync('npx', ['nuxt', 'prepare'], { stdio: ['ignore', 'ignore', 'inherit'] })
-const { status } = prepared.status === 0 ? spawnSync('npx', ['vitest', 'run', '--project', 'unit'], inherit) : prepared
+const { status } =
+  prepared.status === 0
+    ? spawnSync('npx', ['vitest', 'run', '--project', 'unit', '--project', 'app'], inherit)
+    : prepared
 process.exit(status ?? 1)
