@@ -13,6 +13,7 @@ import { checkKeys, type CheckKey } from './checkKeys'
 import { quotedWords, type Finding } from './finding'
 import { languageFindings } from './languageRemarks'
 import { readableText } from './readableText'
+import { findingsWithLanguage } from './withLanguage'
 
 const student = (id: string, usedName: string, pronouns: Pronouns = she): Student => ({
   id,
@@ -278,6 +279,25 @@ describe('the text as a language checker can read it', () => {
       ),
     )
   })
+})
+
+it('what a check of our own has found is not said again by a language checker', () => {
+  const text = 'Maya and Ana reads  well.'
+  const record = exampleClass({
+    students: [student('1', 'Maya'), student('3', 'Ana')],
+    boxes: [box],
+    comments: [comment('1', text)],
+  })
+  const remark = (start: number, end: number) => ({ rule: 'Agreement', message: 'Why.', start, end, suggestions: [] })
+  const said = (start: number, end: number, of = text) =>
+    findingsWithLanguage(indexRecord(record), student('1', 'Maya'), box, {
+      read: { text: of, remarks: [remark(start, end)] },
+      known: new Set<string>(),
+    }).filter(({ check: key }) => key === 'grammar').length
+  const ana = text.indexOf('Ana')
+  // On the classmate’s name, over it, at its edges; beside it; where only spaces were found; of another text.
+  expect([said(ana, ana + 3), said(0, ana + 1), said(ana + 2, 20)]).toEqual([0, 0, 0])
+  expect([said(ana + 3, 18), said(4, ana), said(17, 21), said(ana + 3, 18, 'Maya')]).toEqual([1, 1, 1, 0])
 })
 
 it('a language checker’s remarks become findings, but for names, school words and rules with a reason', () => {

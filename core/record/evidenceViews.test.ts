@@ -73,6 +73,33 @@ describe('who needs a look', () => {
   })
 })
 
+it.each([
+  [82, 92, ['82 %, last term 92 %']],
+  [82, 91.5, []],
+  [82, 72, ['82 %, last term 72 %']],
+  // What is not settled is looked at as it is proposed: 75 %.
+  [null, 85, ['75 %, last term 85 %']],
+  [82, null, []],
+])('a mark of %s beside last term’s %s: %j', (now, before, words) => {
+  const settled = { studentId: '1', subject: 'sums', special: null, reason: null }
+  const marks = (percent: number | null) => (percent === null ? [] : [{ ...settled, percent }])
+  const term = { ...example.term, id: 't1', starts: '2026-09-01' }
+  const earlier = [{ term, marks: marks(before), levels: [], habitScores: [], comments: [] }]
+  const looks = needsALook(index({ marks: marks(now), earlier }), ['sums'])
+  expect(looks.filter(({ why }) => why === 'far from last term').map((look) => look.words)).toEqual(words)
+})
+
+it('a mark that is settled without a figure, or beside nothing, differs from nothing', () => {
+  const settled = { studentId: '1', subject: 'sums', reason: null }
+  const differing = (change: Partial<ClassRecord>) =>
+    needsALook(index(change), ['sums']).flatMap(({ why, words }) => (why === 'differs' ? [words] : []))
+  expect(differing({ marks: [{ ...settled, percent: 60, special: null }] })).toEqual([
+    'settled at 60 %, the record adds up to 75 %',
+  ])
+  expect(differing({ marks: [{ ...settled, percent: null, special: 'absent' }] })).toEqual([])
+  expect(differing({ marks: [{ ...settled, percent: 60, special: null }], results: [] })).toEqual([])
+})
+
 describe('how a class lies', () => {
   it('per piece of work, as simple-statistics finds its quantiles; what is missing lowers none', () => {
     const students = [1, 2, 3, 4, 5].map((id) => ({ ...sure(example.students[0]), id: String(id) }))

@@ -47,6 +47,23 @@ describe('what the record shows of a skill', () => {
     expect(levelEvidence(index(papers), skill('1', 's2')).proposed?.symbol).toBe('2')
   })
 
+  it('leaves out questions about nothing and those without points, and counts what was not reached', () => {
+    const questions = [question('w1', 1, null, 4), question('w1', 2, 's1', 0), question('w1', 3, 's1', 10)]
+    const none = levelEvidence(
+      index({ questions, answers: [answer('w1', 1, 4), answer('w1', 2, 0)] }),
+      skill('1', 's1'),
+    )
+    expect([none.results, none.percent, none.proposed]).toEqual([[], null, undefined])
+    const answers = [answer('w1', 1, 4), answer('w1', 2, 0), answer('w1', 3, 0)]
+    expect(levelEvidence(index({ questions, answers }), skill('1', 's1')).percent).toBe(0)
+  })
+
+  it('weighs each paper as the work weighs', () => {
+    const heavy = example.work.map((piece) => ({ ...piece, weight: piece.id === 'w2' ? 3 : 1 }))
+    // By hand: (62.5 + 3 × 100) / 4.
+    expect(levelEvidence(index({ ...papers, work: heavy }), skill('1', 's1')).percent).toBe(90.625)
+  })
+
   it('is nothing where no question about it was answered, and for a skill that is none', () => {
     for (const place of [skill('2', 's1'), skill('1', 's3'), skill('1', 'gone')]) {
       expect(levelEvidence(index(papers), place)).toMatchObject({ results: [], ratings: [], percent: null })

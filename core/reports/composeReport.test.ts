@@ -209,6 +209,12 @@ describe('what a family gets', () => {
   })
   it('hides or shortens marks as the layout says, in the explanation too', () => {
     expect(fact(blocksOf(layout({ marks: 'level' })), 'Mark')).toBe('A (level a)')
+    // A mark that reaches no level is told by its figure, or not at all.
+    const [marks, ...others] = exampleClass().scales
+    const scales = marks ? [{ ...marks, levels: marks.levels.slice(0, 1) }, ...others] : others
+    const low = { scales, marks: [{ studentId: '1', subject: 'sums', percent: 40, special: null, reason: null }] }
+    const shown = (how: Layout['marks']) => fact(blocksOf({ ...layout({ marks: how }), ...low }), 'Mark')
+    expect([shown('level'), shown('none')]).toEqual(['40 %', undefined])
     const none = blocksOf(layout({ marks: 'none' }))
     expect(fact(none, 'Mark')).toBeUndefined()
     expect(JSON.stringify(none)).not.toMatch(/What A means|82/)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { exampleClass } from '../../tests/exampleClass'
 import type { ClassRecord } from '../record/classRecord'
 import { indexRecord } from '../record/recordIndex'
-import { nextStage, studentProgress, type StudentProgress } from './progress'
+import { nextStage, studentProgress, sumProgress, type StudentProgress } from './progress'
 
 const progress = (change: Partial<ClassRecord>, subjects = ['sums'], made = false): StudentProgress =>
   studentProgress(indexRecord(exampleClass(change)), '1', subjects, made)
@@ -28,6 +28,33 @@ describe('what counts as done', () => {
       write: { done: 0, of: 1 },
       read: { done: 0, of: 1 },
       send: { done: 0, of: 1 },
+    })
+  })
+  it('is counted by hand: results, marks, levels and habits of the one, and both boxes', () => {
+    // Two results of two; a mark, three levels and a habit of five; a comment in one of two boxes, finished.
+    expect(progress({})).toEqual({
+      gather: { done: 2, of: 2 },
+      settle: { done: 5, of: 5 },
+      write: { done: 1, of: 2 },
+      read: { done: 1, of: 2 },
+      send: { done: 0, of: 1 },
+    })
+    const { marks, levels, results } = exampleClass()
+    const others = progress({ marks: [], levels: levels.slice(1), habitScores: [], results: results.slice(1) })
+    expect([others.gather, others.settle]).toEqual([
+      { done: 1, of: 2 },
+      { done: 2, of: 5 },
+    ])
+    expect(progress({ marks }, ['sums', 'art']).settle.of).toBe(6)
+  })
+  it('of many is the sum of each, stage by stage', () => {
+    const made = sumProgress([progress({}), progress({}, ['sums'], true), progress({ comments: [] })])
+    expect(made).toEqual({
+      gather: { done: 6, of: 6 },
+      settle: { done: 15, of: 15 },
+      write: { done: 2, of: 6 },
+      read: { done: 2, of: 6 },
+      send: { done: 1, of: 3 },
     })
   })
   it('of a group no report is made: that is the home classes’', () => {

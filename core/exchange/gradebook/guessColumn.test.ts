@@ -70,6 +70,30 @@ it('so many thousands are no score where commas part the cells; elsewhere a comm
   expect(columnsOf(['Name;Quiz', 'a;3,333', 'b;4,667'])).toEqual(['name', 'score'])
 })
 
+it.each([
+  // A carer’s name beside the child’s is nobody’s; the number that a school gives stays.
+  [
+    ['Wer;Name;Nr;Quiz', 'Maya Reed;Ada;4101;8', 'Kit Moss;Bo;4102;7'],
+    ['name', 'ignore', 'number', 'score'],
+  ],
+  // The family name alone is the children’s: the given name beside it may still be theirs.
+  [
+    ['Wer;First name;Quiz', 'Reed;May;8', 'Moss;Kitty;7'],
+    ['family name', 'given name', 'score'],
+  ],
+  [
+    ['Wer;Family name;Quiz', 'Maya Reed;Ada;8', 'Kit Moss;Bo;7'],
+    ['name', 'ignore', 'score'],
+  ],
+  [
+    ['Name;Nr;Quiz', 'Ada;4101;8', 'Bo;4102;7'],
+    ['name', 'number', 'score'],
+  ],
+])('the class’s own children tell their columns: %j', (lines, roles) => {
+  const children = [child('4101', 'Maya', 'Reed'), child('4102', 'Kit', 'Moss')]
+  expect(guessGradebook(readTable(lines.join('\n')), [], { children }).columns).toEqual(roles)
+})
+
 it('a total of a long file is left out and named', () => {
   const children = [child('4101', 'Maya', 'Reed'), child('4102', 'Kit', 'Moss')]
   const lines = ['Student;Task;Score;Max', 'Maya Reed;Plan;8;10', 'Maya Reed;Total;8;10', 'Kit Moss;Plan;7;10']
