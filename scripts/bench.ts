@@ -27,8 +27,8 @@ import { benchMarks } from './benchMarks'
 import { runBuilt } from './runBuilt'
 import { cleanComments, commentsInOwnWords, measureChecks, type Written } from '../tests/faults/measureChecks'
 
-// npm run bench: what the machine in hand does in one run. The demo class, copied up to each size. Each size has a
-// process of its own, so that its peak memory is its own.
+// What the machine in hand does in one run (npm run bench, scripts/writeFigures.mjs). The demo class, copied up to each
+// size. Each size has a process of its own, so that its peak memory is its own.
 const size = Number(process.argv[2] ?? 0)
 if (size === 0) {
   for (const each of [24, 30, 600])
@@ -38,9 +38,6 @@ if (size === 0) {
   benchMarks(grown(24))
   benchChecks()
   await benchPages()
-  for (const bench of ['benchRedraft', 'benchVoice', 'benchWriting', 'benchSchool', 'benchLive', 'benchBundle'])
-    spawnSync(process.execPath, ['--import', 'tsx', `scripts/${bench}.ts`], { stdio: 'inherit' })
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/benchEvening.ts'], { stdio: 'inherit' })
 } else {
   await bench(size)
 }

@@ -8,6 +8,8 @@ import { jsonColumns } from '../../server/data/changes/writtenRows'
 import { loadSchoolSetup, loadYears } from '../../server/data/schoolSetup'
 import { migrate } from '../../server/data/migrate'
 import { up as firstShape } from '../../server/data/migrations/0001_the_school'
+import { up as photosAnew } from '../../server/data/migrations/0036_photos_anew'
+import { smallestPhoto } from '../smallestPhoto'
 
 // A database of the first landing, on the same server, brought forward: what a school has written must still be there.
 const name = `facunda_upgrade_${process.pid}`
@@ -152,6 +154,37 @@ describe('a database of the first landing', () => {
     await migrate(db)
     expect(await db('phrase').count('id as n').first()).toEqual({ n: 2 })
   })
+})
+
+it('makes old photos anew, in what can be undone too, without what stands behind the picture', async () => {
+  const old = Buffer.concat([Buffer.from(smallestPhoto, 'base64'), Buffer.from('a page with a place')]).toString(
+    'base64',
+  )
+  const whole = { jpeg: old, fingerprint: 'old' }
+  const broken = '00000000-0000-4000-8000-000000000003'
+  const [child] = await db('student').where({ id: student })
+  if (child) await db('student').insert({ ...child, id: broken, school_number: '2' })
+  await db('photo').insert([
+    { student_id: student, ...whole },
+    { student_id: broken, jpeg: 'AAAA', fingerprint: 'none' },
+  ])
+  const [person] = await db('person')
+    .insert({ sign_in: 'p', given_name: 'P', family_name: '', role: 'teacher' })
+    .returning('id')
+  const changes = [{ table: 'photo', key: { student_id: student }, before: null, after: whole }]
+  const event = { person_id: person?.id ?? '', class_id: null, term_id: null, kind: 'a photo', undoes: null }
+  const [kept] = await db('event')
+    .insert({ ...event, needs: null, changes: JSON.stringify(changes) })
+    .returning('id')
+  await photosAnew(db)
+  const photos = await db('photo')
+  expect(photos.map(({ student_id: id }) => id)).toEqual([student])
+  const bytes = Buffer.from(photos[0]?.jpeg ?? '', 'base64')
+  expect([bytes.includes('a page'), bytes.subarray(-2).toString('hex')]).toEqual([false, 'ffd9'])
+  const { jpeg, fingerprint } = photos[0] ?? {}
+  expect((await db('event').where({ id: kept?.id }).first())?.changes).toMatchObject([
+    { before: null, after: { jpeg, fingerprint } },
+  ])
 })
 
 it('knows every check that there is, so that nobody keeps what nobody asks for again', async () => {
