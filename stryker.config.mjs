@@ -1,4 +1,4 @@
-// Mutation testing of the core by its unit tests: npm run mutate. What it found stands in docs/quality.md.
+// Mutation testing of the core by its unit tests: npm run mutate. What it found stands in docs/quality/mutations.md.
 export default {
   testRunner: 'vitest',
   vitest: { configFile: 'vitest.mutation.config.ts' },

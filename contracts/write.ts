@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { checkKey } from '../core/checks/checkKeys'
+import { checkKey } from '../core/record/checkKeys'
 import { draftSentenceSchema } from '../core/narrative/because'
 import { followEdits } from '../core/narrative/followEdits'
 import { bounds } from '../core/record/fields'

@@ -141,7 +141,7 @@ export const rows = (): FolderRows => ({
       sentences: [{ start: 0, end: 10, phraseIds: ['p'], because: [{ kind: 'always', text: 'So.' }] }],
     },
   ],
-  accepted: [{ ...inSpring, box: 'sums', check: 'length', found: 'adds', by: 'bea' }],
+  accepted: [{ ...inSpring, box: 'sums', check: 'too long', found: 'adds', by: 'bea' }],
 })
 export const setup = () => {
   const { school, layout, scales, subjects, skills, habits, boxes, phrasebook } = exampleClass()

@@ -38,7 +38,7 @@ const rows = computed(() => {
 })
 const moved = computed(() => rows.value.filter(({ proposal }) => proposal.movedFrom !== null))
 const open = computed(() =>
-  rows.value.filter(({ proposal }) => proposal.standing === 'open' && proposal.computed.percent !== null),
+  rows.value.filter(({ proposal }) => proposal.agreement === 'open' && proposal.computed.percent !== null),
 )
 
 const shown = (percent: number | null): string => markShown(percent, subject.value?.key ?? '', decimals.value)
@@ -104,7 +104,7 @@ function focusRow(row: number): void {
             <input
               v-stands="cellText(cell)"
               class="field w-16 py-0 text-right"
-              :class="cell.proposal.standing === 'open' ? 'border-dashed' : ''"
+              :class="cell.proposal.agreement === 'open' ? 'border-dashed' : ''"
               :disabled="!may"
               :aria-label="`Settled mark of ${cell.student.usedName} ${cell.student.family}`"
               inputmode="decimal"
@@ -114,10 +114,10 @@ function focusRow(row: number): void {
               @change="onLeave($event, cell)"
             />
             <b class="ml-2 font-semibold">{{ cell.proposal.settledLevel?.symbol }}</b>
-            <MarkStanding v-if="isNarrow" :proposal="cell.proposal" class="block text-xs" />
+            <MarkAgreement v-if="isNarrow" :proposal="cell.proposal" class="block text-xs" />
           </td>
           <template v-if="!isNarrow">
-            <td class="text-sm whitespace-nowrap"><MarkStanding :proposal="cell.proposal" /></td>
+            <td class="text-sm whitespace-nowrap"><MarkAgreement :proposal="cell.proposal" /></td>
             <td v-for="{ key, found } in beside" :key="key" class="pl-4 text-right text-muted">
               {{ compared(found(cell.proposal)) }}
             </td>

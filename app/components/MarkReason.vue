@@ -38,7 +38,7 @@ function goBack(): void {
 <template>
   <div class="mb-4 grid gap-2">
     <div
-      v-if="proposal && (proposal.standing === 'differs' || proposal.standing === 'special')"
+      v-if="proposal && (proposal.agreement === 'differs' || proposal.agreement === 'special')"
       class="needs grid gap-2 text-sm"
     >
       <p>

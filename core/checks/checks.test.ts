@@ -9,7 +9,7 @@ import type { StudentComment } from '../record/termRecord'
 import { indexRecord } from '../record/recordIndex'
 import { usualCheckSettings } from '../school/checkSettings'
 import { checkComment, mended } from './checkComment'
-import { checkKeys, type CheckKey } from './checkKeys'
+import { checkKeys, type CheckKey } from '../record/checkKeys'
 import { quotedWords, type Finding } from './finding'
 import { languageFindings } from './languageRemarks'
 import { readableText } from './readableText'
@@ -218,9 +218,8 @@ describe('the checks', () => {
   it('keep quiet about what a teacher has said is right, until other words stand there', () => {
     const text = 'Maya often helps Will.'
     const [finding] = check(text)
-    const accepted = [
-      { studentId: '1', box: 'general', check: 'another name', words: finding ? quotedWords(finding, text) : '' },
-    ]
+    const words = finding ? quotedWords(finding, text) : ''
+    const accepted = [{ studentId: '1', box: 'general', check: 'another name' as const, words }]
     expect(names(text, { record: { accepted } })).toEqual([])
     expect(names('Maya often helps Ana.', { record: { accepted } })).toEqual(['another name'])
   })

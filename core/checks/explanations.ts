@@ -1,4 +1,4 @@
-import type { CheckKey } from './checkKeys'
+import type { CheckKey } from '../record/checkKeys'
 
 /**
  * What is said of a finding, for the teacher, by its check and, where a check finds several things, by what it found:

@@ -1,4 +1,4 @@
-import type { CheckKey } from './checkKeys'
+import type { CheckKey } from '../record/checkKeys'
 import type { CommentBox } from '../narrative/plan'
 import type { Student } from '../record/roster'
 import type { StudentComment } from '../record/termRecord'

@@ -236,7 +236,7 @@ describe('a comment beside its record', () => {
   })
   it('a draft that is easily wrong about a child, until somebody has read it', () => {
     const draft = { ...exampleComment('1', `Maya adds.${filler}`, { box: 'sums' }), ownWords: false }
-    const read = { studentId: '1', box: 'sums', check: 'read it first', words: '' }
+    const read = { studentId: '1', box: 'sums', check: 'read it first' as const, words: '' }
     const { term, ...then } = exampleClass()
     const before = { earlier: [{ ...then, ...rated('3', '3'), term: { ...term, id: 't1' } }] }
     const first = (record: Partial<ClassRecord>, comment = draft): string[] =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Scale } from '../scales/scale'
 import { usualMarkRules, type MarkRules } from './markRules'
-import { markLevel, movedFrom, standingOf } from './settledMark'
+import { markLevel, movedFrom, agreementOf } from './settledMark'
 import { resultPercent, termMark } from './termMark'
 import type { Category, PieceOfWork, Result } from './work'
 
@@ -87,12 +87,12 @@ describe('a settled mark beside the proposal', () => {
     [0, 79.6, 'as proposed'],
     [1, 79.6, 'differs'],
     [0, 79.4, 'differs'],
-  ] as const)('at %i decimals, %d proposed: %s', (decimals, proposal, standing) => {
-    expect(standingOf(proposal, settled, rules({ decimals }))).toBe(standing)
+  ] as const)('at %i decimals, %d proposed: %s', (decimals, proposal, agreement) => {
+    expect(agreementOf(proposal, settled, rules({ decimals }))).toBe(agreement)
   })
   it('differs where nothing is proposed, or where neither a percentage nor a special value stands', () => {
-    expect(standingOf(null, settled, usualMarkRules)).toBe('without a record')
-    expect(standingOf(80, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
+    expect(agreementOf(null, settled, usualMarkRules)).toBe('without a record')
+    expect(agreementOf(80, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
   })
 })
 

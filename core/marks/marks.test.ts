@@ -5,7 +5,7 @@ import { markText } from './markText'
 import { standsOut } from './standsOut'
 import { median, mostFrequent, quantile } from './middle'
 import { roundHalfUp } from './rounding'
-import { standingOf } from './settledMark'
+import { agreementOf } from './settledMark'
 import { usualMarkRules } from './markRules'
 import { termMark } from './termMark'
 import { weightedMean } from './weightedMean'
@@ -166,9 +166,9 @@ describe('rounding, ties and standing', () => {
   })
   it('a settled mark differs when it reads differently, and not for hidden decimals', () => {
     const settled = { percent: 80, special: null, reason: null }
-    expect(standingOf(79.8, settled, usualMarkRules)).toBe('as proposed')
-    expect(standingOf(78, settled, usualMarkRules)).toBe('differs')
-    expect(standingOf(78, { percent: null, special: 'incomplete', reason: null }, usualMarkRules)).toBe('special')
-    expect(standingOf(78, undefined, usualMarkRules)).toBe('open')
+    expect(agreementOf(79.8, settled, usualMarkRules)).toBe('as proposed')
+    expect(agreementOf(78, settled, usualMarkRules)).toBe('differs')
+    expect(agreementOf(78, { percent: null, special: 'incomplete', reason: null }, usualMarkRules)).toBe('special')
+    expect(agreementOf(78, undefined, usualMarkRules)).toBe('open')
   })
 })

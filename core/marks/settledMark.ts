@@ -13,15 +13,15 @@ export interface SettledMark {
   readonly proposed?: number | null
 }
 
-/** How a settled mark stands to the proposal today. */
-export type Standing = 'open' | 'as proposed' | 'differs' | 'special' | 'without a record'
+/** How a settled mark agrees with the proposal today. */
+export type Agreement = 'open' | 'as proposed' | 'differs' | 'special' | 'without a record'
 
 /**
  * Whether the settled mark is the proposal, differs from it, or is still open. Both are compared as shown.
- * @example standingOf(79.6, { percent: 80, special: null, reason: null }, usualMarkRules) // 'as proposed': both
+ * @example agreementOf(79.6, { percent: 80, special: null, reason: null }, usualMarkRules) // 'as proposed': both
  * read 80
  */
-export function standingOf(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): Standing {
+export function agreementOf(proposal: number | null, settled: SettledMark | undefined, rules: MarkRules): Agreement {
   if (!settled) return 'open'
   if (settled.special !== null) return 'special'
   // Where only the term's mark is typed there is nothing that it could differ from.

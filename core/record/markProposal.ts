@@ -1,6 +1,6 @@
 import { decayingAverage } from '../marks/drawTogether'
 import { mostFrequent, median } from '../marks/middle'
-import { markLevel, movedFrom, standingOf, type Standing } from '../marks/settledMark'
+import { markLevel, movedFrom, agreementOf, type Agreement } from '../marks/settledMark'
 import { resultPercent, termMark, type TermMark } from '../marks/termMark'
 import { weightedMean } from '../marks/weightedMean'
 import type { Level } from '../scales/scale'
@@ -13,7 +13,7 @@ export interface MarkProposal {
   readonly proposedLevel: Level | undefined
   readonly settled: StudentMark | undefined
   readonly settledLevel: Level | undefined
-  readonly standing: Standing
+  readonly agreement: Agreement
   /** What was proposed when it was settled, where another is proposed now. */
   readonly movedFrom: number | null
   /** Percentages. */
@@ -56,7 +56,7 @@ export function markProposal(index: RecordIndex, studentId: string, subjectKey: 
     proposedLevel: levelOf(computed.percent),
     settled,
     settledLevel: levelOf(settled?.percent),
-    standing: standingOf(computed.percent, settled, rules),
+    agreement: agreementOf(computed.percent, settled, rules),
     movedFrom: movedFrom(computed.percent, settled, rules),
     mostRecent: percents.at(-1) ?? null,
     median: median(percents),

@@ -58,8 +58,8 @@ function falling(index: RecordIndex, studentId: string, subject: string): Look |
 }
 
 function differs(index: RecordIndex, studentId: string, subject: string): Look | null {
-  const { standing, settled, computed } = markProposal(index, studentId, subject)
-  if (standing !== 'differs' || settled?.percent == null || computed.percent === null) return null
+  const { agreement, settled, computed } = markProposal(index, studentId, subject)
+  if (agreement !== 'differs' || settled?.percent == null || computed.percent === null) return null
   const words = `settled at ${figure(settled.percent)} %, the record adds up to ${figure(computed.percent)} %`
   return { studentId, subject, why: 'differs', words }
 }

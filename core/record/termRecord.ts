@@ -1,3 +1,4 @@
+import type { CheckKey } from './checkKeys'
 import type { Category, PieceOfWork, Result } from '../marks/work'
 import type { SettledMark } from '../marks/settledMark'
 import type { DraftSentence } from '../narrative/because'
@@ -57,7 +58,7 @@ export interface StudentComment {
 export interface AcceptedFinding {
   readonly studentId: string
   readonly box: string
-  readonly check: string
+  readonly check: CheckKey
   readonly words: string
 }
 

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { databaseUrl, openDatabase } from '../../server/data/database'
-import { checkKeys } from '../../core/checks/checkKeys'
+import { checkKeys } from '../../core/record/checkKeys'
 import { writePlan } from '../../core/narrative/plan'
 import { tableNames } from '../../server/data/changes/changeableTables'
 import { jsonColumns } from '../../server/data/changes/writtenRows'

@@ -84,11 +84,11 @@ function focus(nth: number): void {
         </td>
         <td class="px-2 text-right whitespace-nowrap">
           <template v-if="row.may && !isMeeting">
-            <MarkStanding :proposal="row.proposal" class="mr-1 text-xs" />
+            <MarkAgreement :proposal="row.proposal" class="mr-1 text-xs" />
             <input
               v-stands="cellText(row)"
               class="field w-14 py-0 text-right"
-              :class="row.proposal.standing === 'open' ? 'border-dashed' : ''"
+              :class="row.proposal.agreement === 'open' ? 'border-dashed' : ''"
               :aria-label="`Settled mark in ${row.name}`"
               inputmode="decimal"
               :tabindex="nth === at ? 0 : -1"

@@ -105,7 +105,7 @@ describe('a class of it', () => {
     expect(here?.categories).toEqual([{ subject: 'sums', key: 'q', name: 'Quizzes', weight: 2.5, isExam: false }])
     expect([here?.classRoom.teacher, here?.teachers]).toEqual(['Ada Moss', { sums: 'Bea Moss' }])
     expect(of('5 Ash', 'Spring')?.accepted).toEqual([
-      { studentId: '1', box: 'sums', check: 'length', words: 'adds', by: 'bea' },
+      { studentId: '1', box: 'sums', check: 'too long', words: 'adds', by: 'bea' },
     ])
     expect(of('5 Ash', 'Spring')?.students[0]?.pronouns).toMatchObject({ subject: 'she' })
   })

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { resultStates } from '../../marks/work'
 import { keptSentenceSchema } from '../../narrative/keptSentence'
 import { photoProblem } from '../../people/photo'
+import { checkKeys } from '../../record/checkKeys'
 import { fields } from '../../record/fields'
 import { noteKinds } from '../../record/observations'
 import { practiceKinds } from '../../record/practice'
@@ -346,7 +347,7 @@ export const recordFiles = {
       term,
       number,
       box: needed('box', 80),
-      check: needed('check', 80),
+      check: oneOf('check', checkKeys),
       found: exactText('words', text(2000)),
       by: textIn('signs in as', fields.signIn),
     },

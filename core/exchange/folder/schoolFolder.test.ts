@@ -96,7 +96,7 @@ describe('a year in files', () => {
     ],
     [
       'nobody',
-      { accepted: [{ ...inSpring, box: 'sums', check: 'length', found: 'adds', by: 'eve' }] },
+      { accepted: [{ ...inSpring, box: 'sums', check: 'too long', found: 'adds', by: 'eve' }] },
       'accepted.csv|2|signs in as|“eve” is none of the people in people.csv.',
     ],
     [

@@ -31,7 +31,7 @@ const understood = `
     with said as (
       select item.sourcedid as name, room.class_id, room.subject, trim(item.title) as title,
         coalesce(period.term_id, session.term_id, by_day.id) as term_id,
-        case when item.done_on between '${bounds.day.first}' and '${bounds.day.last}' then item.done_on end as done_on,
+        item.done_on,
         number_in(item.resultvaluemax) as out_of,
         coalesce(nullif(trim(kind.title), ''), 'Results') as category,
         case when ${isWeight('number_in(kind.weight)')} then number_in(kind.weight) end as category_weight,
@@ -46,6 +46,7 @@ const understood = `
           when coalesce(item.resultvaluemax, '') <> '' and coalesce(number_in(item.resultvaluemax), 0)
             not between ${bounds.outOf.least} and ${bounds.outOf.most} then 'out of what nobody can reach'
           when not ${isWeight('coalesce(number_in(item."metadata.facunda.weight"), 1)')} then 'with a weight that is none'
+          when item.done_on not between '${bounds.day.first}' and '${bounds.day.last}' then 'on a day of another time'
           when coalesce(period.term_id, session.term_id, by_day.id) is null then 'of no term of this year'
           when shut.id is not null and is_locked(shut.id, room.class_id, null, room.subject)
             then 'of a term that is locked' end as why

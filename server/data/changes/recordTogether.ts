@@ -16,11 +16,11 @@ export interface Save {
   options?: RecordOptions
 }
 
-/** So many rows at most does a save have that shares its transaction, */
+/** A save of more rows than this has a transaction of its own. */
 const fewRows = 40
-/** so many saves share one, */
+/** At most so many saves share a transaction. */
 const mostSaves = 30
-/** and so long, in ms, do they wait for rows that somebody else holds, before each goes its own way. */
+/** So long, in ms, saves that share one wait for rows that somebody else holds, before each goes its own way. */
 const patience = 100
 
 /**

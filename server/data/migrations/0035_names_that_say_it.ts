@@ -2,7 +2,7 @@ import type { Knex } from 'knex'
 
 /**
  * The rule of how long things are kept is called so, in the events that changed it, too. And what a teacher says is
- * right is of a check that there is or was (core/checks/checkKeys.ts); rows from before stay as they are.
+ * right is of a check that there is or was (core/record/checkKeys.ts); rows from before stay as they are.
  */
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(`

@@ -2,7 +2,8 @@ import { z } from 'zod'
 
 /**
  * What a finding can be of, as it is kept with what a teacher has said is right, and shown above it. Each is found in
- * the file of its name, and what is said of it stands in explanations.ts; the database knows the same keys. One that is
+ * the file of its name in core/checks, and what is said of it stands in explanations.ts there; the database and the
+ * school folder know the same keys. One that is
  * taken away stays here, as what was said of it is kept.
  */
 export const checkKeys = [
