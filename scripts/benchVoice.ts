@@ -4,7 +4,7 @@ import { demoClass } from '../tests/outside/demoClass'
 import { alderClass, littleKnownClass, sameRecord, thirtyClass, withTenLike } from '../tests/voice/classes'
 import { measureVoice } from '../tests/voice/measureVoice'
 
-// How composed comments read, class by class: what they claim, how alike they are, how they flow (docs/quality/readings.md).
+// How composed comments read, class by class: what they claim, how alike they are, how they flow (docs/quality).
 const classes: [string, ClassRecord, ReadonlySet<string>?][] = [
   ['demo class', demoClass()],
   ['6 Alder', alderClass()],

@@ -39,7 +39,7 @@ describe('a proposal beside what is settled', () => {
     // (6/10 + 9/10) / 2 = 75 %; the later quiz, 90 %, is the most recent whatever the order in the record.
     expect(proposal).toMatchObject({
       computed: { percent: 75 },
-      standing: 'differs',
+      agreement: 'differs',
       mostRecent: 90,
       median: 75,
       mostFrequent: 'A',
@@ -51,7 +51,7 @@ describe('a proposal beside what is settled', () => {
   it('proposes nothing where there are no results', () => {
     expect(markProposal(indexRecord(exampleClass()), '2', 'sums')).toMatchObject({
       computed: { percent: null },
-      standing: 'open',
+      agreement: 'open',
       mostRecent: null,
       mostFrequent: undefined,
     })

@@ -10,8 +10,8 @@ interface Picture {
 /**
  * Photos from before they were decoded and encoded anew hold what their files held beside the picture: words of the
  * camera, where it was taken, a second picture. They are made anew as a new one is (server/reading/cleanPhoto.ts), in
- * the events that can be undone too; the same photo comes out the same, so that undoing goes on. What nothing can decode
- * shows no child, and goes.
+ * the events that can be undone too; the same photo comes out the same, so that undoing goes on. What nothing can
+ * decode shows no child, and goes.
  */
 export async function up(knex: Knex): Promise<void> {
   const known = new Map<string, Picture | null>()

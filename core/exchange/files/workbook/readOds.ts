@@ -62,19 +62,24 @@ export function readOds(bytes: Uint8Array, largest?: TableLimits): Sheet[] {
   return sheets
 }
 
+/** Each cell is put as it is written out, so that the sheet's bounds stop what repeats for ever. */
 function putRow(
   into: SheetBuilder,
   { at, repeats, cells }: { at: number; repeats: number; cells: readonly Cell[] },
 ): void {
-  const written: { column: number; text: string }[] = []
-  let column = 1
-  for (const cell of cells) {
-    const text = cell.value ?? cell.text
-    for (let nth = 0; nth < (text === '' ? 0 : cell.repeats); nth += 1) written.push({ column: column + nth, text })
-    column += cell.repeats
+  if (cells.every((cell) => textOf(cell) === '')) return
+  for (let nth = 0; nth < repeats; nth += 1) {
+    let column = 1
+    for (const cell of cells) {
+      const text = textOf(cell)
+      for (let next = 0; next < (text === '' ? 0 : cell.repeats); next += 1) into.put(at + nth, column + next, text)
+      column += cell.repeats
+    }
   }
-  for (let nth = 0; nth < (written.length === 0 ? 0 : repeats); nth += 1)
-    for (const each of written) into.put(at + nth, each.column, each.text)
+}
+
+function textOf({ value, text }: Cell): string {
+  return (value ?? text).trim()
 }
 
 function count(written: string | undefined): number {
