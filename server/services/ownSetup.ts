@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import type {
   OwnSetupAnswer,
   SchoolAndReport,
@@ -35,7 +36,12 @@ export async function writeOwnSetup(
   const standing = await viewOwnSetup(context, yearId)
   for (const change of changes) requireUnused(change, standing.uses)
   const subjects = subjectsAfter(standing.subjects, changes)
-  const problems = changes.flatMap((change) => phraseProblems(change, subjects))
+  const problems: string[] = []
+  for (const [nth, change] of changes.entries()) {
+    // A set-up may bring twenty thousand phrases, each of which is read: others are served between.
+    if (nth % atOnce === atOnce - 1) await setImmediate()
+    problems.push(...phraseProblems(change, subjects))
+  }
   if (problems.length > 0) throw new Refusal('invalid', `${problems.slice(0, 3).join(' ')} Nothing was changed.`)
   const [first, ...more] = changes
   const kind = first && more.length === 0 ? kindOf(first) : 'changed the set-up'
@@ -71,6 +77,9 @@ export async function writeSchool(
   const action = { classId: null, termId: null, kind: 'changed the school and its report', needs: ['school' as const] }
   return (await save(context, action, changes)).event
 }
+
+/** So many phrases are read at once, some ms. */
+const atOnce = 200
 
 function requireEachOnce(changes: readonly SetupChange[]): void {
   const places = new Set(changes.map((change) => `${change.kind} ${keyOf(change)}`))

@@ -1,5 +1,14 @@
 import type { Knex } from 'knex'
-import { keyValues, rowKey, ruleOf, tableNames, type Change, type Row, type StoredRow } from './changeableTables'
+import {
+  keyValues,
+  rowKey,
+  ruleOf,
+  tableNames,
+  type Change,
+  type ChangeableTable,
+  type Row,
+  type StoredRow,
+} from './changeableTables'
 
 /** At most so many rows in one statement. */
 const chunk = 500
@@ -17,11 +26,7 @@ export async function holdRows(
     const { key, hidden = [] } = ruleOf(table)
     const columns = [...key]
     for (const some of chunks(changes.filter((change) => change.table === table))) {
-      const rows: Row[] = await trx(table)
-        .select('*')
-        .whereIn(columns, some.map(keyValues) as never)
-        .orderBy(columns)
-        .forUpdate()
+      const rows: Row[] = await atPlaces(trx(table).select('*'), table, some).orderBy(columns).forUpdate()
       for (const row of rows) found.set(rowKey({ table, key: row }), standingOf(row, [...columns, ...hidden]))
     }
   }
@@ -35,6 +40,23 @@ function standingOf(row: Row, leftOut: readonly string[]): StoredRow {
     version: typeof version === 'number' ? version : null,
     writtenIn: typeof writtenIn === 'number' ? writtenIn : null,
   }
+}
+
+/** So many places are named one by one; PostgreSQL looks more of them up, where it would compare each row with all. */
+const fewPlaces = 20
+
+/** The rows of a table at the places of changes. */
+export function atPlaces<Query extends Knex.QueryBuilder>(
+  query: Query,
+  table: ChangeableTable,
+  places: readonly Pick<Change, 'table' | 'key'>[],
+): Query {
+  const columns = [...ruleOf(table).key]
+  if (places.length <= fewPlaces) return query.whereIn(columns, places.map(keyValues) as never) as Query
+  const names = columns.join(', ')
+  return query.whereRaw(`(${names}) in (select ${names} from jsonb_populate_recordset(null::${table}, ?::jsonb))`, [
+    JSON.stringify(places.map(({ key }) => key)),
+  ]) as Query
 }
 
 /** A list in pieces that one statement takes. */

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
-import { keyValues, rowKey, ruleOf, tableNames, type Change, type Row } from './changeableTables'
-import { chunks } from './heldRows'
+import { rowKey, ruleOf, tableNames, type Change, type Row } from './changeableTables'
+import { atPlaces, chunks } from './heldRows'
 
 /** Columns of type jsonb, into which values go as text; migrations.test.ts asks the database whether these are all. */
 export const jsonColumns: ReadonlySet<string> = new Set([
@@ -13,9 +13,7 @@ export async function takeRows(trx: Knex.Transaction, changes: readonly Change[]
   for (const table of [...tableNames].reverse()) {
     const gone = changes.filter((change) => change.table === table && change.after === null)
     for (const some of chunks(gone)) {
-      await trx(table)
-        .whereIn([...ruleOf(table).key], some.map(keyValues) as never)
-        .delete()
+      await atPlaces(trx(table), table, some).delete()
     }
   }
 }
