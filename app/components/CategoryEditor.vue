@@ -102,8 +102,7 @@ function plan(text: string) {
 function keep(): Promise<void> {
   return attempt(async () => {
     const body = { subject: props.subject, categories: wanted.value, was: seen.value }
-    const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/categories`, body)
-    saving.did(event)
+    await saving.askFor('PUT', `${classRecord.place}/categories`, body)
     await classRecord.load()
     takeStanding()
   })

@@ -46,8 +46,7 @@ function sign(signed: { note: string } | null): Promise<void> {
   return attempt(async () => {
     await saving.flush()
     const body = { subject: props.subject, signed, was: here.value?.at ?? null }
-    const { event } = await askServer<{ event: number | null }>('PUT', `${classRecord.place}/sign-off`, body)
-    saving.did(event)
+    await saving.askFor('PUT', `${classRecord.place}/sign-off`, body)
     note.value = null
     await look()
   })

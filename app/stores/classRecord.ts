@@ -193,8 +193,7 @@ export const useClassRecord = defineStore('classRecord', () => {
   /** Does what is not shown before the server has done it, then shows the class as it is. */
   async function doAndShow(path: string, body: object): Promise<void> {
     await saving.flush()
-    const { event } = await askServer<{ event: number | null }>('PUT', `${place.value}/${path}`, body)
-    saving.did(event)
+    await saving.askFor('PUT', `${place.value}/${path}`, body)
     await load()
   }
 

@@ -89,8 +89,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
   }
 
   async function change(rest: string, body: object, method: 'PUT' | 'POST' = 'PUT'): Promise<void> {
-    const { event } = await askServer<{ event: number | null }>(method, `${await path()}${rest}`, body)
-    if (event !== null) saving.did(event)
+    await saving.askFor(method, `${await path()}${rest}`, body)
   }
 
   /** Adds a home class, or a group of a subject. */

@@ -18,8 +18,7 @@ export const usePeople = defineStore('people', () => {
   }
 
   async function change(path: string, body: object): Promise<void> {
-    const { event } = await askServer<{ event: number | null }>('PUT', path, body)
-    if (event !== null) saving.did(event)
+    await saving.askFor('PUT', path, body)
     await load()
   }
 

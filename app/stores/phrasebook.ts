@@ -2,7 +2,6 @@ import { defineStore } from 'pinia'
 import type { PhraseToWrite } from '~~/contracts/phrasebook'
 import type { Phrase, PartKind } from '~~/core/narrative/phrase'
 import { phrasesToldAs, type ToldAs } from '~~/core/record/phraseCoverage'
-import { askServer } from '~/composables/useApi'
 import { useClassRecord } from './classRecord'
 import { useSaving } from './saving'
 import { useSession } from './session'
@@ -84,8 +83,7 @@ export const usePhrasebook = defineStore('phrasebook', () => {
    */
   async function change(method: 'PUT' | 'POST', path: string, body: object): Promise<void> {
     const address = path.startsWith('/') ? path : `${classRecord.yearPath}/${path}`
-    const answer = await askServer<{ event: number | null }>(method, address, body)
-    if (answer.event !== null) saving.did(answer.event)
+    await saving.askFor(method, address, body)
     saving.savedAt = new Date()
     await classRecord.load()
   }

@@ -25,8 +25,7 @@ export const usePrivacy = defineStore('privacy', () => {
   }
 
   async function change(path: string, body: object): Promise<void> {
-    const { event } = await askServer<{ event: number | null }>('PUT', path, body)
-    if (event !== null) saving.did(event)
+    await saving.askFor('PUT', path, body)
   }
 
   /** Keeps a contact, or (null) takes it away. */

@@ -172,6 +172,23 @@ it('undoing says what was seen, and undoing that does it again', async () => {
   ])
 })
 
+it('undoing waits for what was asked for and is not answered yet, and takes that back', async () => {
+  let answer = (): void => undefined
+  const answered = new Promise<void>((done) => (answer = done))
+  const undone: string[] = []
+  const { saving } = await page(async (method, path) => {
+    if (path.endsWith('/undo')) undone.push(path)
+    else if (path === 'plan') await answered
+    return { event: path === 'plan' ? 9 : 7, version: null }
+  })
+  await saving.askFor('PUT', 'phrases', {})
+  const plan = saving.askFor('PUT', 'plan', {})
+  const back = saving.undoLast()
+  answer()
+  await Promise.all([plan, back])
+  expect(undone).toEqual(['/api/events/9/undo'])
+})
+
 it('who is signed out keeps what was typed, and it goes out after signing in', async () => {
   let isIn = false
   const { saving, settled } = await page(() => {

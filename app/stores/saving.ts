@@ -57,6 +57,8 @@ export const useSaving = defineStore('saving', () => {
   const pending = shallowReactive(new Map<string, Work>())
   /** One after the other: what this tab puts in the outbox. */
   let putting: Promise<unknown> = Promise.resolve()
+  /** What was asked for beside the outbox and is not answered yet. */
+  let asking: Promise<unknown> = Promise.resolve()
   let flushing: Promise<void> | null = null
   let flushAgain = false
   /** What the server has taken, whether the device has forgotten it yet or not. */
@@ -261,8 +263,22 @@ export const useSaving = defineStore('saving', () => {
     return ownEvents.has(event)
   }
 
+  /**
+   * Asks for a change that is shown when the server has made it, and remembers how to undo it. What is undone next
+   * waits for the answer: until then nobody knows what was done last.
+   */
+  function askFor<T extends { event: number | null }>(method: 'PUT' | 'POST', path: string, body: object): Promise<T> {
+    const asked = askServer<T>(method, path, body).then((answer) => {
+      if (answer.event !== null) did(answer.event)
+      return answer
+    })
+    asking = Promise.allSettled([asking, asked])
+    return asked
+  }
+
   /** Undoes what was done last, once all of it has been sent; undoing that in turn does it again. */
   async function undoLast(): Promise<void> {
+    await asking
     await flush()
     if (lastEvent.value === null) return
     const { id, seen } = lastEvent.value
@@ -348,6 +364,7 @@ export const useSaving = defineStore('saving', () => {
     noteOwn,
     isOwn,
     ownCount,
+    askFor,
     undoLast,
     listeners,
     save,

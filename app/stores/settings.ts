@@ -39,9 +39,8 @@ export const useSettings = defineStore('settings', () => {
 
   async function send(part: Change): Promise<void> {
     const settings = { ...own.value, ...(typeof part === 'function' ? part(own.value) : part) }
-    const { event } = await askServer<{ event: number | null }>('PUT', '/api/settings', { settings, was: own.value })
+    await saving.askFor('PUT', '/api/settings', { settings, was: own.value })
     take(settings)
-    if (event !== null) saving.did(event)
   }
 
   watchEffect(() => {
