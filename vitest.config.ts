@@ -22,6 +22,7 @@ export default defineConfig({
           name: 'app',
           include: ['app/**/*.test.ts'],
           setupFiles: ['tests/browserParts.ts'],
+          maxWorkers: '100%',
           testTimeout: 60_000,
         },
         resolve: { alias: { '~~': import.meta.dirname, '~': `${import.meta.dirname}/app` } },
