@@ -33,7 +33,11 @@ export async function takeUpOrphans(db: Knex): Promise<void> {
 
 /** Notes how far a run is and that it is alive. @returns false when it was stopped */
 export async function noteProgress(db: Knex, runId: string, done: number): Promise<boolean> {
-  return (await db('report_run').where({ id: runId, state: 'setting' }).update({ done, heartbeat: new Date() })) === 1
+  return (
+    (await db('report_run')
+      .where({ id: runId, state: 'setting' })
+      .update({ done, heartbeat: db.fn.now() as never })) === 1
+  )
 }
 
 /** Keeps what was set, unless the run was stopped meanwhile. */
@@ -48,7 +52,7 @@ export async function keepRun(
       .where({ id: runId, state: 'setting' })
       .update({
         state: 'finished',
-        finished_at: new Date(),
+        finished_at: db.fn.now() as never,
         done: Object.keys(pages).length,
         pages: JSON.stringify(pages),
       })
@@ -62,7 +66,7 @@ export async function failRun(db: Knex, runId: string, why: string): Promise<voi
     .where({ id: runId, state: 'setting' })
     .update({
       state: 'failed',
-      finished_at: new Date(),
+      finished_at: db.fn.now() as never,
       message: `This could not be set (${why}). Nothing else was changed.`,
     })
 }

@@ -44,7 +44,7 @@ export async function stopWaiting(db: Knex, runId: string): Promise<void> {
   await db('report_run')
     .where({ id: runId })
     .whereIn('state', ['waiting', 'setting'])
-    .update({ state: 'stopped', finished_at: new Date() })
+    .update({ state: 'stopped', finished_at: db.fn.now() as never })
 }
 
 /** The PDF of a finished run. */

@@ -61,6 +61,6 @@ export async function amend(
         : { table, key, before: first.before, after }
   await trx('event')
     .where({ id: session.event })
-    .update({ changes: JSON.stringify([next]), last_at: new Date() })
+    .update({ changes: JSON.stringify([next]), last_at: trx.raw('clock_timestamp()') as never })
   return session.event
 }
