@@ -48,7 +48,8 @@ function printed(script) {
       text += chunk
     })
     child.once('error', failed)
-    child.once('exit', () => done(text))
+    // Figures with a part missing are none.
+    child.once('exit', (status) => (status === 0 ? done(text) : failed(new Error(`${script} ended with ${status}.`))))
   })
 }
 
