@@ -18,7 +18,7 @@ const told = (kind: string, at: string): string => `${kind}, ${whenText(at)}`
   <button
     v-if="undo"
     type="button"
-    class="link max-w-56 truncate text-sm"
+    class="link max-w-40 truncate text-sm"
     :disabled="busy"
     :title="told(undo.kind || 'the last change', undo.at)"
     @click="take(undo)"

@@ -74,7 +74,7 @@ async function signOut(): Promise<void> {
       </div>
     </nav>
     <p v-if="view.desk?.standsStill" class="ml-auto hidden text-sm text-muted wide:block">
-      Demo: the day is always {{ longDate(view.desk.today) }}
+      Demo: always {{ longDate(view.desk.today) }}
     </p>
     <p class="text-sm text-muted" :class="view.desk?.standsStill ? 'ml-auto wide:ml-0' : 'ml-auto'" role="status">
       {{ savedText }}
