@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { browserPath } from './scripts/packages.mjs'
 import { takeOwnApp } from './tests/ownApp'
 
 // Read again by each worker: it tests the application that is its own.
@@ -20,7 +21,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: browserPath,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { workOfKeys } from './benchKeys.mjs'
+import { browserPath } from './packages.mjs'
 
 // How long a teacher waits, measured in Chromium against a running Facunda with the demo school. Run by the bench.
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
@@ -12,7 +13,7 @@ const password =
 /** Seven marks of two figures, each settled with Enter. */
 const marksTyped = Array.from({ length: 7 }, (_, nth) => ['7', String(nth), 'Enter']).flat()
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: browserPath,
   args: [
     ...['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     // A frame is shown when it is ready, not at the screen's next turn: what it takes is what is measured.

@@ -2,6 +2,7 @@ import { chromium, type Locator, type Page } from '@playwright/test'
 import { addDays } from '../core/addDays'
 import { startEmptySchool } from '../tests/e2e/emptySchool'
 import { startCluster } from './cluster.mjs'
+import { browserPath } from './packages.mjs'
 
 /**
  * The evening on which a school begins, gone through in Chromium on an empty database: every act of a person counted,
@@ -162,7 +163,7 @@ async function colleague(page: Page, link: string): Promise<void> {
 const cluster = await startCluster('.facunda/bench-cluster')
 process.env.DATABASE_URL = cluster.url('postgres')
 const school = await startEmptySchool(4311)
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+const browser = await chromium.launch({ executablePath: browserPath, args: ['--no-sandbox', '--disable-gpu'] })
 try {
   console.log('the evening on which a school begins (acts of a person, by the keystroke-level model)')
   await evening(await browser.newPage({ viewport: { width: 1280, height: 800 } }), school)

@@ -3,6 +3,7 @@ import { buildSync } from 'esbuild'
 import { writeComments } from '../core/record/draftBox'
 import { grown } from './benchClass'
 import { percentiles } from './benchTimes'
+import { browserPath } from './packages.mjs'
 
 // One redraft in Chromium, on the class of thirty: the work of a click by itself, without what it takes to show it.
 const record = grown(30)
@@ -15,7 +16,7 @@ const { outputFiles } = buildSync({
   minify: true,
   write: false,
 })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+const browser = await chromium.launch({ executablePath: browserPath, args: ['--no-sandbox', '--disable-gpu'] })
 const page = await browser.newPage()
 await page.addScriptTag({ content: outputFiles.map(({ text }) => text).join('') })
 const times = await page.evaluate<number[]>(`bench.redraftEach(${JSON.stringify(written)})`)

@@ -1,2 +1,3 @@
 export declare function newestVersion(): string | null
 export declare function postgresPrograms(version: string): string
+export declare const browserPath: string

@@ -1,5 +1,6 @@
 import { mkdirSync, readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
+import { browserPath } from './packages.mjs'
 
 // Takes the pictures in docs/screenshots from a running Facunda with the demo school: npm run screenshots.
 const address = process.env.FACUNDA_URL ?? 'http://127.0.0.1:4173'
@@ -12,7 +13,7 @@ const passwordOf = (name) =>
     ?.split(',')[4] ?? ''
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: browserPath,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })

@@ -104,6 +104,7 @@ test('a school has rules of its own for a subject, told with their effect', asyn
   await page.getByLabel('A pass is from, per cent').press('Tab')
   await expect(page.getByText(/\d+ of \d+ proposed marks would be others/)).toBeVisible()
   await page.getByRole('button', { name: 'Keep these rules' }).click()
+  await expect(page.getByRole('button', { name: 'Keep these rules' })).toBeHidden()
   await expect(page.getByRole('option', { name: 'Mathematics, has its own' })).toBeAttached()
 
   await page.goto('/settle')

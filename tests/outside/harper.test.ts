@@ -33,6 +33,9 @@ Caoimhe,Xochitl,Aaliyah,Ulysses,Iris,Agnes,Beatriz,Maximiliano,Princess,Eve,Ivor
     /,\s*/,
   )
 
+/** So many of them a phrase meets at each of its levels in each set: all forty cost five minutes and found no more. */
+const namesEach = 2
+
 /** Said first, so that the phrase that follows is said with pronouns. */
 const introduction = plainPhrase('introduction', '{Name} {has} been here all term.', { part: 'opening' })
 
@@ -130,9 +133,8 @@ describe('composed comments, read by an independent grammar checker', () => {
     expect(await findings('She have a excellent plan and and writes.')).not.toEqual([])
   })
 
-  // All pairs, as combinatorial testing has it: each phrase is said at each of its levels in each pronoun set, and for
-  // each name; which name meets which level and set goes round.
-  it('every phrase at every one of its levels in every pronoun set, and for forty names', async () => {
+  // Each phrase is said at each of its levels in each pronoun set; which names it meets there goes round.
+  it('every phrase at every one of its levels in every pronoun set, with forty names going round', async () => {
     const texts = new Set<string>()
     const said = new Set<string>()
     for (const [at, shipped] of record.phrasebook.phrases.entries()) {
@@ -142,7 +144,8 @@ describe('composed comments, read by an independent grammar checker', () => {
       for (const [level, tier] of levels.entries()) {
         for (const [set, pronouns] of pronounSets.entries()) {
           const turn = level * pronounSets.length + set
-          for (const name of names.filter((_, nth) => (nth + at) % (levels.length * pronounSets.length) === turn)) {
+          const met = names.filter((_, nth) => (nth + at) % (levels.length * pronounSets.length) === turn)
+          for (const name of met.slice(0, namesEach)) {
             const anchor = plainPhrase('anchor', 'Here is more.', {
               about: phrase.about === 'any' ? 'Number' : phrase.about,
             })
