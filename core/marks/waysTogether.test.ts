@@ -75,6 +75,19 @@ describe('late, exams, passes', () => {
     ['is left out', null],
   ] as const)('a late 80 %% %s: %s', (how, percent) => {
     expect(termMark([piece('a', 'term')], [late], categories, rules({ late: how })).percent).toBe(percent)
+    // What came in time is never touched by it.
+    expect(termMark([piece('a', 'term')], [scored('a', 80)], categories, rules({ late: how })).percent).toBe(80)
+  })
+  it('an exam is told as one only where exams weigh apart', () => {
+    const told = (exam: { weighs: number } | null) =>
+      termMark(
+        [piece('a', 'term'), piece('x', 'exam')],
+        [scored('a', 70), scored('x', 85)],
+        categories,
+        rules({ exam }),
+      ).categories.map(({ isExam }) => isExam)
+    expect(told({ weighs: 40 })).toEqual([false, true])
+    expect(told(null)).toEqual([false, false])
   })
   it('an exam weighs two fifths: 0.6 × 70 + 0.4 × 85 = 76, by categories and by points', () => {
     const work = [piece('a', 'term'), piece('b', 'term', 50), piece('x', 'exam', 20)]

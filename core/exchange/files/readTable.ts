@@ -56,7 +56,7 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
   }
   const rows = parsed.data
     .map((cells, index) => ({ number: index + 1, cells: cells.map((cell) => asWritten(cell.trim())) }))
-    .filter((row) => row.cells.some((cell) => !/^[,;|\s]*$/.test(cell)))
+    .filter(({ cells }) => !isBlank(cells))
   for (const row of rows) {
     if (row.cells.some((cell) => cell.length > longestCell)) {
       throw new UnreadableFile(
@@ -80,6 +80,11 @@ export function readTable(text: string, largest: TableLimits = largestTable): Ta
     )
   }
   return { rows, delimiter }
+}
+
+/** Nothing in any cell, or a line of separators that are not this file's. */
+function isBlank(cells: readonly string[]): boolean {
+  return cells.length === 1 ? /^[,;|\s]*$/.test(cells[0] ?? '') : cells.every((cell) => cell === '')
 }
 
 /** By the likeliest separator by which every quote is closed; where there is none, by the likeliest. */
