@@ -24,12 +24,15 @@ export function useFindings(student: () => Student | null, box: () => CommentBox
       try {
         const plain = readableComment(now, who, record)
         const found = await remarksOn(plain.text)
+        // The text asked for last is read first: an answer to an earlier one says nothing of this one.
+        if (text.value !== now) return
         remarks.value = {
           text: now,
           remarks: found.map((remark) => ({ ...remark, suggestions: remark.suggestions.map(plain.restored) })),
         }
         languageProblem.value = ''
       } catch (error) {
+        if (text.value !== now) return
         languageProblem.value = error instanceof Error ? error.message : String(error)
       }
     },

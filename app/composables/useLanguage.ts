@@ -17,15 +17,20 @@ function startWorker(): Worker {
     if (remarks) asked?.resolve(remarks)
     else asked?.reject(new Error(problem ?? 'The language check failed.'))
   })
+  const tellOfKey = (): void => made.postMessage('key')
   made.addEventListener('error', () => {
     for (const { reject } of waiting.values()) reject(new Error('The language check could not be started.'))
     waiting.clear()
+    // The next text is asked of a new one.
+    removeEventListener('keydown', tellOfKey, { capture: true })
+    made.terminate()
+    worker = null
   })
-  addEventListener('keydown', () => made.postMessage('key'), { passive: true, capture: true })
+  addEventListener('keydown', tellOfKey, { passive: true, capture: true })
   return made
 }
 
-/** What the spelling and grammar checker remarks on a text. The same text is read once. */
+/** What the spelling and grammar checker remarks on a text. The same text is read once; what failed is asked again. */
 export function remarksOn(text: string): Promise<LanguageRemark[]> {
   const before = known.get(text)
   if (before) return before
@@ -33,6 +38,7 @@ export function remarksOn(text: string): Promise<LanguageRemark[]> {
   const id = nextId++
   const asked = new Promise<LanguageRemark[]>((resolve, reject) => waiting.set(id, { resolve, reject }))
   known.set(text, asked)
+  asked.catch(() => known.delete(text))
   worker.postMessage({ id, text })
   return asked
 }
