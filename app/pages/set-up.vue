@@ -155,7 +155,7 @@ function setUp(): Promise<void> {
         </div>
       </fieldset>
 
-      <fieldset class="grid gap-3">
+      <fieldset class="grid grid-cols-1 gap-3">
         <legend class="text-xl font-semibold">What to begin from</legend>
         <p class="text-sm text-muted">
           Subjects, skills, scales, habits and sentences that can be used at once. All of it becomes your own.
