@@ -162,7 +162,7 @@ async function colleague(page: Page, link: string): Promise<void> {
 
 const cluster = await startCluster('.facunda/bench-cluster')
 process.env.DATABASE_URL = cluster.url('postgres')
-const school = await startEmptySchool(4311)
+const school = await startEmptySchool()
 const browser = await chromium.launch({ executablePath: browserPath, args: ['--no-sandbox', '--disable-gpu'] })
 try {
   console.log('the evening on which a school begins (acts of a person, by the keystroke-level model)')

@@ -5,11 +5,13 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 const report = '.facunda/results/mutation.json'
 const target = 'docs/quality/mutations.md'
 const day = new Date().toISOString().slice(0, 10)
+const oneOf = Number(process.env.MUTATE_ONE_OF ?? 1)
+const drawn = oneOf === 1 ? 'all' : `one of ${oneOf}, round ${process.env.MUTATE_ROUND ?? 0}`
 
 const rows = new Map(existsSync(target) ? readFileSync(target, 'utf8').split('\n').flatMap(folderRow) : [])
 for (const [folder, { noticed, all }] of scores()) {
   const share = ((noticed / all) * 100).toFixed(1)
-  rows.set(folder, `| ${folder} | ${all.toLocaleString('en')} | ${share} % | ${day} |`)
+  rows.set(folder, `| ${folder} | ${all.toLocaleString('en')} | ${share} % | ${drawn} | ${day} |`)
 }
 writeFileSync(
   target,
@@ -18,9 +20,10 @@ writeFileSync(
 Stryker changes operators, conditions and calls of the core, one at a time, and runs the unit tests that reach them. Written by
 \`npm run mutate\`, which can be told which folders: \`npx stryker run --mutate "core/marks/**/*.ts,!core/**/*.test.ts"\`, then
 \`node scripts/writeMutations.mjs\`. Changed words and regular expressions are left out, and what runs while a module is loaded.
+Where not all functions were changed, those were drawn by where they stand (\`scripts/drawnMutants.mjs\`).
 
-| folder | changes | noticed | on |
-|---|---|---|---|
+| folder | changes | noticed | functions | on |
+|---|---|---|---|---|
 ${[...rows.keys()]
   .sort()
   .map((folder) => rows.get(folder))

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { freePort } from '../../scripts/cluster.mjs'
 import { startProcesses, whenHealthy } from '../../scripts/processes.mjs'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 
@@ -9,7 +10,8 @@ export interface EmptySchool {
   stop: () => Promise<void>
 }
 
-export async function startEmptySchool(port: number): Promise<EmptySchool> {
+export async function startEmptySchool(): Promise<EmptySchool> {
+  const port = await freePort()
   const url = new URL(databaseUrl())
   const name = `facunda_empty_${port}`
   url.pathname = `/${name}`

@@ -7,7 +7,7 @@ import { lookedAt } from './lookedAt'
 // A school of one's own, from an empty database to the first report card, as somebody new would go about it.
 let school: EmptySchool
 test.beforeAll(async () => {
-  school = await startEmptySchool(4303)
+  school = await startEmptySchool()
 })
 test.afterAll(() => school.stop())
 
@@ -82,7 +82,7 @@ async function beginAnother(page: Page): Promise<void> {
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Save everything' }).click()
   const folder = await (await download).path()
-  const other = await startEmptySchool(4305)
+  const other = await startEmptySchool()
   try {
     await page.goto(other.address)
     await page
@@ -155,7 +155,7 @@ test('an empty school is set up, and its first report card printed', async ({ pa
 })
 
 test('a class of nobody says so, and what to do', async ({ page }) => {
-  const empty = await startEmptySchool(4307)
+  const empty = await startEmptySchool()
   try {
     await page.goto(empty.address)
     await setUpWith(page, empty)
