@@ -4,6 +4,7 @@ import type { InvitationAnswer, PeopleAnswer, Staff, StaffMember, WelcomeAnswer 
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { letGo } from '../../server/data/retention'
 import { signedInAs, type Client } from './client'
+import { daysAgo } from './daysAgo'
 import { juniper, type DemoPlace } from './school'
 
 let philippa: Client
@@ -135,13 +136,12 @@ describe('a link', () => {
       expect(JSON.stringify(await db('invitation'))).not.toContain(token)
       await db('invitation')
         .where({ person_id: id })
-        .update({ expires: new Date(Date.now() - 1000) })
+        .update({ expires: await daysAgo(db, 0.00001) })
       expect((await choose(token)).body.message).toMatch(/run out/)
       // A month after its end nothing is left of it.
-      const days = (ago: number) => new Date(Date.now() - ago * 86_400_000)
       const left = async (ago: number) => {
         const link = db('invitation').where({ person_id: id })
-        await link.clone().update({ expires: days(ago) })
+        await link.clone().update({ expires: await daysAgo(db, ago) })
         await letGo(db)
         return (await link.clone()).length
       }

@@ -15,6 +15,7 @@ import { addDays } from '../../core/addDays'
 import { databaseUrl, openDatabase } from '../../server/data/database'
 import { letGo } from '../../server/data/retention'
 import { signedInAs, type Client } from './client'
+import { daysAgo } from './daysAgo'
 import { juniper, see, type DemoPlace } from './school'
 
 // Right for the child: who leaves, changes class, has two families, asks what is kept, or is erased.
@@ -266,7 +267,8 @@ describe('a family’s data', () => {
     const here = { person_id: people.ines, class_id: from, term_id: place.answer.record.term.id }
     /** One of each kind, so many days ago; then whether it is there after letting go. */
     const stays = async (ago: (thing: RetainedKind) => number): Promise<RetainedKind[]> => {
-      const at = (thing: RetainedKind): Date => new Date(Date.now() - ago(thing) * 86_400_000)
+      const now = await daysAgo(db, 0)
+      const at = (thing: RetainedKind): Date => new Date(now.getTime() - ago(thing) * 86_400_000)
       const event = async (thing: RetainedKind) => {
         const [{ id = 0 } = {}] = await db('event')
           .insert({ ...here, kind: 'kept', changes: '[]', needs: null, undoes: null, last_at: at(thing) })
