@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { smallestPhoto } from '../../tests/smallestPhoto'
 import { largestPhoto, photoProblem } from '../people/photo'
 import { practiceByProgram, weekOf, type Practice } from './practice'
-import { answered, sumOfAnswers } from './questions'
+import { answered, answerProblem, sumOfAnswers } from './questions'
 import { lastSchoolDays, presences, sumsAfter, sumsOfDays } from './register'
-import { resultOfAnswers } from './resultOfAnswers'
+import { resultOfAnswers, resultsThatFollow } from './resultOfAnswers'
 
 describe('what lies behind a result', () => {
   const question = (number: number, outOf: number) => ({ workId: 'w', number, words: '', skill: null, outOf })
@@ -39,6 +39,27 @@ describe('what lies behind a result', () => {
     expect(after([17, null], scored(17, 'Read it twice.'))).toBeUndefined()
     // Questions that do not make up the whole paper say nothing of its result.
     expect(after([null, 17], null, 19)).toBeUndefined()
+  })
+
+  it('follows once for each child and paper, and not where the paper is not there or nothing changes', () => {
+    const place = (workId: string, studentId: string) => ({ workId, studentId })
+    const places = [place('quiz', 'maya'), place('quiz', 'maya'), place('quiz', 'sam'), place('gone', 'maya')]
+    const standing = { ...place('quiz', 'maya'), state: 'scored' as const, score: 15, remark: 'Read it twice.' }
+    const follow = resultsThatFollow(places, {
+      outOfWork: (workId) => (workId === 'quiz' ? 20 : undefined),
+      outOfQuestions: () => 20,
+      sums: ({ studentId }) => (studentId === 'maya' ? { before: 15, after: 17 } : { before: 3, after: 3 }),
+      result: ({ studentId }) => (studentId === 'maya' ? standing : null),
+    })
+    const result = { state: 'scored', score: 17, remark: 'Read it twice.' }
+    expect(follow).toEqual([{ ...place('quiz', 'maya'), result }])
+  })
+
+  it('a score is from nought to what its question is out of', () => {
+    const question = { number: 2, outOf: 5 }
+    expect([0, 2.5, 5].map((score) => answerProblem(score, question))).toEqual([null, null, null])
+    for (const score of [-0.5, 5.5, NaN, Infinity])
+      expect(answerProblem(score, question)).toBe('Question 2 is out of 5: write a number from 0 to 5.')
   })
 })
 

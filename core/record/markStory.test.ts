@@ -57,6 +57,13 @@ describe('across the subjects', () => {
     expect([across.total, across.average, across.proposed]).toEqual([594, 74.25, 0])
     expect(across.marks.filter(({ passes }) => !passes).map(({ percent }) => percent)).toEqual([48])
   })
+  it('the pass line itself passes, and what is only proposed is counted as such', () => {
+    const marks = [50, 49].map((percent) =>
+      acrossSubjects(indexRecord(exampleClass({ marks: [mark('sums', percent)] })), '1'),
+    )
+    expect(marks.map((each) => each.marks.map(({ passes }) => passes))).toEqual([[true], [false]])
+    expect(acrossSubjects(indexRecord(exampleClass({ marks: [] })), '1').proposed).toBe(1)
+  })
   it('a special value is left out, and what is shown is what is added up', () => {
     const record = exampleClass({
       marks: [{ ...mark('sums', 0), percent: null, special: 'incomplete' }],
@@ -79,6 +86,43 @@ describe('how a mark came about', () => {
       'B (level B) begins at 60 %, read off the exact mark.',
       'Reaches the pass line (50 %, as is common: your school has not said).',
     ])
+  })
+  it.each([
+    ['informs alone', { counts: false }, {}, {}, 'only informs'],
+    ['no category', { category: 'gone' }, {}, {}, 'stands in no category'],
+    ['excused', {}, { state: 'excused', score: null }, {}, 'excused'],
+    ['incomplete', {}, { state: 'incomplete', score: null }, {}, 'incomplete'],
+    ['missing', {}, { state: 'missing', score: null }, { missing: 'is left out' }, 'missing'],
+    ['late', {}, { state: 'late' }, { late: 'is left out' }, 'late'],
+    ['nothing written', {}, { score: null }, {}, 'without a score'],
+    ['missing, counted', {}, { state: 'missing', score: null }, { missing: 'counts as zero' }, null],
+    ['late, counted', {}, { state: 'late' }, { late: 'counts as it is' }, null],
+  ] as const)('%s: why a result is left out, or that it counts', (_, piece, result, rules, why) => {
+    const { work, results, school } = exampleClass()
+    const { leftOut, parts } = story({
+      work: work.map((each) => (each.id === 'w1' ? { ...each, ...piece } : each)),
+      results: results.map((each) => (each.workId === 'w1' ? { ...each, ...result } : each)),
+      school: { ...school, markRules: { ...usualSchoolMarkRules, ...rules } },
+    })
+    expect(leftOut).toEqual(why === null ? [] : [{ title: 'First quiz', words: why }])
+    expect(parts[0]?.lines.length).toBe(why === null ? 2 : 1)
+  })
+  it('tells what a result weighs, that it came late, and how its category is drawn together', () => {
+    const { work, results, school } = exampleClass()
+    const told = (rules: object) =>
+      story({
+        work: work.map((each) => ({ ...each, weight: 2 })),
+        results: results.map((each) => (each.workId === 'w1' ? { ...each, state: 'late' } : each)),
+        school: { ...school, markRules: { ...usualSchoolMarkRules, ...rules } },
+      }).parts[0]
+    expect(told({ late: 'counts as it is' })?.lines.map(({ words }) => words)).toEqual([
+      '6 of 10, late = 60 %, weighs 2 times',
+      '9 of 10 = 90 %, weighs 2 times',
+    ])
+    const recency = { together: 'recency weighted', newestWeighs: 60 }
+    expect(told(recency)?.words).toContain('the newer the heavier, the newest 60 %, of 2 results')
+    expect(told({ ...recency, method: 'by points' })?.words).toContain('by points, of 2 results')
+    expect(story({ results: results.slice(0, 1) }).parts[0]?.words).toContain('60 %, one result;')
   })
   it('says what was left out and why, what lateness cost, and that nothing counts', () => {
     const [one, two] = exampleClass().results
