@@ -42,6 +42,8 @@ describe('what a category comes to', () => {
   it('the newer the heavier, by hand: 0.65 × 80 + 0.35 × (0.65 × 60 + 0.35 × 40) = 70.55', () => {
     expect(decayingAverage([40, 60, 80], 0.65)).toBeCloseTo(70.55, 10)
     expect(decayingAverage([], 0.65)).toBeNull()
+    const asChosen = rules({ together: 'recency weighted', newestWeighs: 65 })
+    expect(drawTogether(items([40, 60, 80]), asChosen)).toBeCloseTo(70.55, 10)
   })
   it('most recent, middle and mean agree with simple-statistics; a weight of 0 leaves out', () => {
     fc.assert(
