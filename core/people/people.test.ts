@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { includesGrade } from './gradeRange'
 import { isLanguageTag } from './languageTag'
 import { displayName, readName } from './names'
-import { studentMatcher, type Matchable } from './matchStudent'
+import { findByWords } from './findByWords'
+import { studentMatcher, type Matchable, type RowIdentity } from './matchStudent'
+import { nearNames } from './nearNames'
 import { he, readPronouns, she, they, writePronouns } from './pronouns'
 
 describe('pronouns', () => {
@@ -117,4 +119,59 @@ describe('matching a row to a student', () => {
   ])('goes by the number where the name can be the same child’s: %o', (row, id) => {
     expect(match(row)).toMatchObject({ kind: 'found', by: 'number', student: { id } })
   })
+  it.each([
+    // The family name first without a comma, and names written without what stands in them.
+    [{ name: 'Harrowgate Kit' }, '1'],
+    [{ name: 'Petrescu Jonas' }, '3'],
+    [{ name: 'ndiayeismael' }, '4'],
+    [{ given: 'Ismael', family: 'NDiaye' }, '4'],
+  ])('knows %o however it is written', (row, id) => {
+    expect(match(row)).toMatchObject({ kind: 'found', by: 'name', student: { id } })
+  })
+  it('half a name is a hint: all whom it fits are asked about, by whichever of their names', () => {
+    const asked = (row: RowIdentity): string[] => {
+      const found = match(row)
+      return found.kind === 'doubtful' ? found.candidates.map(({ id }) => id) : [found.kind]
+    }
+    expect(asked({ given: 'Jonas' })).toEqual(['2', '3'])
+    expect([asked({ family: 'Lee' }), asked({ name: 'Kit' }), asked({ name: 'Katherine' })]).toEqual([
+      ['5', '6'],
+      ['1'],
+      ['1'],
+    ])
+    expect(asked({ given: 'Ismael', family: '' })).toEqual(['4'])
+  })
+  it('a child without a family name is found by the one name there is', () => {
+    const alone = studentMatcher([student('1', 'Maya', ''), student('2', 'Noor', 'Haddad')])
+    expect(alone({ name: 'Maya' })).toMatchObject({ kind: 'found', student: { id: '1' } })
+    expect(alone({ given: 'Maya', family: '' })).toMatchObject({ kind: 'found', student: { id: '1' } })
+    expect([alone({ name: '' }), alone({ name: '—' })]).toEqual([{ kind: 'unknown' }, { kind: 'unknown' }])
+  })
+  it.each([
+    ['Maya R.', ['1']],
+    ['M. Reed', ['1', '2']],
+    ['Maya Reid', ['1']],
+    ['Maya van Reed', ['1']],
+    ['Maya X.', []],
+    ['Al Reed', []],
+    ['Maya Stone', []],
+  ])('in a class that is there, “%s” asks about %j', (name, ids) => {
+    const near = nearNames([student('1', 'Maya', 'Reed'), student('2', 'Milo', 'Reed'), student('3', 'Al', 'Bo')])
+    expect(near(name).map(({ id }) => id)).toEqual(ids)
+    const asks = studentMatcher([student('1', 'Maya', 'Reed')], { asksNear: true })
+    const plain = studentMatcher([student('1', 'Maya', 'Reed')])
+    expect([asks({ name: 'Maya Reid' }).kind, plain({ name: 'Maya Reid' }).kind]).toEqual(['doubtful', 'unknown'])
+  })
+})
+
+it.each([
+  ['', ['Zoë van der Meulen', 'Bea Salgueiro', 'Sal Beaumont']],
+  ['  ', ['Zoë van der Meulen', 'Bea Salgueiro', 'Sal Beaumont']],
+  ['meu z', ['Zoë van der Meulen']],
+  ['sal', ['Sal Beaumont', 'Bea Salgueiro']],
+  ['bea', ['Bea Salgueiro', 'Sal Beaumont']],
+  ['ulen', []],
+  ['sal zoe', []],
+])('“%s” finds %j', (typed, found) => {
+  expect(findByWords(['Zoë van der Meulen', 'Bea Salgueiro', 'Sal Beaumont'], typed, (each) => each)).toEqual(found)
 })
