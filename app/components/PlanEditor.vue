@@ -15,10 +15,12 @@ import {
 import { draftRequest, strandsOf } from '~~/core/record/narrativeFacts'
 import { useClassRecord } from '~/stores/classRecord'
 import { usePhrasebook } from '~/stores/phrasebook'
+import { useSaving } from '~/stores/saving'
 
 /** Which parts make the comment of a box, in which order, and which share a sentence; by dragging or by keyboard. */
 const classRecord = useClassRecord()
 const phrasebook = usePhrasebook()
+const saving = useSaving()
 const { busy, problem, attempt } = useAttempt()
 
 const nameOfAbout = useNameOfAbout()
@@ -77,6 +79,7 @@ function save(): Promise<void> {
     .finally(() => {
       waiting -= 1
     })
+  saving.undoAfter(queue)
   return queue
 }
 

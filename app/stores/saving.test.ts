@@ -192,6 +192,24 @@ it('undoing waits for what was asked for and is not answered yet, and takes that
   expect(undone).toEqual(['/api/events/9/undo'])
 })
 
+it('undoing waits for a change that has its turn only after another, and takes that back', async () => {
+  let answer = (): void => undefined
+  const answered = new Promise<void>((done) => (answer = done))
+  const undone: string[] = []
+  const { saving } = await page(async (_, path) => {
+    if (path.endsWith('/undo')) undone.push(path)
+    else if (path === 'up') await answered
+    return { event: path === 'dragged' ? 9 : 7, version: null }
+  })
+  const turns = saving.askFor('PUT', 'up', {}).then(() => saving.askFor('PUT', 'dragged', {}))
+  saving.undoAfter(turns)
+  const back = saving.undoLast()
+  answer()
+  await vi.advanceTimersByTimeAsync(5000)
+  await Promise.all([turns, back])
+  expect(undone).toEqual(['/api/events/9/undo'])
+})
+
 it('who is signed out keeps what was typed, and it goes out after signing in', async () => {
   let isIn = false
   const { saving, settled } = await page(() => {

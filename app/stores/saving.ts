@@ -272,8 +272,13 @@ export const useSaving = defineStore('saving', () => {
       if (answer.event !== null) did(answer.event)
       return answer
     })
-    asking = Promise.allSettled([asking, asked])
+    undoAfter(asked)
     return asked
+  }
+
+  /** What is undone next waits for this too, such as a change that has its turn only after another. */
+  function undoAfter(work: Promise<unknown>): void {
+    asking = Promise.allSettled([asking, work])
   }
 
   /** Undoes what was done last, once all of it has been sent; undoing that in turn does it again. */
@@ -365,6 +370,7 @@ export const useSaving = defineStore('saving', () => {
     isOwn,
     ownCount,
     askFor,
+    undoAfter,
     undoLast,
     listeners,
     save,

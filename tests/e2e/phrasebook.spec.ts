@@ -93,16 +93,15 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   await page.getByRole('button', { name: 'plan', exact: true }).click()
   const plan = page.getByRole('region', { name: 'Plan' }).getByRole('listitem')
   const second = await plan.nth(1).innerText()
-  await page.getByRole('button', { name: 'outcome Number: down' }).press('Enter')
+  const planKept = () => page.waitForResponse((answer) => answer.url().endsWith('/plan') && answer.ok())
+  /** The plan is kept, and the class is read again as it then stands. */
+  const planShown = () => planKept().then(() => page.waitForResponse('**/api/classes/*/*'))
+  await Promise.all([planShown(), page.getByRole('button', { name: 'outcome Number: down' }).press('Enter')])
   await expect(plan.nth(2)).toContainText(second.split('\n')[0] ?? '')
   await expect(page.getByRole('button', { name: 'outcome Number: up' })).toBeEnabled()
-  await Promise.all([
-    page.waitForResponse('**/api/classes/*/*'),
-    page.getByRole('button', { name: 'outcome Number: up' }).press('Enter'),
-  ])
+  await Promise.all([planShown(), page.getByRole('button', { name: 'outcome Number: up' }).press('Enter')])
   await expect(plan.nth(1)).toContainText('outcome Number')
-  const planKept = () => page.waitForResponse((answer) => answer.url().endsWith('/plan') && answer.ok())
-  await Promise.all([planKept(), plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))])
+  await Promise.all([planShown(), plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))])
   await expect(plan.nth(1)).toContainText('outcome Reasoning')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(plan.nth(1)).toContainText('outcome Number')
