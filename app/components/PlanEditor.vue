@@ -30,16 +30,20 @@ const inWords = ({ part, about }: Pick<PlannedPart, 'part' | 'about'>): string =
 const may = computed(() => classRecord.may.phrasebook)
 const parts = ref<(PlannedPart & { id: number })[]>([])
 let nextId = 0
-/** Changes that are on their way. */
-let waiting = 0
+/** Changes that are on their way, and a row that is being dragged: until they are done, the rows here stand. */
+let held = 0
 let queue: Promise<void> = Promise.resolve()
+
+function takeStanding(): void {
+  parts.value = (classRecord.box?.plan ?? []).map((part) => ({ ...part, id: nextId++ }))
+}
+/** Rows that stand as the plan does stay the same rows. */
+function follow(): void {
+  if (held === 0 && writePlan(classRecord.box?.plan ?? []) !== writePlan(parts.value)) takeStanding()
+}
 watch(
   () => classRecord.box,
-  (box, before) => {
-    // What was just saved comes back as it stands here; rows that are being moved stay the same rows.
-    if (box && box.key === before?.key && (waiting > 1 || writePlan(box.plan) === writePlan(parts.value))) return
-    parts.value = (box?.plan ?? []).map((part) => ({ ...part, id: nextId++ }))
-  },
+  (box, before) => (box?.key === before?.key ? follow() : takeStanding()),
   { immediate: true },
 )
 
@@ -73,14 +77,24 @@ function save(): Promise<void> {
   const key = classRecord.box?.key
   const plan = writePlan(parts.value)
   const standing = (): string => writePlan(classRecord.record?.boxes.find((each) => each.key === key)?.plan ?? [])
-  waiting += 1
+  held += 1
   queue = queue
     .then(() => attempt(() => phrasebook.change('PUT', `boxes/${key}/plan`, { plan, was: standing() })))
     .finally(() => {
-      waiting -= 1
+      held -= 1
+      follow()
     })
   saving.undoAfter(queue)
   return queue
+}
+
+function hold(): void {
+  held += 1
+}
+
+function drop(): void {
+  held -= 1
+  void save()
 }
 
 function move(at: number, by: 1 | -1): void {
@@ -112,7 +126,15 @@ function takeOut(at: number): void {
 
 <template>
   <section aria-label="Plan" class="grid gap-3">
-    <VueDraggable v-model="parts" tag="ol" handle=".handle" :disabled="!may" class="grid gap-1" @end="save">
+    <VueDraggable
+      v-model="parts"
+      tag="ol"
+      handle=".handle"
+      :disabled="!may"
+      class="grid gap-1"
+      @start="hold"
+      @end="drop"
+    >
       <li
         v-for="(part, at) in parts"
         :key="part.id"

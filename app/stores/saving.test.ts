@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiProblem, askServer } from '~/composables/useApi'
 import type { Work } from '~/outbox/work'
 import { useSaving } from './saving'
@@ -172,42 +172,43 @@ it('undoing says what was seen, and undoing that does it again', async () => {
   ])
 })
 
-it('undoing waits for what was asked for and is not answered yet, and takes that back', async () => {
-  let answer = (): void => undefined
-  const answered = new Promise<void>((done) => (answer = done))
-  const undone: string[] = []
-  const { saving } = await page(async (method, path) => {
-    if (path.endsWith('/undo')) undone.push(path)
-    else if (path === 'plan') await answered
-    return { event: path === 'plan' ? 9 : 7, version: null }
-  })
-  await saving.askFor('PUT', 'phrases', {})
-  const plan = saving.askFor('PUT', 'plan', {})
-  const back = saving.undoLast()
-  await vi.advanceTimersByTimeAsync(5000)
-  await saving.flush()
-  expect(undone).toEqual([])
-  answer()
-  await Promise.all([plan, back])
-  expect(undone).toEqual(['/api/events/9/undo'])
-})
+describe('undoing waits', () => {
+  /** A page on which one address answers when it is told to; the last change is event 9, all before it 7. */
+  async function slowly(slow: string, last: string) {
+    let answer = (): void => undefined
+    const answered = new Promise<void>((done) => (answer = done))
+    const undone: string[] = []
+    const { saving } = await page(async (_, path) => {
+      if (path.endsWith('/undo')) undone.push(path)
+      else if (path === slow) await answered
+      return { event: path === last ? 9 : 7, version: null }
+    })
+    return { saving, undone, answer: () => answer() }
+  }
 
-it('undoing waits for a change that has its turn only after another, and takes that back', async () => {
-  let answer = (): void => undefined
-  const answered = new Promise<void>((done) => (answer = done))
-  const undone: string[] = []
-  const { saving } = await page(async (_, path) => {
-    if (path.endsWith('/undo')) undone.push(path)
-    else if (path === 'up') await answered
-    return { event: path === 'dragged' ? 9 : 7, version: null }
+  it('for what was asked for and is not answered yet, and takes that back', async () => {
+    const { saving, undone, answer } = await slowly('plan', 'plan')
+    await saving.askFor('PUT', 'phrases', {})
+    const plan = saving.askFor('PUT', 'plan', {})
+    const back = saving.undoLast()
+    await vi.advanceTimersByTimeAsync(5000)
+    await saving.flush()
+    expect(undone).toEqual([])
+    answer()
+    await Promise.all([plan, back])
+    expect(undone).toEqual(['/api/events/9/undo'])
   })
-  const turns = saving.askFor('PUT', 'up', {}).then(() => saving.askFor('PUT', 'dragged', {}))
-  saving.undoAfter(turns)
-  const back = saving.undoLast()
-  answer()
-  await vi.advanceTimersByTimeAsync(5000)
-  await Promise.all([turns, back])
-  expect(undone).toEqual(['/api/events/9/undo'])
+
+  it('for a change that has its turn only after another, and takes that back', async () => {
+    const { saving, undone, answer } = await slowly('up', 'dragged')
+    const turns = saving.askFor('PUT', 'up', {}).then(() => saving.askFor('PUT', 'dragged', {}))
+    saving.undoAfter(turns)
+    const back = saving.undoLast()
+    answer()
+    await vi.advanceTimersByTimeAsync(5000)
+    await Promise.all([turns, back])
+    expect(undone).toEqual(['/api/events/9/undo'])
+  })
 })
 
 it('who is signed out keeps what was typed, and it goes out after signing in', async () => {

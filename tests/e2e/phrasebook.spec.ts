@@ -98,7 +98,6 @@ test('the coordinator changes a phrase, a plan by keyboard, and takes a file in'
   const planShown = () => planKept().then(() => page.waitForResponse('**/api/classes/*/*'))
   await Promise.all([planShown(), page.getByRole('button', { name: 'outcome Number: down' }).press('Enter')])
   await expect(plan.nth(2)).toContainText(second.split('\n')[0] ?? '')
-  await expect(page.getByRole('button', { name: 'outcome Number: up' })).toBeEnabled()
   await Promise.all([planShown(), page.getByRole('button', { name: 'outcome Number: up' }).press('Enter')])
   await expect(plan.nth(1)).toContainText('outcome Number')
   await Promise.all([planShown(), plan.nth(3).locator('.handle').dragTo(plan.nth(1).locator('.handle'))])
