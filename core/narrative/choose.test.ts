@@ -190,6 +190,10 @@ describe('choosing wordings', () => {
     )
   })
 
+  it('what costs: the third in a row that begins with the student', () => {
+    expect([0, 1, 2, 3].map(openingCost)).toEqual([0, 0, weights.sameOpening, weights.sameOpening])
+  })
+
   describe('looks no further than it must', () => {
     const letters = ['amber', 'brown', 'coral', 'denim', 'ebony', 'fawn', 'green', 'hazel', 'ivory', 'jade']
     /** Parts of several wordings each, no word twice; what a wording costs is how often classmates have it. */

@@ -162,7 +162,8 @@ describe('two parts in one sentence', () => {
     expect(of('The next step is fractions.', 'm2')).toBeNull()
     expect(of('The next step is fractions.', 'any', part('skill m3', 'outcome', []))).toBeNull()
     expect(of('The next step is this: fractions.')).toBeNull()
-    expect(of('The next step is '.concat('more '.repeat(25), 'fractions.'))).toBeNull()
+    const words = (count: number) => of('The next step is '.concat('more '.repeat(count - 5), 'fractions.'))
+    expect([words(24 - reads.wordCount), words(25 - reads.wordCount)]).toEqual([';', null])
     expect(of('The next step is fractions.', 'any', told, after(clause('{They} {reads}; more.'), null))).toBeNull()
   })
 

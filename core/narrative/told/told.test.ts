@@ -11,7 +11,7 @@ import { readPlan } from '../plan'
 import { readyPhrase } from '../readyPhrase'
 import { manners } from './manners'
 import { mostTelling, untoldByNumber } from './mostTelling'
-import { planTold, type Telling } from './planTold'
+import { planTold, weightOf, type Telling } from './planTold'
 import { wordingsOf } from './sayTold'
 import type { ToldSetting } from './toldWording'
 
@@ -117,6 +117,37 @@ describe('what is told together', () => {
       fact('Asks questions', 'growing', 'starting', 'habit'),
     ]
     expect(planTold(habits, 'seed').map(({ facts }) => facts.length)).toEqual([2, 1])
+  })
+  it('what moved weighs twice what stands apart, whichever way; and what weighs most is told first', () => {
+    const middle = tierRank('sound')
+    const [still, rose, fell] = [fact('A', 'top'), fact('B', 'top', 'sound'), fact('C', 'starting', 'strong')]
+    expect([still, rose, fell].map((each) => weightOf(each, middle))).toEqual([2, 6, 2 + 2 * 3])
+    const facts = [
+      fact('Reads aloud', 'sound', 'growing'),
+      fact('Draws maps', 'strong', 'starting'),
+      fact('Plans tests', 'strong', 'strong'),
+      fact('Sorts shells', 'strong', 'top'),
+      fact('Counts on', 'growing', 'starting'),
+      fact('Measures', 'growing', 'growing'),
+    ]
+    expect(relations(facts)).toEqual([
+      ...['up: Draws maps', 'up: Reads aloud', 'down: Sorts shells', 'up: Counts on'],
+      'strength and difficulty: Plans tests, Measures',
+    ])
+  })
+  it('“all” is said of three or more', () => {
+    const alike = (count: number) => skills.slice(0, count).map((skill) => fact(skill, 'sound'))
+    expect([2, 3].map((count) => planTold(alike(count), 'seed')[0]?.relation)).toEqual(['level', 'all at one level'])
+  })
+  it('two scores of habits in a sentence and no third, four habits and no fifth', () => {
+    const sizes = (...scores: Tier[]) =>
+      planTold(
+        scores.map((score, nth) => fact(`Works ${'abcde'[nth]}`, score, null, 'habit')),
+        'seed',
+      ).map(({ facts }) => facts.length)
+    expect(sizes('top', 'strong', 'growing')).toEqual([2, 1])
+    expect(sizes('top', 'top', 'growing', 'growing')).toEqual([4])
+    expect(sizes('top', 'top', 'top', 'growing', 'growing')).toEqual([3, 2])
   })
   it('everything once, whatever there is; the lowest skill in the last sentence about skills', () => {
     const anyTier = fc.constantFrom(...tiers)
