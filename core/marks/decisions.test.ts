@@ -92,7 +92,8 @@ describe('a settled mark beside the proposal', () => {
   })
   it('differs where nothing is proposed, or where neither a percentage nor a special value stands', () => {
     expect(agreementOf(null, settled, usualMarkRules)).toBe('without a record')
-    expect(agreementOf(80, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
+    for (const proposal of [80, 0])
+      expect(agreementOf(proposal, { ...settled, percent: null }, usualMarkRules)).toBe('differs')
   })
 })
 
@@ -108,6 +109,6 @@ describe('a proposal that has moved since', () => {
     expect(movedFrom(now, settled, usualMarkRules)).toBe(from)
   })
   it('is no question where nothing is settled', () => {
-    expect(movedFrom(81, undefined, usualMarkRules)).toBeNull()
+    expect([0, 81].map((now) => movedFrom(now, undefined, usualMarkRules))).toEqual([null, null])
   })
 })

@@ -109,7 +109,8 @@ describe('late, exams, passes', () => {
     const results = [scored('a', 60), scored('x', 90)]
     const weighing = (term: number, exam: number) =>
       categories.map((each) => ({ ...each, weight: each.key === 'term' ? term : exam }))
-    expect(termMark(work, results, weighing(0, 0), usualMarkRules).percent).toBeNull()
+    const nothing = termMark(work, results, weighing(0, 0), usualMarkRules)
+    expect([nothing.percent, ...nothing.categories.map(({ share }) => share)]).toEqual([null, 0, 0])
     expect(termMark(work, results, weighing(130, 0), usualMarkRules).percent).toBe(60)
     expect(termMark(work, results, weighing(130, 65), usualMarkRules).percent).toBeCloseTo(70, 10)
   })
