@@ -36,4 +36,5 @@ useEventListener(
   <NuxtLayout>
     <NuxtPage />
   </NuxtLayout>
+  <LeaveUnsaved />
 </template>

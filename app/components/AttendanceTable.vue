@@ -36,7 +36,7 @@ function give(student: { id: string; usedName: string }, part: Part, input: HTML
   const before = classRecord.index?.attendanceOf(student.id)
   const now: Attendance = {
     ...(before ?? { studentId: student.id, daysOpen: usual.value ?? 0, absences: 0, lates: 0 }),
-    [part]: input.value.trim() === '' ? Number.NaN : Number(input.value),
+    [part]: input.value.trim() === '' ? Number.NaN : Number(input.value.replace(',', '.')),
   }
   const reason = Number.isNaN(now[part]) ? `“${input.value}” is no number.` : attendanceProblem(now)
   problem.value = reason === null ? '' : `${student.usedName}: ${reason}`
@@ -63,19 +63,27 @@ function openForAll(): void {
 
 /** The one cell that the table is entered by. */
 const stop = ref({ row: 0, column: 0 })
+const end = useLastCell()
+function onFocus(row: number, column: number): void {
+  end.leave()
+  stop.value = { row, column }
+}
 
 /** Arrows lead from cell to cell; Enter goes on to the next child, as in a list on paper. */
 function onKey(event: KeyboardEvent): void {
+  if (end.holds(event)) return
   const step = gridArrows[event.key]
   const input = event.target as HTMLInputElement
   if (!step) return
   event.preventDefault()
   const [rows, columns] = event.key === 'Enter' && event.shiftKey ? [-1, 0] : step
   const place = `${stop.value.row + rows}.${stop.value.column + columns}`
-  const next = input.closest('table')?.querySelector<HTMLInputElement>(`[data-cell="${place}"]`)
+  // At the edge the field keeps the focus, and what was typed is given as if it had been left.
+  const next = input.closest('table')?.querySelector<HTMLInputElement>(`[data-cell="${place}"]`) ?? input
   input.blur()
-  next?.focus()
-  next?.select()
+  next.focus()
+  next.select()
+  if (next === input && event.key === 'Enter') end.reach()
 }
 </script>
 
@@ -94,7 +102,8 @@ function onKey(event: KeyboardEvent): void {
       <form v-if="may" class="flex flex-wrap items-center gap-3 text-sm" @submit.prevent="openForAll">
         <label class="flex items-center gap-2"
           >The school was open on
-          <input v-model.number="forAll" type="number" min="0" :max="mostDays" class="field w-20" /> days</label
+          <input v-model.number="forAll" type="number" min="0" step="0.5" :max="mostDays" class="field w-20" />
+          days</label
         >
         <button type="submit" class="quiet" :disabled="forAll === null">Set for everybody</button>
         <span class="text-muted">A register or a list can be brought below.</span>
@@ -103,6 +112,7 @@ function onKey(event: KeyboardEvent): void {
         {{ classRecord.may.locked ?? 'The home teacher keeps the attendance; you can read it.' }}
       </p>
       <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
+      <p class="text-sm" role="status">{{ end.said.value }}</p>
       <table class="w-full max-w-160">
         <thead>
           <tr class="border-b border-edge text-sm text-muted">
@@ -118,12 +128,13 @@ function onKey(event: KeyboardEvent): void {
                 v-if="may"
                 v-stands="days?.[each.part] ?? ''"
                 class="field w-14 py-0.5 text-right middle:w-20"
-                inputmode="numeric"
+                inputmode="decimal"
                 :data-cell="`${row}.${column}`"
                 :tabindex="row === stop.row && column === stop.column ? 0 : -1"
                 :aria-label="`${student.usedName}: ${each.title}, ${each.sort}`"
                 @change="give(student, each.part, $event.target as HTMLInputElement)"
-                @focus="stop = { row, column }"
+                @focus="onFocus(row, column)"
+                @pointerdown="end.leave"
                 @keydown="onKey"
               />
               <template v-else>{{ days?.[each.part] ?? '—' }}</template>

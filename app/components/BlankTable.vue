@@ -66,7 +66,7 @@ function dropColumn(at: number): void {
   <details class="border-t border-rule pt-3" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
     <summary class="font-semibold">Print a list to write into</summary>
     <div v-if="isOpen" class="mt-2 grid grid-cols-1 gap-4">
-      <form class="grid max-w-120 content-start gap-3 text-sm" @submit.prevent="print">
+      <form class="grid max-w-120 content-start gap-3 text-sm" data-keeps @submit.prevent="print">
         <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
         <label class="grid gap-1"
           >What it is for

@@ -49,9 +49,9 @@ function changeValue(at: number, written: string): void {
     <span v-for="(rule, at) in rules" :key="at" class="flex items-center gap-2">
       <span class="text-muted">{{ short ? `${short} in grades` : 'in grades' }}</span>
       <input
+        v-stands.asked="writeGrades(rule.grades)"
         class="field w-16"
         :aria-label="`${what}: grades`"
-        :value="writeGrades(rule.grades)"
         @change="changeGrades(at, valueOf($event))"
       />
       <select
@@ -65,10 +65,10 @@ function changeValue(at: number, written: string): void {
       </select>
       <input
         v-else
+        v-stands.asked="rule.is"
         class="field w-20 tabular-nums"
         inputmode="numeric"
         :aria-label="`${what} in grades ${writeGrades(rule.grades)}`"
-        :value="rule.is"
         @change="changeValue(at, valueOf($event))"
       />
       <button

@@ -8,36 +8,42 @@ const emit = defineEmits<{ change: [part: Partial<Contact>] }>()
 
 <template>
   <label class="grid gap-0.5"
-    >Name <input class="field" :value="contact.name" required @change="emit('change', { name: valueOf($event) })"
+    >Name
+    <input v-stands.asked="contact.name" class="field" required @change="emit('change', { name: valueOf($event) })"
   /></label>
   <label class="grid gap-0.5"
     >Is to the child
     <input
+      v-stands.asked="contact.relation"
       class="field"
-      :value="contact.relation"
       placeholder="mother, grandfather, guardian"
       @change="emit('change', { relation: valueOf($event) })"
   /></label>
   <label class="grid gap-0.5"
-    >Mail <input class="field" type="email" :value="contact.email" @change="emit('change', { email: valueOf($event) })"
+    >Mail
+    <input
+      v-stands.asked="contact.email"
+      class="field"
+      type="email"
+      @change="emit('change', { email: valueOf($event) })"
   /></label>
   <span class="flex flex-wrap gap-3">
     <label class="grid gap-0.5"
       >Language
       <input
+        v-stands.asked="contact.language"
         class="field w-24"
-        :value="contact.language"
         placeholder="en"
         @change="emit('change', { language: valueOf($event) })"
     /></label>
     <label class="grid gap-0.5"
       >Household
       <input
+        v-stands.asked="contact.household"
         class="field w-20"
         type="number"
         min="1"
         max="9"
-        :value="contact.household"
         @change="emit('change', { household: Number(valueOf($event)) })"
     /></label>
   </span>

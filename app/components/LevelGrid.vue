@@ -28,6 +28,9 @@ const at = ref({ row: 0, column: 0 })
 const moves = ref<'down' | 'across'>('down')
 const fillWith = ref('')
 const problem = ref('')
+const end = useLastCell()
+/** What a key did that cannot be seen in the grid. */
+const told = ref('')
 
 const students = computed(() => classRecord.record?.students ?? [])
 const column = computed(() => props.columns[at.value.column])
@@ -141,10 +144,18 @@ function turnTo(studentId: string | null): void {
 }
 
 function onFocus(row: number, columnAt: number, studentId: string): void {
-  if (at.value.row !== row || at.value.column !== columnAt) at.value = { row, column: columnAt }
+  if (at.value.row !== row || at.value.column !== columnAt) {
+    at.value = { row, column: columnAt }
+    end.leave()
+  }
   if (studentId !== shownId.value) turnTo(studentId)
   const about = props.columns[columnAt]?.about
   if (about) afterFrame(() => emit('cell', about))
+}
+
+function onClick(row: number, columnAt: number): void {
+  end.leave()
+  focusCell(row, columnAt)
 }
 
 function settle(studentId: string, about: string, symbol: string | null): void {
@@ -160,7 +171,9 @@ function settle(studentId: string, about: string, symbol: string | null): void {
 
 function goOn(): void {
   const { row, column: now } = at.value
-  if (moves.value === 'down') focusCell(row + 1, now)
+  const isLastOfRow = moves.value === 'down' || now + 1 >= props.columns.length
+  if (row + 1 >= students.value.length && isLastOfRow) end.reach()
+  else if (moves.value === 'down') focusCell(row + 1, now)
   else if (now + 1 < props.columns.length) focusCell(row, now + 1)
   else focusCell(row + 1, 0)
 }
@@ -179,7 +192,8 @@ function tookProposed(event: KeyboardEvent): boolean {
 }
 
 function onKey(event: KeyboardEvent): void {
-  if (tookProposed(event)) return
+  told.value = ''
+  if (end.holds(event) || tookProposed(event)) return
   const step = gridArrows[event.key]
   if (step) {
     event.preventDefault()
@@ -206,7 +220,8 @@ function setTyped(studentId: string, key: string): void {
     return
   }
   problem.value = ''
-  settle(studentId, column.value.about, symbol)
+  if (symbolAt(studentId, column.value.about) === symbol) told.value = `${symbol} stood there already.`
+  else settle(studentId, column.value.about, symbol)
   goOn()
 }
 
@@ -257,6 +272,7 @@ function fill(which: 'empty' | 'all'): void {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p class="text-sm" role="status">{{ [told, end.said.value].filter(Boolean).join(' ') }}</p>
     <p v-if="fitting < columns.length" class="flex flex-wrap items-center gap-3 text-sm">
       <span>{{ from + 1 }} to {{ from + fitting }} of {{ columns.length }} {{ kind }}s in view</span>
       <button type="button" class="quiet" :disabled="from === 0" @click="turn(-1)">Those before</button>
@@ -310,7 +326,7 @@ function fill(which: 'empty' | 'all'): void {
             :aria-label="spoken(each, student.id, student.usedName)"
             :aria-readonly="!may"
             @focus="onFocus(row, from + nth, student.id)"
-            @click="focusCell(row, from + nth)"
+            @click="onClick(row, from + nth)"
           >
             <span v-if="symbolAt(student.id, each.about) !== undefined" class="flex items-center gap-2"
               ><b class="w-6 font-semibold">{{ symbolAt(student.id, each.about) }}</b

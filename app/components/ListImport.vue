@@ -61,6 +61,7 @@ const read = computed(() => {
     return { plan: null, wrong: error instanceof Error ? error.message : String(error) }
   }
 })
+useUnsaved(() => (read.value?.plan ? read.value.plan.added + read.value.plan.changed > 0 : read.value !== null))
 const count = (number: number): string => `${number} ${props.words[number === 1 ? 0 : 1]}`
 
 function turn(event: Event): void {
@@ -98,7 +99,7 @@ function take(): Promise<void> {
 <template>
   <details ref="door" class="border-t border-rule pt-3" :open="isOpen" @toggle="turn">
     <summary class="font-semibold">{{ title }}</summary>
-    <form v-if="isOpen" class="mt-2 grid gap-2" @submit.prevent="take">
+    <form v-if="isOpen" class="mt-2 grid gap-2" data-keeps @submit.prevent="take">
       <p :id="`${id}-help`" class="text-sm text-muted">
         Paste a list, one {{ words[0] }} a line, or columns with headings from a spreadsheet ({{ columns }}), or choose
         a file (CSV, XLSX, ODS or a OneRoster bundle). Nothing changes before you have seen what it would do.

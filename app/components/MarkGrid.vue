@@ -12,7 +12,7 @@ const settings = useSettings()
 const { markShown, besideMark } = useMarks()
 const view = useView()
 const grid = useTemplateRef('grid')
-const { problem, cellText, take, onKey, onLeave } = useTypedMarks()
+const { problem, atEnd, leaveEnd, cellText, take, onKey, onLeave } = useTypedMarks()
 /** The one row that the grid is entered by. */
 const stop = ref(0)
 const frame = useTemplateRef('frame')
@@ -47,13 +47,20 @@ const compared = (value: number | string | null): string =>
   value === null ? '—' : typeof value === 'string' ? value : shown(value)
 const comparisons = (proposal: MarkProposal): string =>
   beside.value.map(({ short, found }) => `${short} ${compared(found(proposal))}`).join(' · ')
-function focusRow(row: number): void {
+function onFocus(row: number, studentId: string): void {
+  leaveEnd()
+  stop.value = row
+  view.kept.studentId = studentId
+}
+
+function focusRow(row: number): boolean {
   const inputs = grid.value?.querySelectorAll<HTMLInputElement>('input')
   const next = inputs?.[row]
   if (next) {
     next.focus()
     next.select()
   }
+  return next !== undefined
 }
 </script>
 
@@ -69,6 +76,7 @@ function focusRow(row: number): void {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p class="text-sm" role="status">{{ atEnd }}</p>
     <MovedMarks v-if="subject" :moved="moved" :subject="subject.key" :may="may" />
     <table ref="grid" class="w-full">
       <thead>
@@ -109,7 +117,8 @@ function focusRow(row: number): void {
               :aria-label="`Settled mark of ${cell.student.usedName} ${cell.student.family}`"
               inputmode="decimal"
               :tabindex="row === stop ? 0 : -1"
-              @focus="((stop = row), (view.kept.studentId = cell.student.id))"
+              @focus="onFocus(row, cell.student.id)"
+              @pointerdown="leaveEnd"
               @keydown="onKey($event, cell, (by) => focusRow(row + by))"
               @change="onLeave($event, cell)"
             />

@@ -71,66 +71,66 @@ const passLine = computed(() => passLineOf(rules))
       <label v-if="key === 'late' && rules.late === 'loses some'" class="grid gap-1"
         >Per cent lost
         <input
+          v-stands.asked="rules.lateLoss"
           class="field w-20"
           type="number"
           min="0"
           max="100"
-          :value="rules.lateLoss"
           @change="emit('change', { lateLoss: numberIn($event) })"
       /></label>
       <label v-if="key === 'together' && rules.together === 'recency weighted'" class="grid gap-1"
         >Per cent of the newest
         <input
+          v-stands.asked="rules.newestWeighs"
           class="field w-20"
           type="number"
           min="1"
           max="99"
-          :value="rules.newestWeighs"
           @change="emit('change', { newestWeighs: numberIn($event) })"
       /></label>
     </template>
     <label class="grid gap-1"
       >An exam weighs, per cent
       <input
+        v-stands.asked="rules.exam?.weighs"
         class="field w-36"
         type="number"
         min="1"
         max="99"
         placeholder="as other work"
-        :value="rules.exam?.weighs"
         @change="emit('change', { exam: valueOf($event) === '' ? null : { weighs: numberIn($event) } })"
     /></label>
     <label class="grid gap-1"
       >Decimals shown
       <input
+        v-stands.asked="rules.decimals"
         class="field w-20"
         type="number"
         min="0"
         max="3"
-        :value="rules.decimals"
         @change="emit('change', { decimals: numberIn($event) })"
     /></label>
     <label class="grid gap-1"
       >A pass is from, per cent
       <input
+        v-stands.asked="rules.passLine"
         class="field w-44"
         type="number"
         min="0"
         max="100"
         :placeholder="`${passLine.percent}, as is common`"
-        :value="rules.passLine"
         @change="emit('change', { passLine: valueOf($event) === '' ? null : numberIn($event) })"
     /></label>
     <label v-for="term in terms" :key="term.id" class="grid gap-1"
       >{{ term.name }} weighs
       <input
+        v-stands.asked="rules.termWeights[term.id]"
         class="field w-24"
         type="number"
         min="0"
         max="1000"
         step="any"
         placeholder="1"
-        :value="rules.termWeights[term.id]"
         @change="weighTerm(term.id, valueOf($event))"
     /></label>
     <label class="flex items-center gap-2 py-1.5"

@@ -174,6 +174,7 @@ function takeAway(): void {
     <form
       v-if="draft && classRecord.may.notes"
       class="grid gap-3 px-4 py-3"
+      data-keeps
       @submit.prevent="keepAndGoOn"
       @keydown.ctrl.enter.prevent="keepAndGoOn"
       @keydown.meta.enter.prevent="keepAndGoOn"

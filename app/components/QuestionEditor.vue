@@ -75,7 +75,7 @@ function plan(text: string) {
     </summary>
     <div v-if="isOpen" class="mt-2 grid gap-3">
       <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-      <form class="grid gap-2" aria-label="Questions" @submit.prevent="keep">
+      <form class="grid gap-2" aria-label="Questions" data-keeps @submit.prevent="keep">
         <table v-if="wanted.length > 0" class="w-full max-w-200">
           <thead>
             <tr class="text-left text-muted">

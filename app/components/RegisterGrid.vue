@@ -16,6 +16,7 @@ const view = useView()
 const { problem, attempt } = useAttempt()
 const frame = useTemplateRef('frame')
 const at = ref({ row: 0, column: 0 })
+const end = useLastCell()
 /** How many days fit; the last ones of the term, or those before a day that is turned to. */
 const shown = 10
 const until = ref('')
@@ -59,6 +60,7 @@ function signAt(studentId: string, day: string): string {
 }
 const keys: Record<string, Presence> = { 'p': 'present', ' ': 'present', 'l': 'late', 'a': 'absent' }
 function onKey(event: KeyboardEvent): void {
+  if (end.holds(event)) return
   if (event.ctrlKey || event.metaKey || event.altKey) return
   const step = gridArrows[event.key]
   if (step) {
@@ -69,7 +71,9 @@ function onKey(event: KeyboardEvent): void {
   if (presence === undefined || !props.may) return
   event.preventDefault()
   giveAt(at.value.row, at.value.column, presence)
-  if (presence !== null) goTo(at.value.row + 1, at.value.column)
+  if (presence === null) return
+  if (at.value.row + 1 < students.value.length) goTo(at.value.row + 1, at.value.column)
+  else end.reach()
 }
 
 function goTo(row: number, column: number): void {
@@ -88,6 +92,7 @@ function giveAt(row: number, column: number, presence: Presence | null): void {
 
 /** A click goes round: there, absent, late. */
 function turnCell(row: number, column: number): void {
+  end.leave()
   at.value = { row, column }
   const [student, day] = [students.value[row], days.value[column]]
   if (!props.may || !student || !day) return
@@ -108,6 +113,7 @@ function restPresent(): void {
 }
 
 function onFocus(row: number, column: number, studentId: string): void {
+  if (row !== at.value.row || column !== at.value.column) end.leave()
   at.value = { row, column }
   view.kept.studentId = studentId
 }
@@ -139,6 +145,7 @@ function takeCounts(): void {
 <template>
   <div class="grid gap-3">
     <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
+    <p class="text-sm" role="status">{{ end.said.value }}</p>
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <p v-if="may" class="text-muted">Type A for absent, L for late, P for present; a click goes round.</p>
       <button v-if="may && dayAtHand" type="button" class="quiet" :disabled="without.length === 0" @click="restPresent">

@@ -32,6 +32,7 @@ const problems = ref<readonly string[]>([])
 const typed = ref<string | null>(null)
 /** The cell that it is typed into. */
 let typedIn = ''
+const end = useLastCell()
 /** Of whom, and of which work, the cell at hand is. */
 const cellId = (): string => `${students.value[at.value.row]?.id} ${props.work[at.value.column]?.id}`
 
@@ -166,6 +167,7 @@ function fillDown(): void {
 }
 
 function onKey(event: KeyboardEvent): void {
+  if (end.holds(event)) return
   const control = event.ctrlKey || event.metaKey
   const step = stepOf(event, Math.max(1, Math.floor((rows.value.scrollRect?.height ?? 300) / sizes.row) - 3))
   if (step) go(step, event.shiftKey)
@@ -188,6 +190,7 @@ function onFieldKey(event: KeyboardEvent): void {
     const back = event.shiftKey ? -1 : 1
     if (finish()) {
       frame.value?.focus()
+      if (event.key === 'Enter' && !event.shiftKey && row + 1 >= students.value.length) end.reach()
       go(event.key === 'Enter' ? { row: row + back, column } : { row, column: column + back })
     }
   } else return
@@ -212,6 +215,7 @@ function paste(event: ClipboardEvent): void {
 
 function click(event: MouseEvent, row: number, column: number): void {
   if (!finish()) return
+  end.leave()
   go({ row, column }, event.shiftKey)
   frame.value?.focus()
 }
@@ -238,6 +242,7 @@ function click(event: MouseEvent, row: number, column: number): void {
         </button>
       </span>
     </p>
+    <p class="text-sm" role="status">{{ end.said.value }}</p>
     <div v-if="problems.length > 0" class="needs max-h-32 overflow-y-auto text-sm" role="alert">
       <ul>
         <li v-for="each in problems.slice(0, 20)" :key="each">{{ each }}</li>

@@ -16,7 +16,7 @@ function send(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid gap-3" @submit.prevent="send">
+  <form class="grid gap-3" data-keeps @submit.prevent="send">
     <label class="grid gap-1"
       >Name <input v-model="name" class="field" autocomplete="username" autocapitalize="none" required
     /></label>

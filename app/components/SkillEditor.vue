@@ -12,11 +12,11 @@ const props = defineProps<{
   strands: readonly string[]
   uses: number
 }>()
-const emit = defineEmits<{ write: [row: SkillRow] }>()
+const emit = defineEmits<{ change: [part: Partial<SkillRow>] }>()
 const wrongGrades = ref(false)
 
 function change(part: Partial<SkillRow>): void {
-  emit('write', { ...props.skill, ...part })
+  emit('change', part)
 }
 
 /** Words for families are those of the skill until somebody writes others. */
@@ -57,21 +57,21 @@ function turn(at: number): void {
     <div class="flex flex-wrap items-end gap-x-3 gap-y-1 text-sm">
       <label class="grid flex-1 basis-64 gap-0.5"
         ><span class="text-muted">Skill</span>
-        <input class="field" :value="skill.statement" @change="changeStatement(valueOf($event))"
+        <input v-stands.asked="skill.statement" class="field" @change="changeStatement(valueOf($event))"
       /></label>
       <label class="grid basis-36 gap-0.5"
         ><span class="text-muted">Strand</span>
         <input
+          v-stands.asked="nameOfStrand(subject, skill.strand)"
           class="field w-36"
-          :value="nameOfStrand(subject, skill.strand)"
           @change="change({ strand: strandCalled(subject, strands, valueOf($event).trim()) })"
       /></label>
       <label class="grid gap-0.5"
         ><span class="text-muted">Grades</span>
         <input
+          v-stands.asked="writeGrades(skill.grades)"
           class="field w-20"
           placeholder="all"
-          :value="writeGrades(skill.grades)"
           @change="changeGrades(valueOf($event))"
       /></label>
       <RetireButton :retired="skill.retired" :name="skill.statement" @turn="change({ retired: !skill.retired })" />
@@ -111,7 +111,10 @@ function turn(at: number): void {
       <div class="mt-1 flex flex-wrap items-center gap-4">
         <label class="grid flex-1 basis-64 gap-0.5"
           ><span class="text-muted">As families read it on the report</span>
-          <input class="field" :value="skill.familyWords" @change="change({ familyWords: valueOf($event), does: '' })"
+          <input
+            v-stands.asked="skill.familyWords"
+            class="field"
+            @change="change({ familyWords: valueOf($event), does: '' })"
         /></label>
         <label class="flex items-center gap-2"
           ><input

@@ -82,17 +82,17 @@ function redate(each: Taught, part: Partial<Taught>): Promise<void> {
             <label class="text-sm"
               >from
               <input
+                v-stands.asked="each.from"
                 class="field text-sm"
                 type="date"
-                :value="each.from"
                 @change="redate(each, { from: valueOf($event) || null })"
             /></label>
             <label class="text-sm"
               >to
               <input
+                v-stands.asked="each.to"
                 class="field text-sm"
                 type="date"
-                :value="each.to"
                 @change="redate(each, { to: valueOf($event) || null })"
             /></label>
           </template>

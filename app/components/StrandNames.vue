@@ -22,8 +22,8 @@ function rename(key: string, name: string): void {
     <ul class="mt-1 flex flex-wrap gap-2">
       <li v-for="key in strands" :key="key">
         <input
+          v-stands.asked="nameOfStrand(subject, key)"
           class="field w-40"
-          :value="nameOfStrand(subject, key)"
           :aria-label="`Name of the strand ${nameOfStrand(subject, key)}`"
           @change="rename(key, valueOf($event))"
         />

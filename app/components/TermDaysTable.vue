@@ -28,19 +28,19 @@ function change(at: number, part: Partial<TermDays>): void {
       <tr v-for="(term, at) in terms" :key="at" class="max-wide:grid max-wide:grid-cols-2 max-wide:gap-2">
         <th scope="row" class="py-1 pr-2 font-normal max-wide:col-span-2">
           <input
+            v-stands.asked="term.name"
             class="field w-full"
             :aria-label="`Name of term ${at + 1}`"
-            :value="term.name"
             @change="change(at, { name: ($event.target as HTMLInputElement).value })"
           />
         </th>
         <td v-for="[key, title] in days" :key="key" class="py-1 pr-2">
           <span class="wide:hidden">{{ title }}</span>
           <input
+            v-stands.asked="term[key]"
             class="field w-full"
             type="date"
             :aria-label="`${title} of ${term.name}`"
-            :value="term[key]"
             @change="change(at, { [key]: valueOf($event) || (key === 'progressDue' ? null : '') })"
           />
         </td>

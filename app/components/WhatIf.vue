@@ -55,7 +55,12 @@ function keep(): void {
 </script>
 
 <template>
-  <form class="grid gap-2 border-2 border-dashed border-teal p-3" aria-label="What if" @submit.prevent="keep">
+  <form
+    class="grid gap-2 border-2 border-dashed border-teal p-3"
+    aria-label="What if"
+    data-keeps
+    @submit.prevent="keep"
+  >
     <p><b class="font-semibold">What if?</b> Type other results and see where the mark goes. None of it counts yet.</p>
     <ul>
       <li v-for="piece in work" :key="piece.id" class="flex flex-wrap items-center gap-2 border-b border-rule py-1">

@@ -80,7 +80,7 @@ function takeAway(): Promise<void> {
 
 <template>
   <div class="grid gap-2 border-l-2 border-teal bg-teal-wash px-3 py-3">
-    <form class="grid gap-2" aria-label="A piece of work" @submit.prevent="keep">
+    <form class="grid gap-2" aria-label="A piece of work" data-keeps @submit.prevent="keep">
       <div class="flex flex-wrap items-end gap-3 text-sm">
         <label class="grid min-w-48 flex-1 gap-1"
           >{{ piece ? 'Piece of work' : 'A new piece of work' }}
@@ -92,7 +92,8 @@ function takeAway(): Promise<void> {
             <option v-for="each in categories" :key="each.key" :value="each.name"></option></datalist
         ></label>
         <label class="grid gap-1"
-          >Date <input class="field" type="date" :value="wanted.date" @change="wanted.date = valueOf($event) || null"
+          >Date
+          <input v-stands.asked="wanted.date" class="field" type="date" @change="wanted.date = valueOf($event) || null"
         /></label>
         <label class="grid gap-1"
           >Out of <input v-model.number="wanted.outOf" class="field w-20" type="number" min="0.5" step="any" required

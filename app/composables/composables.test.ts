@@ -8,6 +8,7 @@ import type { Student } from '~~/core/record/roster'
 import { pastValueText } from './pastValueText'
 import { useCellRange } from './useCellRange'
 import { useColumnWindow } from './useColumnWindow'
+import { useLastCell } from './useLastCell'
 import { useTypedMarks } from './useTypedMarks'
 
 const { settleMarks, width, own } = vi.hoisted(() => ({
@@ -19,6 +20,31 @@ vi.mock('@vueuse/core', () => ({ useElementSize: () => ({ width }) }))
 vi.mock('~/stores/classRecord', () => ({ useClassRecord: () => ({ settleMarks }) }))
 vi.mock('~/stores/settings', () => ({ useSettings: () => ({ own }) }))
 
+describe('the last cell of what is typed down', () => {
+  const press = (end: ReturnType<typeof useLastCell>, key: string, more: object = {}) => {
+    const prevented = vi.fn()
+    const isHeld = end.holds({ key, preventDefault: prevented, ...more } as unknown as KeyboardEvent)
+    expect(prevented.mock.calls).toHaveLength(isHeld ? 1 : 0)
+    return isHeld
+  }
+  it('takes no more letters once it is typed in, and says so, until somebody moves', () => {
+    const end = useLastCell()
+    expect([press(end, 'B'), end.said.value]).toEqual([false, ''])
+    end.reach()
+    expect(end.said.value).toBe('That was the last one.')
+    expect([press(end, 'Shift'), press(end, 'C'), press(end, 'Enter'), press(end, 'D')]).toEqual([
+      false,
+      true,
+      true,
+      true,
+    ])
+    expect(end.said.value).toMatch(/changed nothing/)
+    expect([press(end, 'ArrowUp'), press(end, 'C'), end.said.value]).toEqual([false, false, ''])
+    end.reach()
+    expect([press(end, 'z', { ctrlKey: true }), press(end, 'C')]).toEqual([false, false])
+  })
+})
+
 describe('a mark that is typed', () => {
   const typed = (text: string, settings: Partial<OwnSettings> = {}, percent: number | null = null) => {
     Object.assign(own, usualSettings, settings)
@@ -28,7 +54,7 @@ describe('a mark that is typed', () => {
     const proposal = { settled, computed: { percent: 71 } } as unknown as MarkProposal
     const cell = { student: { id: 'maya' } as Student, subject: 'art', rules: usualMarkRules, proposal }
     const enter = { target: { value: text }, key: 'Enter', preventDefault: () => undefined } as unknown as KeyboardEvent
-    const moved = vi.fn()
+    const moved = vi.fn(() => true)
     marks.onKey(enter, cell, moved)
     const mark = settleMarks.mock.calls[0]?.[0][0]?.mark
     return { mark, problem: marks.problem.value, wentOn: moved.mock.calls.length === 1 }

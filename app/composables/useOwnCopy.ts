@@ -9,6 +9,7 @@ export function useOwnCopy<Standing>(standing: () => Standing) {
   const seen = shallowRef(standing())
   const wanted = ref(copied(seen.value)) as Ref<Standing>
   const isChanged = computed(() => !dequal(wanted.value, seen.value))
+  useUnsaved(() => isChanged.value)
 
   function take(now: Standing): void {
     seen.value = now

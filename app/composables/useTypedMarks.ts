@@ -7,6 +7,7 @@ import { readSpecial, specialValues } from '~~/core/scales/special'
 import { pressed } from '~/keys/keyTable'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSettings } from '~/stores/settings'
+import { useLastCell } from './useLastCell'
 
 /** A cell in which a mark is settled: whose, in which subject, by which rules, and what stands there. */
 export interface MarkCellAt {
@@ -21,6 +22,7 @@ export function useTypedMarks() {
   const classRecord = useClassRecord()
   const settings = useSettings()
   const problem = ref('')
+  const end = useLastCell()
   const asPoints = computed(() => settings.own.marksAs === 'points')
 
   /** What stands in the cell, as it could be typed. */
@@ -67,15 +69,16 @@ export function useTypedMarks() {
 
   /**
    * What keys do in a cell: Enter takes the proposal of an empty one, or settles what was typed, and goes on.
-   * @param go turns to the cell so many further down
+   * @param go turns to the cell so many further down, if there is one
    */
-  function onKey(event: KeyboardEvent, cell: MarkCellAt, go: (by: 1 | -1) => void): void {
+  function onKey(event: KeyboardEvent, cell: MarkCellAt, go: (by: 1 | -1) => boolean): void {
     const input = event.target as HTMLInputElement
+    if (end.holds(event)) return
     if (pressed(event, 'take')) {
       event.preventDefault()
       if (cellText(cell) === '' && input.value.trim() === '') take([cell])
       else if (!settle(cell, input.value)) return
-      go(1)
+      if (!go(1)) end.reach()
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault()
       // At the edge there is no cell to go to, and so no leaving that would keep what was typed.
@@ -86,8 +89,9 @@ export function useTypedMarks() {
   /** A cell that is left keeps what was typed, or stands as it stood. */
   function onLeave(event: Event, cell: MarkCellAt): void {
     const input = event.target as HTMLInputElement
+    end.leave()
     if (!settle(cell, input.value)) input.value = cellText(cell)
   }
 
-  return { problem, cellText, take, onKey, onLeave }
+  return { problem, atEnd: end.said, leaveEnd: end.leave, cellText, take, onKey, onLeave }
 }

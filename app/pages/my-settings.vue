@@ -108,12 +108,12 @@ const questions = computed(() => [
         <label v-if="question.key === 'marksAs' && settings.own.marksAs === 'points'" class="flex items-baseline gap-2"
           >of
           <input
+            v-stands.asked="settings.own.pointsOf"
             class="field w-20"
             type="number"
             min="1"
             max="1000"
             aria-label="Of how many points"
-            :value="settings.own.pointsOf"
             @change="change({ pointsOf: Number(valueOf($event)) })"
           />
           points</label
@@ -124,12 +124,12 @@ const questions = computed(() => [
         <label class="flex items-baseline gap-2"
           ><span class="text-needs" aria-hidden="true">▾</span> below
           <input
+            v-stands.asked="settings.own.lowBelow"
             class="field w-20"
             type="number"
             min="0"
             max="100"
             aria-label="Marked as low below"
-            :value="settings.own.lowBelow"
             @change="change({ lowBelow: numberIn($event) })"
           />
           %</label
@@ -137,12 +137,12 @@ const questions = computed(() => [
         <label class="flex items-baseline gap-2"
           ><span class="text-teal" aria-hidden="true">▴</span> from
           <input
+            v-stands.asked="settings.own.highFrom"
             class="field w-20"
             type="number"
             min="0"
             max="100"
             aria-label="Marked as high from"
-            :value="settings.own.highFrom"
             @change="change({ highFrom: numberIn($event) })"
           />
           % on</label

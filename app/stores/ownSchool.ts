@@ -1,6 +1,15 @@
 import { defineStore } from 'pinia'
 import type { ClassesAnswer, ListedStudent, RosterAnswer, StudentToMove } from '~~/contracts/classes'
-import type { OwnSetupAnswer, SchoolAndReport, SetupChange } from '~~/contracts/ownSetup'
+import type {
+  BoxRow,
+  HabitRow,
+  OwnSetupAnswer,
+  ScaleRow,
+  SchoolAndReport,
+  SetupChange,
+  SkillRow,
+  SubjectRow,
+} from '~~/contracts/ownSetup'
 import type { ReopeningsAnswer, ReopeningToWrite } from '~~/contracts/reopenings'
 import type { YearsAnswer, YearToFollow, YearToMake } from '~~/contracts/setUp'
 import type { TermDays } from '~~/core/terms/schoolYear'
@@ -8,6 +17,15 @@ import { askServer } from '~/composables/useApi'
 import { usePeople } from './people'
 import { useSaving } from './saving'
 import { useView } from './view'
+
+/** Rows of the set-up that are changed one field at a time. */
+interface SetupRows {
+  subject: SubjectRow
+  skill: SkillRow
+  habit: HabitRow
+  box: BoxRow
+  scale: ScaleRow
+}
 
 /** The school's classes, days and set-up as the coordinator keeps them; every change can be undone. */
 export const useOwnSchool = defineStore('ownSchool', () => {
@@ -140,8 +158,50 @@ export const useOwnSchool = defineStore('ownSchool', () => {
 
   async function writeSetup(changes: SetupChange[]): Promise<void> {
     if (changes.length === 0) return
+    await inTurn(() => sendSetup(changes))
+  }
+
+  async function sendSetup(changes: SetupChange[]): Promise<void> {
     await change('/setup/rows', { changes })
     await loadSetup()
+  }
+
+  /** One change after the other: each is made to what stands when its turn comes. */
+  let turn: Promise<unknown> = Promise.resolve()
+  function inTurn(work: () => Promise<void>): Promise<void> {
+    const done = turn.then(work)
+    turn = done.catch(() => undefined)
+    saving.undoAfter(turn)
+    return done
+  }
+
+  /**
+   * Changes a part of a row: what was changed in it a moment before stays changed.
+   * @param partOf the part, out of the row as it stands; null where nothing is to be changed
+   */
+  function changeRow<Kind extends keyof SetupRows>(
+    kind: Kind,
+    key: string,
+    partOf: (was: SetupRows[Kind]) => Partial<SetupRows[Kind]> | null,
+  ): Promise<void> {
+    return inTurn(async () => {
+      const was = rowsOf(kind).find((row) => ('id' in row ? row.id : row.key) === key)
+      const part = was && partOf(was)
+      // TypeScript does not follow that kind, row and was belong together.
+      if (part) await sendSetup([{ kind, row: { ...was, ...part }, was } as unknown as SetupChange])
+    })
+  }
+
+  function rowsOf<Kind extends keyof SetupRows>(kind: Kind): readonly SetupRows[Kind][] {
+    const { subjects = [], skills = [], habits = [], boxes = [], scales = [] } = setup.value ?? {}
+    const rows: { [Of in keyof SetupRows]: readonly SetupRows[Of][] } = {
+      subject: subjects,
+      skill: skills,
+      habit: habits,
+      box: boxes,
+      scale: scales,
+    }
+    return rows[kind]
   }
 
   /** Changes the school itself, its rules or its report. */
@@ -178,6 +238,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     loadReopenings,
     writeReopening,
     writeSetup,
+    changeRow,
     writeSchool,
   }
 })

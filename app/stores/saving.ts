@@ -59,6 +59,8 @@ export const useSaving = defineStore('saving', () => {
   let putting: Promise<unknown> = Promise.resolve()
   /** What was asked for beside the outbox and is not answered yet. */
   let asking: Promise<unknown> = Promise.resolve()
+  const asked = ref(0)
+  const isAsked = computed(() => asked.value > 0)
   let flushing: Promise<void> | null = null
   let flushAgain = false
   /** What the server has taken, whether the device has forgotten it yet or not. */
@@ -278,7 +280,8 @@ export const useSaving = defineStore('saving', () => {
 
   /** What is undone next waits for this too, such as a change that has its turn only after another. */
   function undoAfter(work: Promise<unknown>): void {
-    asking = Promise.allSettled([asking, work])
+    asked.value += 1
+    asking = Promise.allSettled([asking, work]).then(() => (asked.value -= 1))
   }
 
   /** Undoes what was done last, once all of it has been sent; undoing that in turn does it again. */
@@ -369,6 +372,7 @@ export const useSaving = defineStore('saving', () => {
     noteOwn,
     isOwn,
     ownCount,
+    isAsked,
     askFor,
     undoAfter,
     undoLast,

@@ -34,6 +34,13 @@ describe('a number of days in words', () => {
     },
   )
 
+  it('is read with a half too', () => {
+    expect(
+      ['She missed 2.5 days.', 'She missed 2½ days.', 'She had 2,5 absences.'].map((text) => wrong(text, 2.5)),
+    ).toEqual([[], [], []])
+    expect([wrong('She missed 2.5 days.', 5).length, wrong('She had 2.5 absences.', 5).length]).toEqual([1, 1])
+  })
+
   it('is read in figures too, and “zero” is “no”', () => {
     expect([wrong('She missed 7 days.', 7), wrong('She missed zero days.', 0)]).toEqual([[], []])
     expect([wrong('She missed 7 days.', 8).length, wrong('She missed zero days.', 1).length]).toEqual([1, 1])

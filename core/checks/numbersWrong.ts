@@ -10,14 +10,14 @@ const raw = String.raw
 /** By their value, "no" beside "zero". */
 const numberWords = `no zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen
   sixteen seventeen eighteen nineteen twenty`.split(/\s+/)
-const number = `(\\d+|${numberWords.join('|')})`
+const number = `(\\d+(?:[.,]5|½)?|${numberWords.join('|')})`
 const works = `(?:${anyOf(
   'pieces?_of_work pieces tasks? reports? assignments? homeworks? results? write-ups?',
 )}|of ${anyOf('his her their the')} \\p{L}+-?\\p{L}*)`
 
 /** A number in figures or in words; undefined where it is none. */
 function valueOf(written: string): number | undefined {
-  if (/^\d+$/.test(written)) return Number(written)
+  if (/^\d/.test(written)) return Number(written.replace(',', '.').replace('½', '.5'))
   const place = numberWords.indexOf(written.toLowerCase())
   return place < 0 ? undefined : Math.max(0, place - 1)
 }

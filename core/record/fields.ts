@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { isLanguageTag } from '../people/languageTag'
 import { readPronouns } from '../people/pronouns'
 import { neededText, text, trimmedText } from '../text/textSchema'
-import { mostDays } from './attendanceProblem'
+import { halfDay, mostDays } from './attendanceProblem'
 
 /**
  * What each field of a record may hold: one definition for what is typed and sent, for gradebook files, bundles and the
@@ -71,7 +71,8 @@ export const fields = {
   percent: z.number().min(0, 'A mark is not below 0.').max(120, 'A mark is not above 120 %.'),
   reason: text(300, 'Keep the reason under 300 characters.'),
   symbol: neededText(12, 'A level is missing.'),
-  days: within({ least: 0, most: mostDays }, 'What is counted in days or times').int(),
+  days: within({ least: 0, most: mostDays }, 'What is counted in days').multipleOf(halfDay),
+  times: within({ least: 0, most: mostDays }, 'What is counted in times').int(),
   note: text(bounds.note),
   program: neededText(80, 'Say which program this is from.'),
   practiceName: neededText(200, 'Say which week, goal or score it is.'),

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { findLevel, levelForPercent, scaleProblems, strokesOf, type Scale } from './scale'
 import { readSpecial } from './special'
 import { keptSymbol, readSymbol, type SymbolMeaning } from './symbol'
-import { directionOf, tiers } from './tier'
+import { directionOf, tierByPlace, tiers } from './tier'
 
+const tiersOfScale = (levels: number) => Array.from({ length: levels }, (_, place) => tierByPlace(place, levels))
 const level = (symbol: string, lowestPercent: number | null, tier: Scale['levels'][number]['tier']) => ({
   symbol,
   name: symbol,
@@ -29,32 +30,32 @@ describe('what is wrong with a scale', () => {
   const problems = (change: Partial<Scale>): string[] => scaleProblems({ ...marks, ...change })
   it.each<[string, Partial<Scale>, string[]]>([
     ['nothing', {}, []],
-    ['no levels', { levels: [] }, ['Scale “marks” needs two levels at least.']],
+    ['no levels', { levels: [] }, ['Scale “Marks” needs two levels at least.']],
     [
       'no symbol',
       { levels: [level('', 80, 'top'), level('B', 0, 'sound')] },
-      ['Scale “marks” has a level without a symbol ().'],
+      ['Scale “Marks” has a level without a symbol.'],
     ],
     [
       'one symbol twice, in whatever case',
       { levels: [level('a', 80, 'top'), level('A', 0, 'sound')] },
-      ['Scale “marks” has two levels with the symbol “A”.'],
+      ['Scale “Marks” has two levels with the symbol “A”.'],
     ],
     [
-      'a better level on a lower tier',
+      'a better level that is less far on',
       { levels: [level('A', 80, 'sound'), level('B', 0, 'strong')] },
-      ['Scale “marks”: “A” stands above “B” but has a lower tier.'],
+      ['Scale “Marks”: “A” stands above “B”, but is less far on (sound and strong).'],
     ],
     ['two levels of one tier', { levels: [level('A', 80, 'top'), level('B', 0, 'top')] }, []],
     [
       'a better level from the same mark',
       { levels: [level('A', 50, 'top'), level('B', 50, 'sound')] },
-      ['Scale “marks”: the cut-off of “A” is not above that of “B”.'],
+      ['Scale “Marks”: “A” from 50 % is not above “B” from 50 %.'],
     ],
     [
       'a mark level that begins nowhere',
       { levels: [level('A', null, 'top'), level('B', -1, 'sound')] },
-      ['Scale “marks” is for marks, so each of its levels needs a lowest percentage.'],
+      ['Scale “Marks” is for marks, so “A” needs the lowest percentage that reaches it.'],
     ],
     [
       'a skill level that begins nowhere',
@@ -79,6 +80,13 @@ describe('what is wrong with a scale', () => {
     expect([' b ', 'Not assessed'].map((typed) => keptSymbol(readSymbol(marks, typed) as SymbolMeaning))).toEqual([
       'B',
       'NA',
+    ])
+    expect([2, 3, 4, 5, 6].map((of) => tiersOfScale(of).join(' '))).toEqual([
+      'top starting',
+      'top sound starting',
+      'top strong growing starting',
+      'top strong sound growing starting',
+      'top strong sound sound growing starting',
     ])
     expect(tiers.map(directionOf)).toEqual(['difficulty', 'difficulty', 'strength', 'strength', 'strength'])
   })
@@ -107,6 +115,6 @@ describe('a scale', () => {
     expect(scaleProblems({ ...marks, levels: [...marks.levels, level('a', 0, 'starting')] }).join()).toMatch(
       /two levels with the symbol/,
     )
-    expect(scaleProblems({ ...marks, levels: [...marks.levels].reverse() }).join()).toMatch(/cut-off/)
+    expect(scaleProblems({ ...marks, levels: [...marks.levels].reverse() }).join()).toMatch(/is not above/)
   })
 })

@@ -66,28 +66,37 @@ export function levelForPercent(scale: Scale, percent: number): Level | undefine
 /**
  * What is wrong with a scale, in sentences for the person who wrote it; empty when it can be used.
  *
- * @example scaleProblems(twoLevelsOfOneSymbol) // ['Scale “skills” has two levels with the symbol “3”.']
+ * @example scaleProblems(twoLevelsOfOneSymbol) // ['Scale “Skills” has two levels with the symbol “3”.']
  */
 export function scaleProblems(scale: Scale): string[] {
   const problems: string[] = []
-  if (scale.levels.length < 2) problems.push(`Scale “${scale.key}” needs two levels at least.`)
+  const called = `Scale “${scale.name}”`
+  if (scale.levels.length < 2) problems.push(`${called} needs two levels at least.`)
   const seen = new Set<string>()
   for (const level of scale.levels) {
     const symbol = level.symbol.toLocaleLowerCase('en')
-    if (symbol === '') problems.push(`Scale “${scale.key}” has a level without a symbol (${level.name}).`)
-    if (seen.has(symbol)) problems.push(`Scale “${scale.key}” has two levels with the symbol “${level.symbol}”.`)
+    if (symbol === '') problems.push(`${called} has a level without a symbol${level.name && ` (${level.name})`}.`)
+    else if (seen.has(symbol)) problems.push(`${called} has two levels with the symbol “${level.symbol}”.`)
     seen.add(symbol)
   }
   for (const [better, worse] of pairsInOrder(scale.levels)) {
     if (tierRank(better.tier) < tierRank(worse.tier)) {
-      problems.push(`Scale “${scale.key}”: “${better.symbol}” stands above “${worse.symbol}” but has a lower tier.`)
+      problems.push(
+        `${called}: “${better.symbol}” stands above “${worse.symbol}”, but is less far on ` +
+          `(${better.tier} and ${worse.tier}).`,
+      )
     }
     if (better.lowestPercent !== null && worse.lowestPercent !== null && better.lowestPercent <= worse.lowestPercent) {
-      problems.push(`Scale “${scale.key}”: the cut-off of “${better.symbol}” is not above that of “${worse.symbol}”.`)
+      problems.push(
+        `${called}: “${better.symbol}” from ${better.lowestPercent} % is not above ` +
+          `“${worse.symbol}” from ${worse.lowestPercent} %.`,
+      )
     }
   }
-  if (scale.kind === 'mark' && scale.levels.some((level) => level.lowestPercent === null)) {
-    problems.push(`Scale “${scale.key}” is for marks, so each of its levels needs a lowest percentage.`)
+  if (scale.kind === 'mark') {
+    for (const { symbol, lowestPercent } of scale.levels)
+      if (lowestPercent === null)
+        problems.push(`${called} is for marks, so “${symbol}” needs the lowest percentage that reaches it.`)
   }
   return problems
 }

@@ -17,6 +17,17 @@ export function tierRank(tier: Tier): number {
 }
 
 /**
+ * How far on a level is where nobody has said: scales are spread evenly from the lowest tier to the highest.
+ * @param place of the level on its scale, best first, from 0
+ * @param levels how many the scale has
+ * @example tierByPlace(0, 3) // 'top'; tierByPlace(1, 3) // 'sound'; tierByPlace(2, 3) // 'starting'
+ */
+export function tierByPlace(place: number, levels: number): Tier {
+  const steps = Math.max(1, levels - 1)
+  return tiers[Math.floor(((levels - 1 - place) / steps) * (tiers.length - 1) + 0.5)] ?? 'starting'
+}
+
+/**
  * Which way a tier points in a comment: a strength to be glad of, or a difficulty to work on.
  * @example directionOf('sound') // 'strength'; directionOf('growing') // 'difficulty'
  */

@@ -10,6 +10,7 @@ import { up as examsAndTermsByKey } from './migrations/0033_exams_and_terms_by_k
 import { up as oneSetOfBounds } from './migrations/0034_one_set_of_bounds'
 import { up as namesThatSayIt } from './migrations/0035_names_that_say_it'
 import { up as photosAnew } from './migrations/0036_photos_anew'
+import { up as halfDays } from './migrations/0037_half_days'
 import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
@@ -74,6 +75,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0034_one_set_of_bounds': oneSetOfBounds,
   '0035_names_that_say_it': namesThatSayIt,
   '0036_photos_anew': photosAnew,
+  '0037_half_days': halfDays,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -17,6 +17,7 @@ const mayHere = computed(() => props.may && !isMeeting)
 const section = useTemplateRef('section')
 const at = ref(0)
 const problem = ref('')
+const end = useLastCell()
 
 interface Line {
   readonly about: string
@@ -72,18 +73,34 @@ function focus(nth: number): void {
   void nextTick(() => section.value?.querySelector<HTMLElement>(`[data-line="${at.value}"]`)?.focus())
 }
 
+function onFocus(nth: number): void {
+  if (nth !== at.value) end.leave()
+  at.value = nth
+}
+
+function onClick(nth: number): void {
+  end.leave()
+  focus(nth)
+}
+
+function goOn(): void {
+  if (at.value + 1 < rows.value.length) focus(at.value + 1)
+  else end.reach()
+}
+
 function put(row: Row, symbol: string | null): void {
   classRecord.settleLevels(props.kind, [{ studentId: props.student.id, about: row.about, symbol }])
 }
 
 function onKey(event: KeyboardEvent): void {
   const row = rows.value[at.value]
+  if (end.holds(event)) return
   if (!row || event.ctrlKey || event.metaKey || event.altKey) return
   const proposed = row.evidence.proposed?.symbol
   if (mayHere.value && pressed(event, 'take') && row.symbols.at(-1) === undefined && proposed) {
     event.preventDefault()
     put(row, proposed)
-    return focus(at.value + 1)
+    return goOn()
   }
   const step = gridArrows[event.key]
   if (step) {
@@ -101,7 +118,7 @@ function onKey(event: KeyboardEvent): void {
     problem.value = meaning ? '' : `“${event.key}” is no level here. Type ${all}.`
     if (!meaning) return
     put(row, keptSymbol(meaning))
-    focus(at.value + 1)
+    goOn()
   }
 }
 </script>
@@ -110,6 +127,7 @@ function onKey(event: KeyboardEvent): void {
   <section v-if="rows.length > 0" ref="section" :aria-label="title" class="grid content-start gap-2">
     <h2 class="text-lg font-semibold">{{ title }}</h2>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p class="text-sm" role="status">{{ end.said.value }}</p>
     <PlainTable role="grid" :aria-label="title" @keydown="onKey">
       <template #heads>
         <th scope="col" class="py-1">{{ kind === 'skill' ? 'Skill' : 'Habit' }}</th>
@@ -130,8 +148,8 @@ function onKey(event: KeyboardEvent): void {
           :tabindex="term < row.symbols.length - 1 ? undefined : nth === at ? 0 : -1"
           :aria-label="term === row.symbols.length - 1 ? spoken(row) : undefined"
           :aria-readonly="term === row.symbols.length - 1 ? !mayHere : undefined"
-          @focus="at = nth"
-          @click="term === row.symbols.length - 1 && focus(nth)"
+          @focus="onFocus(nth)"
+          @click="term === row.symbols.length - 1 && onClick(nth)"
         >
           <span v-if="symbol !== undefined" class="flex items-center gap-2"
             ><b class="w-5 font-semibold" :class="term < row.symbols.length - 1 ? 'text-muted' : ''">{{ symbol }}</b

@@ -12,7 +12,7 @@ const classRecord = useClassRecord()
 const isMeeting = useIsMeeting()
 const { markShown, besideMark, symbolOf } = useMarks()
 const section = useTemplateRef('section')
-const { problem, cellText, onKey, onLeave } = useTypedMarks()
+const { problem, atEnd, leaveEnd, cellText, onKey, onLeave } = useTypedMarks()
 const at = ref(0)
 
 const terms = computed(() => (classRecord.index ? termsSoFar(classRecord.index).slice(0, -1) : []))
@@ -40,10 +40,16 @@ type Row = (typeof rows.value)[number]
 const settledText = ({ proposal: { settled, settledLevel }, subject, rules }: Row): string =>
   settled?.special ?? `${markShown(settled?.percent, subject, rules.decimals)} ${besideMark(settledLevel?.symbol)}`
 
-function focus(nth: number): void {
+function onFocus(nth: number): void {
+  leaveEnd()
+  at.value = nth
+}
+
+function focus(nth: number): boolean {
   const input = section.value?.querySelectorAll('input')[nth]
   input?.focus()
   input?.select()
+  return input !== undefined
 }
 </script>
 
@@ -51,6 +57,7 @@ function focus(nth: number): void {
   <section ref="section" aria-label="Marks" class="grid gap-2">
     <h2 class="text-lg font-semibold">Marks</h2>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
+    <p class="text-sm" role="status">{{ atEnd }}</p>
     <PlainTable>
       <template #heads>
         <th scope="col" class="py-1">Subject</th>
@@ -92,7 +99,8 @@ function focus(nth: number): void {
               :aria-label="`Settled mark in ${row.name}`"
               inputmode="decimal"
               :tabindex="nth === at ? 0 : -1"
-              @focus="at = nth"
+              @focus="onFocus(nth)"
+              @pointerdown="leaveEnd"
               @keydown="onKey($event, row, (by) => focus(nth + by))"
               @change="onLeave($event, row)"
             />

@@ -16,8 +16,8 @@ const subject = ref('')
 const boxes = computed(() => school.setup?.boxes ?? [])
 const subjects = computed(() => (school.setup?.subjects ?? []).filter((each) => !each.retired))
 
-function change(was: BoxRow, part: Partial<BoxRow>): Promise<void> {
-  return attempt(() => school.writeSetup([{ kind: 'box', row: { ...was, ...part }, was }]))
+function change({ key }: BoxRow, part: Partial<BoxRow>): Promise<void> {
+  return attempt(() => school.changeRow('box', key, () => part))
 }
 
 function add(): Promise<void> {
@@ -78,14 +78,14 @@ function plain(box: ListedBox): BoxRow {
               ? 'General'
               : (school.setup?.subjects.find((each) => each.key === box.subject)?.name ?? '')
           }}</span>
-          <input class="field w-56" :value="box.name" @change="change(box, { name: valueOf($event) })"
+          <input v-stands.asked="box.name" class="field w-56" @change="change(box, { name: valueOf($event) })"
         /></label>
         <label class="grid gap-0.5"
           ><span class="text-muted">Characters</span>
           <input
+            v-stands.asked="box.limit"
             class="field w-24 tabular-nums"
             inputmode="numeric"
-            :value="box.limit"
             @change="change(box, { limit: roundHalfUp(Number(valueOf($event))) || 0 })"
         /></label>
         <RetireButton

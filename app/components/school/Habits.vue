@@ -16,8 +16,8 @@ const words = ref('')
 const habits = computed(() => school.setup?.habits ?? [])
 const scales = computed(() => (school.setup?.scales ?? []).filter((scale) => scale.kind === 'habit'))
 
-function change(was: HabitRow, part: Partial<HabitRow>): Promise<void> {
-  return attempt(() => school.writeSetup([{ kind: 'habit', row: { ...was, ...part }, was }]))
+function change({ key }: HabitRow, part: Partial<HabitRow>): Promise<void> {
+  return attempt(() => school.changeRow('habit', key, () => part))
 }
 
 function add(): Promise<void> {
@@ -65,11 +65,14 @@ function plan(text: string) {
         <div class="flex flex-wrap items-end gap-3">
           <label class="grid gap-0.5"
             ><span class="text-muted">Habit</span>
-            <input class="field w-44" :value="habit.name" @change="change(habit, { name: valueOf($event) })"
+            <input v-stands.asked="habit.name" class="field w-44" @change="change(habit, { name: valueOf($event) })"
           /></label>
           <label class="grid flex-1 basis-64 gap-0.5"
             ><span class="text-muted">As families read it</span>
-            <input class="field" :value="habit.familyWords" @change="change(habit, { familyWords: valueOf($event) })"
+            <input
+              v-stands.asked="habit.familyWords"
+              class="field"
+              @change="change(habit, { familyWords: valueOf($event) })"
           /></label>
           <label v-if="scales.length > 1" class="grid gap-0.5"
             ><span class="text-muted">On</span>

@@ -75,12 +75,12 @@ function word(reads: boolean | undefined, changes: boolean | undefined): string 
               <th :id="`kept-${each}`" scope="row" class="py-1.5 pr-6 text-left font-normal">{{ named[each] }}</th>
               <td class="pr-6">
                 <input
+                  v-stands.asked="privacy.rights.kept[each].days"
                   class="field w-20"
                   type="number"
                   min="1"
                   max="3660"
                   :aria-labelledby="`kept-${each}`"
-                  :value="privacy.rights.kept[each].days"
                   @change="attempt(() => privacy.keepFor(each, Number(valueOf($event))))"
                 />
               </td>

@@ -41,18 +41,19 @@ const zones = Intl.supportedValuesOf('timeZone')
     <div v-if="own" class="mt-4 grid max-w-180 gap-6">
       <div class="flex flex-wrap gap-3 text-sm">
         <label class="grid gap-1"
-          >Name of the school <input class="field w-64" :value="own.name" @change="write({ name: valueOf($event) })"
+          >Name of the school
+          <input v-stands.asked="own.name" class="field w-64" @change="write({ name: valueOf($event) })"
         /></label>
         <label class="grid gap-1"
-          >Place <input class="field w-56" :value="own.place" @change="write({ place: valueOf($event) })"
+          >Place <input v-stands.asked="own.place" class="field w-56" @change="write({ place: valueOf($event) })"
         /></label>
         <label class="grid gap-1"
           >Time zone
           <input
+            v-stands.asked="own.timeZone"
             class="field w-48"
             list="zones"
             placeholder="where the server is"
-            :value="own.timeZone"
             @change="write({ timeZone: valueOf($event) || undefined })"
         /></label>
         <datalist id="zones"><option v-for="zone in zones" :key="zone" :value="zone"></option></datalist>
@@ -82,7 +83,10 @@ const zones = Intl.supportedValuesOf('timeZone')
         <div class="mt-2 flex flex-wrap gap-3 text-sm">
           <label class="grid gap-1"
             >Title
-            <input class="field w-56" :value="own.layout.title" @change="writeLayout({ title: valueOf($event) })"
+            <input
+              v-stands.asked="own.layout.title"
+              class="field w-56"
+              @change="writeLayout({ title: valueOf($event) })"
           /></label>
           <label class="grid gap-1"
             >Paper

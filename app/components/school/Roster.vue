@@ -90,7 +90,7 @@ function rename(name: string): Promise<void> {
     <div class="flex flex-wrap items-end gap-3">
       <label class="grid gap-1 text-sm"
         >{{ isGroup ? 'Group' : 'Class' }}
-        <input class="field w-40" :value="school.roster?.name" @change="rename(valueOf($event))"
+        <input v-stands.asked="school.roster?.name" class="field w-40" @change="rename(valueOf($event))"
       /></label>
       <button
         v-if="students.length === 0"
@@ -121,11 +121,11 @@ function rename(name: string): Promise<void> {
           <tr v-for="student in students" :key="student.id" class="border-b border-rule">
             <td v-for="[key, title, width] in columns" :key="key" class="py-0.5 pr-2">
               <input
+                v-stands.asked="student[key]"
                 class="cell"
                 :class="width"
                 :aria-label="`${title} of ${student.usedName} ${student.family}`"
                 :list="key === 'pronouns' ? 'pronouns' : undefined"
-                :value="student[key]"
                 @change="changeCell(student, key, ($event.target as HTMLInputElement).value)"
               />
             </td>

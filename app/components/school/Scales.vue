@@ -8,30 +8,75 @@ import { scaleProblems, type Scale } from '~~/core/scales/scale'
 import { tiers } from '~~/core/scales/tier'
 import { useOwnSchool } from '~/stores/ownSchool'
 
-/** Scales with their levels, best first; a change is shown with what rests on it before it is kept. */
+/** Scales with their levels, best first: a change is saved as it is made, as soon as the scale is whole with it. */
 const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 onMounted(() => attempt(school.loadSetup))
 const titles = { mark: 'Marks', skill: 'Skills', habit: 'Habits' } as const
 const kinds = ['mark', 'skill', 'habit'] as const
-/** What is being changed, until it is kept or thrown away; by key. */
-const drafts = reactive<Record<string, ScaleRow>>({})
-const shown = (scale: ScaleRow): ScaleRow => drafts[scale.key] ?? scale
-const isChanged = (scale: ScaleRow): boolean => drafts[scale.key] !== undefined
+/** What is changed and not saved yet, by key. */
+const drafts = reactive(new Map<string, ScaleRow>())
+useUnsaved(() => drafts.size > 0)
+/** What the last change did that is not plain to see, by key. */
+const done = reactive(new Map<string, string[]>())
+const shown = (scale: ScaleRow): ScaleRow => drafts.get(scale.key) ?? scale
 
-function change(scale: ScaleRow, part: Partial<ScaleRow>): void {
-  drafts[scale.key] = { ...shown(scale), ...part }
+function change(scale: ScaleRow, part: Partial<ScaleRow>): Promise<void> {
+  const { key } = scale
+  const row = { ...toRaw(shown(scale)), ...part }
+  drafts.set(key, row)
+  done.delete(key)
+  return attempt(async () => {
+    let isSent = false
+    await school.changeRow('scale', key, (was) => {
+      // What was changed a moment later has this in it, and its own turn.
+      isSent = isLast(key, row) && stillWrong(row, was).length === 0
+      if (isSent) done.set(key, toldAnew(row, was))
+      return isSent ? row : null
+    })
+    if (isSent && isLast(key, row)) drafts.delete(key)
+  })
 }
 
-function changeLevel(scale: ScaleRow, at: number, part: Partial<ScaleRow['levels'][number]>): void {
-  change(scale, { levels: shown(scale).levels.map((level, nth) => (nth === at ? { ...level, ...part } : level)) })
+const isLast = (key: string, row: ScaleRow): boolean => toRaw(drafts.get(key)) === row
+
+type Level = ScaleRow['levels'][number]
+
+function changeLevel(scale: ScaleRow, at: number, part: Partial<Level>): Promise<void> {
+  const levels = shown(scale).levels.map((level, nth) => (nth === at ? changed(level, part) : level))
+  return change(scale, { levels })
 }
 
-function addLevel(scale: ScaleRow): void {
-  const last = shown(scale).levels.at(-1)
+/** A level is called by its symbol until somebody gives it a name. */
+function changed(level: Level, part: Partial<Level>): Level {
+  const isNameless = level.name === '' || level.name === level.symbol
+  return { ...level, ...(part.symbol && isNameless ? { name: part.symbol } : {}), ...part }
+}
+
+function changeLowest(scale: ScaleRow, at: number, written: string): Promise<void> {
+  const lowestPercent = Number(written.replace(',', '.'))
+  const isPercent = written.trim() !== '' && lowestPercent >= 0 && lowestPercent <= 100
+  return changeLevel(scale, at, { lowestPercent: isPercent ? lowestPercent : null })
+}
+
+/** A new level stands last, and a little less far on than the one above it. */
+async function addLevel(scale: ScaleRow): Promise<void> {
+  const { levels } = shown(scale)
+  const above = tiers.indexOf(levels.at(-1)?.tier ?? 'sound')
+  const tier = tiers[Math.max(0, above - 1)] ?? 'starting'
   const lowestPercent = scale.kind === 'mark' ? 0 : null
-  const level = { symbol: '', name: '', familySentence: '', tier: last?.tier ?? tiers[0], lowestPercent }
-  change(scale, { levels: [...shown(scale).levels, level] })
+  void change(scale, { levels: [...levels, { symbol: '', name: '', familySentence: '', tier, lowestPercent }] })
+  await nextTick()
+  document.getElementById(symbolField(scale, levels.length))?.focus()
+}
+
+const symbolField = ({ key }: ScaleRow, at: number): string => `symbol-${key}-${at}`
+
+async function takeAway(scale: ScaleRow, at: number): Promise<void> {
+  const { levels } = shown(scale)
+  void change(scale, { levels: levels.filter((_, nth) => nth !== at) })
+  await nextTick()
+  document.getElementById(symbolField(scale, Math.min(at, levels.length - 2)))?.focus()
 }
 
 function addScale(kind: ScaleRow['kind']): Promise<void> {
@@ -45,35 +90,30 @@ function addScale(kind: ScaleRow['kind']): Promise<void> {
   return attempt(() => school.writeSetup([{ kind: 'scale', row, was: null }]))
 }
 
-function keep(scale: ScaleRow): Promise<void> {
-  const row = shown(scale)
-  return attempt(async () => {
-    await school.writeSetup([{ kind: 'scale', row, was: scale }])
-    throwAway(scale)
-  })
-}
-
-function throwAway({ key }: ScaleRow): void {
-  // eslint-disable-next-line @typescript-eslint/no-dynamic-delete -- a record by key, as reactive() follows it
-  delete drafts[key]
-}
-
-/** What a change does, before it is kept. */
-function effects(scale: ScaleRow): string[] {
-  const uses = school.setup?.uses.scale[scale.key] ?? {}
-  const now = shown(scale)
-  const gone = scale.levels.filter((level) => !now.levels.some((each) => each.symbol === level.symbol))
-  const moved = now.levels.filter((level) => {
-    const before = scale.levels.find((each) => each.symbol === level.symbol)
-    return before && (before.tier !== level.tier || before.name !== level.name)
-  })
+/** Why a change cannot be saved as it stands. */
+function stillWrong(now: ScaleRow, saved: ScaleRow): string[] {
+  const uses = school.setup?.uses.scale[saved.key] ?? {}
+  const gone = saved.levels.filter((level) => !now.levels.some(({ symbol }) => symbol === level.symbol))
   return [
     ...scaleProblems(now),
-    ...gone.map(({ symbol }) =>
-      uses[symbol] ? `${uses[symbol]} ratings use ${symbol}, so it has to stay.` : `${symbol} is not used and goes.`,
-    ),
-    ...moved.map(({ symbol }) => `${uses[symbol] ?? 0} ratings use ${symbol} and are told anew.`),
+    ...gone.flatMap(({ symbol }) => (uses[symbol] ? `${uses[symbol]} ratings use ${symbol}, so it has to stay.` : [])),
   ]
+}
+
+/** The same, or what the server said. */
+function whyNotSaved(scale: ScaleRow): string[] {
+  const wrong = stillWrong(shown(scale), scale)
+  return wrong.length > 0 ? wrong : [problem.value]
+}
+
+/** What changes for ratings that are there. */
+function toldAnew(now: ScaleRow, saved: ScaleRow): string[] {
+  const uses = school.setup?.uses.scale[saved.key] ?? {}
+  const moved = now.levels.filter(({ symbol, tier, name }) => {
+    const before = saved.levels.find((each) => each.symbol === symbol)
+    return uses[symbol] && before && (before.tier !== tier || before.name !== name)
+  })
+  return moved.map(({ symbol }) => `${uses[symbol]} ratings use ${symbol} and are told anew.`)
 }
 
 const setupList = useSetupList()
@@ -105,9 +145,9 @@ function plain(scale: Scale): ScaleRow {
       <h3 class="font-semibold">{{ titles[kind] }}</h3>
       <div v-for="scale in school.setup?.scales.filter((each) => each.kind === kind)" :key="scale.key" class="mt-2">
         <input
+          v-stands.asked="shown(scale).name"
           class="cell w-72 font-semibold"
           aria-label="Name of the scale"
-          :value="shown(scale).name"
           @change="change(scale, { name: valueOf($event) })"
         />
         <div class="relative overflow-x-auto">
@@ -132,25 +172,26 @@ function plain(scale: Scale): ScaleRow {
               <tr v-for="(level, at) in shown(scale).levels" :key="at" class="border-b border-rule">
                 <td>
                   <input
+                    :id="symbolField(scale, at)"
+                    v-stands.asked="level.symbol"
                     class="cell w-16"
                     :aria-label="`Symbol of level ${at + 1}`"
-                    :value="level.symbol"
                     @change="changeLevel(scale, at, { symbol: valueOf($event) })"
                   />
                 </td>
                 <td>
                   <input
+                    v-stands.asked="level.name"
                     class="cell w-36"
                     :aria-label="`Name of level ${level.symbol}`"
-                    :value="level.name"
                     @change="changeLevel(scale, at, { name: valueOf($event) })"
                   />
                 </td>
                 <td>
                   <input
+                    v-stands.asked="level.familySentence"
                     class="cell w-120"
                     :aria-label="`Sentence for families of level ${level.symbol}`"
-                    :value="level.familySentence"
                     @change="changeLevel(scale, at, { familySentence: valueOf($event) })"
                   />
                 </td>
@@ -168,20 +209,16 @@ function plain(scale: Scale): ScaleRow {
                 </td>
                 <td v-if="kind === 'mark'">
                   <input
+                    v-stands.asked="level.lowestPercent"
                     class="cell w-16 tabular-nums"
                     inputmode="decimal"
                     :aria-label="`Lowest percentage of ${level.symbol}`"
-                    :value="level.lowestPercent"
-                    @change="changeLevel(scale, at, { lowestPercent: Number(valueOf($event).replace(',', '.')) || 0 })"
+                    @change="changeLowest(scale, at, valueOf($event))"
                   />
                 </td>
                 <td v-else class="px-3 tabular-nums">{{ school.setup?.uses.scale[scale.key]?.[level.symbol] ?? 0 }}</td>
                 <td>
-                  <button
-                    type="button"
-                    class="link"
-                    @click="change(scale, { levels: shown(scale).levels.filter((_, nth) => nth !== at) })"
-                  >
+                  <button type="button" class="link" @click="takeAway(scale, at)">
                     take away <span class="sr-only">{{ level.symbol }}</span>
                   </button>
                 </td>
@@ -191,16 +228,21 @@ function plain(scale: Scale): ScaleRow {
         </div>
         <p class="mt-2 flex flex-wrap items-center gap-3">
           <button type="button" class="quiet text-sm" @click="addLevel(scale)">Add a level</button>
-          <template v-if="isChanged(scale)">
-            <button type="button" class="press text-sm" :disabled="busy" @click="keep(scale)">
-              Keep {{ shown(scale).name }}
-            </button>
-            <button type="button" class="link text-sm" @click="throwAway(scale)">Throw the change away</button>
-          </template>
+          <button v-if="drafts.has(scale.key)" type="button" class="link text-sm" @click="drafts.delete(scale.key)">
+            Take the change back
+          </button>
         </p>
-        <ul v-if="isChanged(scale) && effects(scale).length > 0" class="mt-1 text-sm" role="status">
-          <li v-for="each in effects(scale)" :key="each">{{ each }}</li>
-        </ul>
+        <div role="status" class="text-sm">
+          <div v-if="drafts.has(scale.key) && !busy" class="needs mt-1">
+            <p>Not saved yet. The rest is saved with it as soon as this is right:</p>
+            <ul class="list-disc pl-5">
+              <li v-for="each in whyNotSaved(scale)" :key="each">{{ each }}</li>
+            </ul>
+          </div>
+          <ul v-else>
+            <li v-for="each in done.get(scale.key)" :key="each">{{ each }}</li>
+          </ul>
+        </div>
       </div>
       <button type="button" class="link mt-2 text-sm" :disabled="busy" @click="addScale(kind)">
         Another scale for {{ titles[kind].toLowerCase() }}

@@ -23,8 +23,8 @@ const strands = computed(() => [...new Set(skills.value.map((skill) => skill.str
 const scalesFor = (kind: 'mark' | 'skill') => (school.setup?.scales ?? []).filter((scale) => scale.kind === kind)
 
 function change(part: Partial<SubjectRow>): Promise<void> {
-  const was = subject.value
-  return attempt(async () => was && school.writeSetup([{ kind: 'subject', row: { ...was, ...part }, was }]))
+  const key = subject.value?.key ?? ''
+  return attempt(() => school.changeRow('subject', key, () => part))
 }
 
 /** A subject comes with a comment box that tells of each of its strands. */
@@ -192,11 +192,14 @@ function plain(row: ListedSubject): SubjectRow {
       <div v-if="subject" :key="subject.key" class="min-w-0">
         <div class="flex flex-wrap items-end gap-3 text-sm">
           <label class="grid gap-1"
-            >Name <input class="field w-44" :value="subject.name" @change="change({ name: valueOf($event) })"
+            >Name <input v-stands.asked="subject.name" class="field w-44" @change="change({ name: valueOf($event) })"
           /></label>
           <label class="grid gap-1"
             >Inside a sentence
-            <input class="field w-44" :value="subject.inSentence" @change="change({ inSentence: valueOf($event) })"
+            <input
+              v-stands.asked="subject.inSentence"
+              class="field w-44"
+              @change="change({ inSentence: valueOf($event) })"
           /></label>
           <label class="grid gap-1"
             >Marks on
@@ -250,7 +253,7 @@ function plain(row: ListedSubject): SubjectRow {
             :subject="subject"
             :strands="strands"
             :uses="school.setup.uses.skill[skill.id] ?? 0"
-            @write="(row) => attempt(() => school.writeSetup([{ kind: 'skill', row, was: skill }]))"
+            @change="(part) => attempt(() => school.changeRow('skill', skill.id, () => part))"
           />
         </ol>
         <form class="mt-4 flex flex-wrap items-end gap-2" @submit.prevent="addSkill">

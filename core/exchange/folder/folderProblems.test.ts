@@ -30,7 +30,7 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       [
         'scales.csv, row 2, column kind: “marks” is none of: mark, skill, habit.',
         'scales.csv, row 2, column tier: “best” is none of: starting, growing, sound, strong, top.',
-        'scales.csv: Scale “m” needs two levels at least.',
+        'scales.csv: Scale “Marks” needs two levels at least.',
       ],
     ],
     [
@@ -38,7 +38,7 @@ describe('what is wrong is told with its place, all of it at once, and nothing i
       spoilt('scales.csv', 'growing,0', 'growing,-1'),
       [
         'scales.csv, row 3, column lowest percent: “-1” is no number of 0 or more.',
-        'scales.csv: Scale “m” is for marks, so each of its levels needs a lowest percentage.',
+        'scales.csv: Scale “Marks” is for marks, so “B” needs the lowest percentage that reaches it.',
       ],
     ],
     [

@@ -256,7 +256,7 @@ export const recordFiles = {
       number,
       daysOpen: numberIn('days open', fields.days),
       absences: numberIn('absences', fields.days),
-      lates: numberIn('lates', fields.days),
+      lates: numberIn('lates', fields.times),
     },
     ['term', 'number'],
     ofTerm,

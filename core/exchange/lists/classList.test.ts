@@ -57,6 +57,11 @@ const seen: Case[] = [
     { days: ['1 40 5 1'], refused: ['3: Absences: “x” is no number of days.'] },
   ],
   [
+    'half days, however they are written; a quarter is none',
+    'Name,Absences\nMaya Reed,"2,5"\nSam Reed,0.25',
+    { days: ['1 40 2.5 1'], refused: ['3: Absences: “0.25” is no number of days.'] },
+  ],
+  [
     'attendance by day, a row for each',
     'Date,Student,Status\n2027-01-11,Maya Reed,present\n2027-01-11,Sam Reed,A\n' +
       '2027-01-12,Maya Reed,Late\n2027-01-12,Sam Reed,absent',

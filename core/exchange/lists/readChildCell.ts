@@ -1,4 +1,4 @@
-import { attendanceProblem, mostDays } from '../../record/attendanceProblem'
+import { attendanceProblem, halfDay, mostDays } from '../../record/attendanceProblem'
 import { noteProblem } from '../../record/noteProblem'
 import type { Attendance, Observation, WrittenInNote } from '../../record/observations'
 import type { RecordIndex } from '../../record/recordIndex'
@@ -81,10 +81,10 @@ function noLevel(scale: Scale | undefined, heading: string, cell: string): NotTa
 /** Days of attendance, as far as they are said. */
 export type Days = Partial<Record<DaysColumn, number>>
 
-/** A number of days or times. @throws NotTaken */
+/** A number of days, in halves too, or of times. @throws NotTaken */
 export function readCount(written: string, heading: string): number {
-  const count = Number(written)
-  if (Number.isInteger(count) && count >= 0 && count <= mostDays) return count
+  const count = Number(written.replace(',', '.').replace('½', '.5'))
+  if (Number.isInteger(count / halfDay) && count >= 0 && count <= mostDays) return count
   throw new NotTaken(`${heading}: “${written}” is no number of days.`)
 }
 

@@ -129,8 +129,20 @@ describe('scales', () => {
     [`${heading}Stars\tskills\t***\tsure\ttop\t`, { refused: [expect.stringMatching(/^2: .*two levels/)] }],
     [`${heading}Stars\tskies\t*\t\ttop\t`, { refused: ['2: “skies” is none of: marks, skills, habits.'] }],
     [
-      `${heading}Stars\tskills\t*\t\tbest\t`,
-      { refused: ['2: How far on a level is, is one of: top, strong, sound, growing, starting.'] },
+      'Scale;For;Symbol\nStars;skills;***\nStars;skills;**\nStars;skills;*',
+      {
+        added: ['stars|skill|***/top/|**/sound/|*/starting/'],
+      },
+    ],
+    ['Scale;Symbol\nStars;*', { refused: [expect.stringMatching(/^2: Say in a column “For”/)] }],
+    [
+      `${heading}Stars\tskills\t**\t\t\t\nStars\tskills\t*\t\tbest\t`,
+      {
+        refused: [
+          '2: A row of scale “Stars” is refused, so none of it is taken in.',
+          '3: “best” does not say how far on this level is: top, strong, sound, growing, starting, or leave it empty.',
+        ],
+      },
     ],
     [`${heading}Marks\tmarks\tA\t\t\t60\nMarks\tmarks\tB\t\t\t70`, { refused: [expect.stringMatching(/^2: /)] }],
   ])('%s', (text, expected) => {
