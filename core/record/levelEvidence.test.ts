@@ -47,6 +47,17 @@ describe('what the record shows of a skill', () => {
     expect(levelEvidence(index(papers), skill('1', 's2')).proposed?.symbol).toBe('2')
   })
 
+  it('is by results alone what they come to together, and not the level that most of them have', () => {
+    // By hand: 100 and then 62.5 are levels 3 and 2; together 81.25, a 3, though the 2 is the more recent of the two.
+    const answers = [answer('w1', 1, 4), answer('w1', 2, 4), answer('w2', 1, 3.125)]
+    const shown = levelEvidence(index({ ...papers, answers }), skill('1', 's1'))
+    expect([shown.percent, shown.proposed?.symbol, shown.mostFrequent?.symbol]).toEqual([81.25, '3', '2'])
+    // Seen out of order, told in the order of their days.
+    const observations = [seen('late', '2027-03-01', '1'), seen('early', '2026-09-01', '2')]
+    const both = levelEvidence(index({ answers: [], observations }), skill('1', 's1'))
+    expect([both.seen.map(({ key }) => key), both.mostRecent?.symbol]).toEqual([['early', 'late'], '1'])
+  })
+
   it('leaves out questions about nothing and those without points, and counts what was not reached', () => {
     const questions = [question('w1', 1, null, 4), question('w1', 2, 's1', 0), question('w1', 3, 's1', 10)]
     const none = levelEvidence(

@@ -53,3 +53,17 @@ it('what is not changed is the very same, so that nothing of it is made again', 
   expect(after.byWork.get('w2')).toBe(before.byWork.get('w2'))
   expect(after.byWork.get('w1')).not.toBe(before.byWork.get('w1'))
 })
+
+it('many results that are put in at once stand where they stood, those taken back are gone, new ones come behind', () => {
+  const scored = (at: number, score: number) => ({
+    ...{ workId: 'w1', studentId: `s${at}`, state: 'scored' as const, score, remark: '' },
+  })
+  const list = Array.from({ length: 30 }, (_, at) => scored(at, 1))
+  const cells = Array.from({ length: 22 }, (_, at) => ({
+    ...{ workId: 'w1', studentId: `s${at * 2}` },
+    result: at === 3 ? null : { state: 'scored' as const, score: 9, remark: '' },
+  }))
+  const scores = withResults(list, cells).map(({ studentId, score }) => `${studentId} ${score}`)
+  expect(scores.slice(0, 9)).toEqual(['s0 9', 's1 1', 's2 9', 's3 1', 's4 9', 's5 1', 's7 1', 's8 9', 's9 1'])
+  expect(scores.slice(28)).toEqual(['s29 1', ...[30, 32, 34, 36, 38, 40, 42].map((at) => `s${at} 9`)])
+})
