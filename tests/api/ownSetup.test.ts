@@ -112,7 +112,7 @@ describe('the set-up', () => {
             was,
             row: { ...was, levels: was.levels.map((level) => ({ ...level, lowestPercent: 50 })) },
           })),
-      /is not above that of/,
+      /is not above “/,
     ],
     [
       'a subject marked on a scale for skills',
