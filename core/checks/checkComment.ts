@@ -1,6 +1,7 @@
 import type { CommentBox } from '../narrative/plan'
 import type { Student } from '../record/roster'
 import type { RecordIndex } from '../record/recordIndex'
+import { takes } from '../record/takers'
 import { anotherName } from './anotherName'
 import { anotherSubject } from './anotherSubject'
 import { anotherTime } from './anotherTime'
@@ -58,8 +59,12 @@ const checks: readonly Check[] = [
   spacing,
 ]
 
-/** Everything the checks find in one box of one student, but for what the teacher has said is right. */
+/**
+ * Everything the checks find in one box of one student, but for what the teacher has said is right. Of a subject that the
+ * child does not take nothing is asked.
+ */
 export function checkComment(index: RecordIndex, student: Student, box: CommentBox): Finding[] {
+  if (!takes(student, box.subject)) return []
   const comment = index.commentOf(student.id, box.key)
   const text = comment?.text ?? ''
   return checks

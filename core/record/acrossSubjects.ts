@@ -1,6 +1,7 @@
 import { passLineOf } from '../marks/markRules'
 import { roundHalfUp } from '../marks/rounding'
 import type { RecordIndex } from './recordIndex'
+import { subjectsTaken } from './takers'
 import { proposedPercent } from './yearSoFar'
 
 /** A student's mark in one subject, settled or proposed. */
@@ -27,7 +28,7 @@ export interface AcrossSubjects {
  * @example acrossSubjects(index, 'maya').average // 74.25, of eight subjects that total 594
  */
 export function acrossSubjects(index: RecordIndex, studentId: string): AcrossSubjects {
-  const marks = index.record.subjects.flatMap(({ key }): SubjectMark[] => {
+  const marks = subjectsTaken(index, studentId).flatMap(({ key }): SubjectMark[] => {
     const settled = index.markOf(studentId, key)
     const percent = settled ? settled.percent : proposedPercent(index, studentId, key)
     if (percent === null) return []

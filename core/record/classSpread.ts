@@ -2,7 +2,9 @@ import { median, quantile } from '../marks/middle'
 import { resultPercent } from '../marks/termMark'
 import type { Scale } from '../scales/scale'
 import { weightedMean } from '../marks/weightedMean'
+import { scaleOfLevel } from '../school/scaleOfLevel'
 import type { RecordIndex } from './recordIndex'
+import { takersOf } from './takers'
 import type { LevelKind } from './termRecord'
 
 /** How a class's percentages lie: the lowest, the middle half, the middle, the highest. */
@@ -71,7 +73,7 @@ export function levelSpread(
   { kind, about }: { kind: LevelKind; about: string },
 ): LevelSpread {
   const counts = new Map<string | undefined, number>()
-  for (const { id } of record.students) {
+  for (const { id } of takersOf(record.students, scaleOfLevel(record, { kind, about }).subject)) {
     const symbol = levelOf(id, kind, about)
     counts.set(symbol, (counts.get(symbol) ?? 0) + 1)
   }

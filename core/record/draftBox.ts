@@ -6,6 +6,7 @@ import { classmatesOfComments } from './classmatesOfComments'
 import { draftRequest } from './narrativeFacts'
 import { indexRecord, type RecordIndex } from './recordIndex'
 import type { Student } from './roster'
+import { takersOf } from './takers'
 import type { StudentComment } from './termRecord'
 
 /** What was composed for a student, and what stood in the box. */
@@ -16,8 +17,8 @@ export interface DraftedBox {
 }
 
 /**
- * Composes a box for those of the class for whom it is open, in the order of the class list; what stands of the others,
- * and in each child's other boxes, counts.
+ * Composes a box for those of the class for whom it is open and who take its subject, in the order of the class list;
+ * what stands of the others, and in each child's other boxes, counts.
  * @example draftBox(index, box, ({ now }) => !now) // the empty boxes
  */
 export function draftBox(
@@ -25,7 +26,8 @@ export function draftBox(
   box: CommentBox,
   isOpen: (each: Pick<DraftedBox, 'student' | 'now'>) => boolean,
 ): DraftedBox[] {
-  const { students, phrasebook } = index.record
+  const { phrasebook } = index.record
+  const students = takersOf(index.record.students, box.subject)
   const standing = students.map((student) => ({ student, now: index.commentOf(student.id, box.key) }))
   const open = standing.filter(isOpen)
   const kept = standing.filter((each) => !isOpen(each)).flatMap(({ now }) => now ?? [])

@@ -5,6 +5,7 @@ import { tierRank } from '../scales/tier'
 import { scaleOfLevel } from '../school/scaleOfLevel'
 import type { Observation } from './observations'
 import type { RecordIndex } from './recordIndex'
+import { takersOf } from './takers'
 import type { LevelKind, SubjectWork } from './termRecord'
 
 /** What one piece of work shows of one skill: per cent of its questions’ points. */
@@ -90,8 +91,8 @@ export function proposedLevels(index: RecordIndex, kind: LevelKind, abouts: read
   // Most classes have no questions tied to skills, nor levels seen along the way, and nothing to look for.
   if (answers.length === 0 && observations.every(({ symbol }) => symbol === null)) return new Map()
   return new Map(
-    students.flatMap(({ id }) =>
-      abouts.flatMap((about) => {
+    abouts.flatMap((about) =>
+      takersOf(students, scaleOfLevel(index.record, { kind, about }).subject).flatMap(({ id }) => {
         const symbol = levelEvidence(index, { studentId: id, kind, about }).proposed?.symbol
         return symbol === undefined ? [] : [[`${id} ${about}`, symbol] as const]
       }),

@@ -3,6 +3,7 @@ import { roundHalfUp } from '../marks/rounding'
 import { markLevel } from '../marks/settledMark'
 import { termMark } from '../marks/termMark'
 import type { RecordIndex } from './recordIndex'
+import { subjectsTaken } from './takers'
 
 /** How many marks a class would be proposed, and how many of them would be others under other rules. */
 export interface RulesEffect {
@@ -16,7 +17,7 @@ export interface RulesEffect {
  * @example marksByRules(index, { ...usualMarkRules, missing: 'is left out' }) // { marks: 168, others: 3 }
  */
 export function marksByRules(index: RecordIndex, rules: SchoolMarkRules): RulesEffect {
-  const { students, subjects } = index.record
+  const { students } = index.record
   const shown = (studentId: string, subject: string, by: MarkRules): string | null => {
     const results = index.resultsOf(studentId, subject)
     const scale = index.markScaleOf(subject)
@@ -25,7 +26,7 @@ export function marksByRules(index: RecordIndex, rules: SchoolMarkRules): RulesE
     return `${roundHalfUp(percent, by.decimals)} ${scale ? markLevel(percent, scale, by)?.symbol : ''}`
   }
   const pairs = students.flatMap(({ id }) =>
-    subjects.map(
+    subjectsTaken(index, id).map(
       ({ key }) => [shown(id, key, index.rulesOf(key)), shown(id, key, rulesOfSubject(rules, key))] as const,
     ),
   )

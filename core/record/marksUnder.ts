@@ -2,6 +2,7 @@ import { roundHalfUp } from '../marks/rounding'
 import { termMark } from '../marks/termMark'
 import type { Category, PieceOfWork } from '../marks/work'
 import type { RecordIndex } from './recordIndex'
+import { takersOf } from './takers'
 
 /** One student's proposed mark as it is and as it would be; percentages as they are shown. */
 export interface ChangedMark {
@@ -22,7 +23,7 @@ export function marksUnder(
   categories: readonly Category[],
   work: readonly PieceOfWork[] = index.workOf(subject),
 ): ChangedMark[] {
-  const { students } = index.record
+  const students = takersOf(index.record.students, subject)
   const rules = { ...index.rulesOf(subject), scale: index.markScaleOf(subject) }
   return students.flatMap(({ id }) => {
     const results = index.resultsOf(id, subject)

@@ -3,6 +3,7 @@ import { median } from '../marks/middle'
 import { resultPercent } from '../marks/termMark'
 import { markProposal } from './markProposal'
 import type { RecordIndex } from './recordIndex'
+import { takes } from './takers'
 
 /** Why somebody should look at a student in a subject. */
 export interface Look {
@@ -25,9 +26,11 @@ const newer = 3
  * @example needsALook(index, ['sums'])[0]?.words // '2 pieces of work missing: Quiz, Map'
  */
 export function needsALook(index: RecordIndex, subjects: readonly string[]): Look[] {
-  return index.record.students.flatMap(({ id }) =>
+  return index.record.students.flatMap((student) =>
     subjects.flatMap((subject) =>
-      [missing, falling, differs, farFromLastTerm].flatMap((rule) => rule(index, id, subject) ?? []),
+      takes(student, subject)
+        ? [missing, falling, differs, farFromLastTerm].flatMap((rule) => rule(index, student.id, subject) ?? [])
+        : [],
     ),
   )
 }

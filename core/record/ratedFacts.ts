@@ -7,6 +7,7 @@ import { tierRank } from '../scales/tier'
 import type { Skill, Subject } from '../school/schoolSetup'
 import { perStudent } from './perStudent'
 import type { RecordIndex } from './recordIndex'
+import { subjectsTaken } from './takers'
 
 /**
  * Every skill of a subject and every habit that stands somewhere, each with its own level and that of the term before.
@@ -95,7 +96,7 @@ export function levelIn(index: RecordIndex, scaleKey: string, symbol: string | u
 
 /** What is counted: work that was late or never came, of the subject or of all; and days away. */
 export function countsOf(index: RecordIndex, studentId: string, subject: Subject | undefined): Counts {
-  const subjects = subject ? [subject] : index.record.subjects
+  const subjects = subject ? [subject] : subjectsTaken(index, studentId)
   const results = flatMap(subjects, ({ key }) => index.resultsOf(studentId, key))
   const days = index.attendanceOf(studentId)
   return {

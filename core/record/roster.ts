@@ -7,6 +7,8 @@ export interface Student extends Matchable {
   readonly gradeLevel: string
   /** The fingerprint of the photo, where there is one. */
   readonly photo?: string | null
+  /** The keys of the subjects that the child does not take (takers.ts); none where it is left out. */
+  readonly notTaking?: readonly string[] | undefined
 }
 
 /** A class's people. */

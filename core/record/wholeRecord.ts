@@ -5,6 +5,7 @@ import { tierRank } from '../scales/tier'
 import { levelOfMark } from './levelOfMark'
 import { ratedSkills } from './ratedFacts'
 import type { RecordIndex } from './recordIndex'
+import { subjectsTaken } from './takers'
 
 /** So many subjects at most are named as the best. */
 const mostSubjects = 3
@@ -17,7 +18,7 @@ export function wholeRecord(index: RecordIndex, studentId: string): WholeRecord 
 
 function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly string[]): SkillsInAll | null {
   const { record } = index
-  const rated = flatMap(record.subjects, (subject) => ratedSkills(index, studentId, subject))
+  const rated = flatMap(subjectsTaken(index, studentId), (subject) => ratedSkills(index, studentId, subject))
   if (rated.length === 0) return null
   const up = rated.filter(({ moved }) => moved > 0).length
   const down = rated.filter(({ moved }) => moved < 0).length
@@ -47,7 +48,7 @@ function skillsInAll(index: RecordIndex, studentId: string, subjects: readonly s
 /** Those whose mark stands at the highest level of all; none where that is more than a few, or as many as there are. */
 function bestSubjects(index: RecordIndex, studentId: string): WholeRecord['best'] {
   const { record } = index
-  const marked = filterMap(record.subjects, (subject) => {
+  const marked = filterMap(subjectsTaken(index, studentId), (subject) => {
     const settled = levelOfMark(index, subject, index.markOf(studentId, subject.key))
     return settled && { subject, level: settled.level }
   })

@@ -3,6 +3,7 @@ import { markLevel } from '../marks/settledMark'
 import { displayName } from '../people/names'
 import type { RecordIndex } from '../record/recordIndex'
 import { teacherOf, type Student } from '../record/roster'
+import { subjectsTaken } from '../record/takers'
 import type { Subject } from '../school/schoolSetup'
 import { strokesOf, type Scale } from '../scales/scale'
 import { keptSymbol, readSymbol } from '../scales/symbol'
@@ -69,7 +70,7 @@ export interface FamilyFacts {
 
 /** The one way from the record to what a family reads. */
 export function familyFacts(index: RecordIndex, student: Student): FamilyFacts {
-  const { school, term, classRoom, subjects, habits } = index.record
+  const { school, term, classRoom, habits } = index.record
   const days = index.attendanceOf(student.id)
   return {
     school: school.name,
@@ -80,7 +81,7 @@ export function familyFacts(index: RecordIndex, student: Student): FamilyFacts {
     fullName: displayName({ given: student.usedName, family: student.family }),
     usedName: student.usedName,
     generalComments: commentsIn(index, student, null),
-    subjects: subjects.map((subject) => familySubject(index, student, subject)),
+    subjects: subjectsTaken(index, student.id).map((subject) => familySubject(index, student, subject)),
     habits: habits.flatMap((habit) => {
       const level = familyLevel(index.scale(habit.scale), index.levelOf(student.id, 'habit', habit.key))
       return level ? [{ text: `${habit.name}: ${habit.familyWords}`, level }] : []

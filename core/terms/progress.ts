@@ -1,4 +1,5 @@
 import type { RecordIndex } from '../record/recordIndex'
+import { takes } from '../record/takers'
 
 /** How many of something are there, out of how many should be. */
 export interface Done {
@@ -18,7 +19,7 @@ export const stages = ['gather', 'settle', 'write', 'read', 'send'] as const
 export type Stage = (typeof stages)[number]
 
 /**
- * How far one student is in each stage, for the subjects and boxes in view.
+ * How far one student is in each stage, for the subjects and boxes in view, as far as the student takes them.
  * Gather: results of the subjects' work. Settle: marks, levels, habits. Write: comments begun. Read: comments
  * finished. Send: whether a report was made; those of a group's children are made in their home classes.
  * @param subjects keys of the subjects that are looked at
@@ -30,10 +31,11 @@ export function studentProgress(
   reportMade: boolean,
 ): StudentProgress {
   const { record } = index
-  const inView = new Set(subjects)
-  const results = subjects.reduce((sum, subject) => sum + index.resultsOf(studentId, subject).length, 0)
-  const work = subjects.reduce((sum, subject) => sum + index.workOf(subject).length, 0)
-  const marks = subjects.filter((subject) => index.markOf(studentId, subject) !== undefined).length
+  const taken = subjects.filter((subject) => takes(index.student(studentId) ?? {}, subject))
+  const inView = new Set(taken)
+  const results = taken.reduce((sum, subject) => sum + index.resultsOf(studentId, subject).length, 0)
+  const work = taken.reduce((sum, subject) => sum + index.workOf(subject).length, 0)
+  const marks = taken.filter((subject) => index.markOf(studentId, subject) !== undefined).length
   const skills = record.skills.filter((skill) => inView.has(skill.subject))
   const rated = skills.filter((skill) => index.levelOf(studentId, 'skill', skill.id) !== undefined).length
   const habits = record.habits.filter((habit) => index.levelOf(studentId, 'habit', habit.key) !== undefined).length
@@ -43,7 +45,7 @@ export function studentProgress(
     .filter((comment) => comment !== undefined && comment.text !== '')
   return {
     gather: { done: Math.min(results, work), of: work },
-    settle: { done: marks + rated + habits, of: subjects.length + skills.length + record.habits.length },
+    settle: { done: marks + rated + habits, of: taken.length + skills.length + record.habits.length },
     write: { done: comments.length, of: boxes.length },
     read: { done: comments.filter((comment) => comment?.status === 'finished').length, of: boxes.length },
     send: record.classRoom.group ? { done: 0, of: 0 } : { done: reportMade ? 1 : 0, of: 1 },
