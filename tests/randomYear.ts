@@ -126,6 +126,7 @@ export const randomYear: fc.Arbitrary<{ rows: FolderRows; year: FolderYear }> = 
       notes: was.notes.map((row) => ({ ...inYear(row), text: made.note, by: made.people[1] ?? null })),
       questions: was.questions.map((row) => ({ ...row, words: made.words, outOf: made.outOf })),
       answers: was.answers.map((row) => ({ ...row, number: number(row.number), score })),
+      choices: was.choices.map((row) => ({ ...row, number: number(row.number) })),
       practice: was.practice.map((row, at) => ({
         ...{ ...inYear(row), program: made.program },
         ...(at === 1 && { name: made.goal, amount: made.amount, beside: made.amount }),

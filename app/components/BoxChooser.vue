@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { takersOf } from '~~/core/record/takers'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** The boxes of the report, with how many of the class are written: on a line or two, or as a list in less room. */
@@ -8,13 +9,12 @@ const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)
 
 const boxes = computed(() =>
-  (classRecord.record?.boxes ?? []).map((box) => ({
-    box,
-    written:
-      classRecord.record?.comments.filter((comment) => comment.box === box.key && comment.text !== '').length ?? 0,
-  })),
+  (classRecord.record?.boxes ?? []).map((box) => {
+    const takers = takersOf(classRecord.record?.students ?? [], box.subject)
+    const written = takers.filter(({ id }) => classRecord.index?.commentOf(id, box.key)?.text).length
+    return { box, written, all: takers.length }
+  }),
 )
-const all = computed(() => classRecord.record?.students.length ?? 0)
 /** So much room does a box need at the least, where their names take two lines. */
 const leastBox = 60
 const isShort = computed(() => width.value > 0 && width.value < boxes.value.length * leastBox)
@@ -29,14 +29,14 @@ const isShort = computed(() => width.value > 0 && width.value < boxes.value.leng
         :value="classRecord.box?.key"
         @change="classRecord.chooseBox(($event.target as HTMLSelectElement).value)"
       >
-        <option v-for="{ box, written } in boxes" :key="box.key" :value="box.key">
+        <option v-for="{ box, written, all } in boxes" :key="box.key" :value="box.key">
           {{ box.name }} ({{ written }} of {{ all }} written)
         </option>
       </select></label
     >
     <div v-else role="group" aria-label="Comment box" class="flex flex-wrap gap-x-3 border-b border-rule text-sm">
       <button
-        v-for="{ box, written } in boxes"
+        v-for="{ box, written, all } in boxes"
         :key="box.key"
         type="button"
         class="min-w-0 border-b-2 pt-1 pb-1.5 text-left"

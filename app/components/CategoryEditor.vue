@@ -208,10 +208,7 @@ function keep(): Promise<void> {
       <div v-else class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">
         <p v-if="changed.length === 0">No proposed mark changes by this.</p>
         <template v-else>
-          <p>
-            {{ changed.length }} of {{ classRecord.record?.students.length }} proposed marks change. What is settled
-            stays.
-          </p>
+          <p>{{ changed.length }} of {{ classRecord.takers.length }} proposed marks change. What is settled stays.</p>
           <p class="text-sm">
             <span v-for="each in changed.slice(0, 6)" :key="each.studentId" class="mr-3 inline-block">
               {{ nameOf(each.studentId) }} {{ markShown(each.before, subject) }} →

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { percentText } from '~~/core/marks/rounding'
 import { shortDay } from '~~/core/reports/longDate'
+import { subjectsTaken } from '~~/core/record/takers'
 import { levelEvidence } from '~~/core/record/levelEvidence'
 import type { LevelKind } from '~~/core/record/termRecord'
 import { strokesOf, type Level, type Scale } from '~~/core/scales/scale'
@@ -66,7 +67,7 @@ const kept = computed(() => {
   const record = index?.record
   if (!index || !record || props.kind !== 'habit' || !student.value) return null
   const id = student.value.id
-  const results = record.subjects.flatMap(({ key }) => index.resultsOf(id, key))
+  const results = subjectsTaken(index, id).flatMap(({ key }) => index.resultsOf(id, key))
   const count = (state: string): number => results.filter((result) => result.state === state).length
   return { of: results.length, late: count('late'), missing: count('missing'), days: index.attendanceOf(id) }
 })

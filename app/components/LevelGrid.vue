@@ -32,7 +32,7 @@ const end = useLastCell()
 /** What a key did that cannot be seen in the grid. */
 const told = ref('')
 
-const students = computed(() => classRecord.record?.students ?? [])
+const students = computed(() => (props.kind === 'skill' ? classRecord.takers : (classRecord.record?.students ?? [])))
 const column = computed(() => props.columns[at.value.column])
 /** What can be typed in the column at hand. */
 const symbols = computed(() => column.value?.scale.levels.map((each) => each.symbol).join(', ') ?? '')

@@ -28,7 +28,7 @@ const rows = computed(() => {
   const { index, record } = classRecord
   const key = subject.value?.key
   return index && record && key
-    ? record.students.map((student) => ({
+    ? classRecord.takers.map((student) => ({
         student,
         subject: key,
         rules: index.rulesOf(key),

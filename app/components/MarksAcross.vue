@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { roundHalfUp } from '~~/core/marks/rounding'
 import { acrossSubjects } from '~~/core/record/acrossSubjects'
+import { takes } from '~~/core/record/takers'
 import { passLineOf } from '~~/core/marks/markRules'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
@@ -22,7 +23,11 @@ const rows = computed(() => {
     return {
       student,
       across,
-      cells: subjects.value.map(({ key }) => ({ key, mark: bySubject.get(key), special: special(key) })),
+      cells: subjects.value.map(({ key }) => ({
+        key,
+        mark: bySubject.get(key),
+        special: takes(student, key) ? special(key) : 'not taken',
+      })),
     }
   })
 })

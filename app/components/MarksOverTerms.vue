@@ -14,7 +14,7 @@ const terms = computed(() => {
 const rows = computed(() => {
   const { index, record, subject } = classRecord
   if (!index || !record || !subject) return []
-  return record.students.map((student) => {
+  return classRecord.takers.map((student) => {
     const found = new Map(yearSoFar(index, student.id, subject.key).map((each) => [each.term.id, each]))
     return { student, cells: terms.value.map(({ id }) => found.get(id)), last: [...found.values()].at(-1) }
   })

@@ -19,7 +19,7 @@ const classRecord = useClassRecord()
 const tries = computed(() => {
   const { index, box, record } = classRecord
   if (!index || !box || !record) return []
-  return record.students.map((student) => {
+  return classRecord.boxTakers.map((student) => {
     const request = draftRequest(index, student, box)
     return { student, request, part: tryPhrase(props.phrase, request, record.phrasebook.describing) }
   })

@@ -25,7 +25,7 @@ const classRecord = useClassRecord()
 const view = useView()
 const steps = useStepsBack()
 const frame = useTemplateRef('frame')
-const students = computed(() => classRecord.record?.students ?? [])
+const students = computed(() => classRecord.takers)
 const { at, block, go, stepOf } = useCellRange(() => ({ rows: students.value.length, columns: props.work.length }))
 const problems = ref<readonly string[]>([])
 /** What is being typed into the cell at hand; null while nothing is. */

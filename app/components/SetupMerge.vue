@@ -92,6 +92,7 @@ function changesOf({ scales, subjects, skills, habits, boxes, phrases }: SetupMe
         markScaleByGrade: [...(row.markScaleByGrade ?? [])],
         skillScaleByGrade: [...(row.skillScaleByGrade ?? [])],
         strandNames: { ...row.strandNames },
+        takenBy: row.takenBy ?? 'class',
         position: nextPosition(setup?.subjects ?? []) + at,
       },
     })),

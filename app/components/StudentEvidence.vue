@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CommentBox } from '~~/core/narrative/plan'
 import { markProposal } from '~~/core/record/markProposal'
+import { subjectsTaken } from '~~/core/record/takers'
 import { findLevel, strokesOf } from '~~/core/scales/scale'
 import { useClassRecord } from '~/stores/classRecord'
 
@@ -14,7 +15,7 @@ const marks = computed(() => {
   const { index, record } = classRecord
   const id = student.value?.id
   if (!index || !record || !id) return []
-  return record.subjects
+  return subjectsTaken(index, id)
     .filter((subject) => props.box.subject === null || subject.key === props.box.subject)
     .map((subject) => ({ subject, proposal: markProposal(index, id, subject.key) }))
 })

@@ -43,7 +43,7 @@ const { listFolded } = useFrame()
           <td class="text-right">{{ piece.outOf }}</td>
         </template>
         <td class="text-right">
-          {{ results }} of {{ classRecord.record?.students.length
+          {{ results }} of {{ classRecord.takers.length
           }}<span v-if="missing > 0" class="text-needs">, {{ missing }} missing</span>
         </td>
         <td class="text-right">{{ middle === null ? '—' : percentText(middle) }}</td>

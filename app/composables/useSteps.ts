@@ -8,10 +8,15 @@ import { useView } from '~/stores/view'
 export function useSteps() {
   const classRecord = useClassRecord()
   const view = useView()
+  const route = useRoute()
 
   function studentBeside(by: 1 | -1): string | undefined {
+    // Who writes in a subject's box steps along those who take it, from wherever in the list.
     const students = classRecord.record?.students ?? []
-    return students[students.findIndex((each) => each.id === classRecord.student?.id) + by]?.id
+    const wanted = route.path === '/write' ? classRecord.boxTakers : students
+    const from = students.findIndex((each) => each.id === classRecord.student?.id)
+    const beside = by === 1 ? students.slice(from + 1) : students.slice(0, Math.max(0, from)).reverse()
+    return beside.find((each) => wanted.includes(each))?.id
   }
 
   /** The class before or after the one in view, in the order of the desk. */

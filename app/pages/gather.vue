@@ -173,6 +173,7 @@ function drop(event: DragEvent): void {
           <TabPanel :tabindex="-1"><AttendanceTable /></TabPanel>
         </TabPanels>
       </TabGroup>
+      <WhoTakes v-if="tab !== 2" />
       <ClassListImport :key="classRecord.place" :given="given" />
       <PhotoImport />
       <BlankTable />

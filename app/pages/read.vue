@@ -17,7 +17,7 @@ const rows = computed(() => {
   const { index, record } = classRecord
   const now = box.value
   if (!index || !record || !now) return []
-  return record.students.map((student) => {
+  return classRecord.boxTakers.map((student) => {
     const comment = index.commentOf(student.id, now.key)
     return {
       student,

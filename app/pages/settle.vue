@@ -74,7 +74,7 @@ onUnmounted(() => (noteAbout.value = ''))
         <Tab v-for="each in tabs" :key="each" class="tab">{{ each }}</Tab>
       </TabList>
       <TabPanels>
-        <TabPanel :tabindex="-1"><MarkViews /></TabPanel>
+        <TabPanel :tabindex="-1" class="grid grid-cols-1 gap-4"><MarkViews /><WhoTakes /></TabPanel>
         <TabPanel :tabindex="-1"
           ><LevelGrid
             v-if="skills.length > 0"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DraftsAnswer } from '~~/contracts/answers'
+import { takes } from '~~/core/record/takers'
 import { writePronouns } from '~~/core/people/pronouns'
 import { askServer } from '~/composables/useApi'
 import { pressed } from '~/keys/keyTable'
@@ -21,10 +22,9 @@ const student = computed(() => classRecord.student)
 const may = computed(() =>
   box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
 )
+const subjectName = computed(() => classRecord.record?.subjects.find(({ key }) => key === box.value?.subject)?.name)
 const empty = computed(() =>
-  (classRecord.record?.students ?? []).filter(
-    (each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text,
-  ),
+  classRecord.boxTakers.filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text),
 )
 const { findings, text, languageProblem } = useFindings(
   () => student.value,
@@ -89,8 +89,17 @@ function draftEmpty(): Promise<void> {
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
-    <OutOfStep :student="student" :box="box" :may="may" />
-    <CommentEditor ref="editor" :student="student" :box="box" :may="may" />
+    <p v-if="!takes(student, box.subject)" class="border-l-2 border-rule px-3 py-2">
+      {{ student.usedName }} does not take {{ subjectName }}: nothing is owed here, and nothing of it is printed.
+    </p>
+    <OutOfStep v-else :student="student" :box="box" :may="may" />
+    <CommentEditor
+      v-if="takes(student, box.subject) || text !== ''"
+      ref="editor"
+      :student="student"
+      :box="box"
+      :may="may && takes(student, box.subject)"
+    />
     <section v-if="shownFindings.length > 0" aria-label="Findings">
       <h2 class="small-head mb-2">
         {{ shownFindings.length }} {{ shownFindings.length === 1 ? 'thing' : 'things' }} to look at
@@ -104,7 +113,7 @@ function draftEmpty(): Promise<void> {
         @show="editor?.show($event)"
       />
     </section>
-    <OfferedSentences v-if="may" ref="offered" :student="student" :box="box" />
+    <OfferedSentences v-if="may && takes(student, box.subject)" ref="offered" :student="student" :box="box" />
     <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>
     <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>
   </div>

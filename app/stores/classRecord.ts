@@ -4,6 +4,7 @@ import type { ClassAnswer, RunAnswer, SetupAnswer } from '~~/contracts/answers'
 import type { CellsToKeep } from '~~/contracts/classList'
 import type { PhotoToKeep, QuestionsToKeep } from '~~/contracts/evidence'
 import type { WorkToWrite } from '~~/contracts/results'
+import type { TakersToWrite } from '~~/contracts/takers'
 import type { CheckKey } from '~~/core/record/checkKeys'
 import type { GivenCell } from '~~/core/exchange/gradebook/planCells'
 import { followEdits } from '~~/core/narrative/followEdits'
@@ -15,6 +16,7 @@ import type { Subject } from '~~/core/school/schoolSetup'
 import type { LevelKind, StudentComment } from '~~/core/record/termRecord'
 import { narrowSetup } from '~~/core/record/narrowSetup'
 import { indexRecord } from '~~/core/record/recordIndex'
+import { takersOf } from '~~/core/record/takers'
 import { withResults } from '~~/core/record/resultPlaces'
 import {
   withAccepted,
@@ -78,6 +80,9 @@ export const useClassRecord = defineStore('classRecord', () => {
   const box = computed(
     () => record.value?.boxes.find((each) => each.key === view.kept.box) ?? record.value?.boxes[0] ?? null,
   )
+  /** Those of the class who take the subject in view, and those who take that of the box. */
+  const takers = computed(() => takersOf(record.value?.students ?? [], subject.value?.key ?? null))
+  const boxTakers = computed(() => takersOf(record.value?.students ?? [], box.value?.subject ?? null))
   const reported = computed(
     () => new Set(runs.value.filter((run) => run.state === 'finished').flatMap((run) => Object.keys(run.pages ?? {}))),
   )
@@ -203,6 +208,8 @@ export const useClassRecord = defineStore('classRecord', () => {
   const keepQuestions = (wanted: QuestionsToKeep): Promise<void> => doAndShow('questions', wanted)
   /** Keeps photos, or takes them away. */
   const keepPhotos = (photos: PhotoToKeep[]): Promise<void> => doAndShow('photos', { photos })
+  /** Says who takes a subject. */
+  const keepTakers = (wanted: TakersToWrite): Promise<void> => doAndShow('takers', wanted)
   /** Takes a list in, as one change. */
   const takeListIn = (cells: CellsToKeep): Promise<void> => doAndShow('cells', cells)
 
@@ -278,6 +285,8 @@ export const useClassRecord = defineStore('classRecord', () => {
     subject,
     student,
     box,
+    takers,
+    boxTakers,
     runs,
     progress,
     total,
@@ -287,6 +296,7 @@ export const useClassRecord = defineStore('classRecord', () => {
     keepWork,
     keepQuestions,
     keepPhotos,
+    keepTakers,
     takeListIn,
     writeComment,
     commentKey,

@@ -15,6 +15,8 @@ export interface Subject {
   readonly inSentence: string
   readonly markScale: string
   readonly skillScale: string
+  /** Who takes it: everybody in their classes (where it is left out), or those alone who are in a group of it. */
+  readonly takenBy?: 'class' | 'groups' | undefined
   /** Scales that take the place of these in some grades. */
   readonly markScaleByGrade?: ByGrade<string> | undefined
   readonly skillScaleByGrade?: ByGrade<string> | undefined

@@ -20,6 +20,7 @@ export const subjectFields = z.object({
   markScaleByGrade: byGradeSchema(key),
   skillScaleByGrade: byGradeSchema(key),
   strandNames: z.record(key, neededText(80, 'A strand needs a name.')),
+  takenBy: z.enum(['class', 'groups'], 'A subject is taken by the class or by groups.').default('class'),
 })
 
 export const skillFields = z.object({

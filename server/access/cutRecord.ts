@@ -16,7 +16,9 @@ export function cutRecord(record: PackedTerm, reader: RecordReader): PackedTerm 
   const workIds = new Set(work.map((piece) => piece.id))
   const cut: PackedTerm = {
     classRoom: record.classRoom,
-    students,
+    students: students.map(({ notTaking, ...student }) =>
+      notTaking ? { ...student, notTaking: notTaking.filter((subject) => reader.sees('work', subject)) } : student,
+    ),
     namesInYear: record.namesInYear,
     teachers: Object.fromEntries(Object.entries(record.teachers).filter(([subject]) => reader.sees('work', subject))),
     ...(record.groups && {

@@ -9,7 +9,10 @@ export interface ClassToCount {
   subjects: readonly string[]
 }
 
-/** The classes to count, with their children, and the skills, habits and boxes that count there, as CTEs. */
+/**
+ * The classes to count, with their children, and the skills, habits and boxes that count there, as CTEs; and what is
+ * there and owed of subjects that a child does not take, which does not count.
+ */
 const rooms = `
   with wanted as materialized (select class_id, subjects, subject is not null as is_group
       from jsonb_to_recordset(:classes::jsonb) as w(class_id uuid, subjects text[])
@@ -25,7 +28,30 @@ const rooms = `
         array(select key from habit where year_id = :year and not retired and not is_group) as habits,
         array(select key from comment_box where year_id = :year and not retired
           and (subject is null and not is_group or subject = any(wanted.subjects))) as boxes
-      from wanted left join filled using (class_id))`
+      from wanted left join filled using (class_id)),
+    not_taken as materialized (select room.*, student_id, subject from not_taking(:term, :today)
+      join member using (student_id) join room on room.class_id = member.class_id and subject = any(room.subjects)),
+    left_out as materialized (select class_id, student_id, sum(work) as work, sum(given) as given,
+        sum(1 + skills_of.count) as to_settle, sum(marks + levels) as settled, sum(boxes_of.count) as boxes,
+        sum(written) as written, sum(finished) as finished
+      from not_taken as n,
+        lateral (select count(*) as work, count(result.work_id) as given
+          from work left join result on result.work_id = work.id and result.student_id = n.student_id
+          where work.class_id = n.class_id and work.term_id = :term and work.subject = n.subject) as gathered,
+        lateral (select count(*) from skill
+          where year_id = :year and id = any(n.skills) and skill.subject = n.subject) as skills_of,
+        lateral (select count(*) as marks from settled_mark as m
+          where m.student_id = n.student_id and m.term_id = :term and m.subject = n.subject) as marked,
+        lateral (select count(*) as levels from settled_level as l join skill on skill.year_id = :year
+            and skill.id = l.about and skill.id = any(n.skills) and skill.subject = n.subject
+          where l.student_id = n.student_id and l.term_id = :term and l.kind = 'skill') as rated,
+        lateral (select count(*) from comment_box
+          where year_id = :year and key = any(n.boxes) and comment_box.subject = n.subject) as boxes_of,
+        lateral (select count(*) as written, count(*) filter (where status = 'finished') as finished
+          from comment join comment_box on comment_box.year_id = :year and comment_box.key = comment.box
+            and comment_box.key = any(n.boxes) and comment_box.subject = n.subject
+          where comment.student_id = n.student_id and term_id = :term and text <> '') as said
+      group by class_id, student_id)`
 
 /**
  * What core/terms/progress.ts says of one student, summed over classes by the database: nothing but numbers comes
@@ -50,29 +76,41 @@ const countsQuery = `${rooms},
     sent as (select class_id, count(distinct student_id) as reports from report_run r
       join member using (class_id) where student_id = any(r.student_ids) and r.term_id = :term and r.state = 'finished'
         and r.title is null
-      group by class_id)
+      group by class_id),
+    less as (select class_id, sum(work) as work, sum(given) as given, sum(to_settle) as to_settle,
+        sum(settled) as settled, sum(boxes) as boxes, sum(written) as written, sum(finished) as finished
+      from left_out group by class_id)
   select class_id as "classId", cardinality(students) as students, json_build_object(
-    'gather', json_build_object('done', coalesce(gathered, 0), 'of', cardinality(students) * coalesce(work, 0)),
-    'settle', json_build_object('done', coalesce(marks, 0) + coalesce(levels, 0),
-      'of', cardinality(students) * (cardinality(subjects) + cardinality(skills) + cardinality(habits))),
-    'write', json_build_object('done', coalesce(written, 0), 'of', cardinality(students) * cardinality(boxes)),
-    'read', json_build_object('done', coalesce(finished, 0), 'of', cardinality(students) * cardinality(boxes)),
+    'gather', json_build_object('done', coalesce(gathered, 0) - coalesce(less.given, 0),
+      'of', cardinality(students) * coalesce(worked.work, 0) - coalesce(less.work, 0)),
+    'settle', json_build_object('done', coalesce(marks, 0) + coalesce(levels, 0) - coalesce(less.settled, 0),
+      'of', cardinality(students) * (cardinality(subjects) + cardinality(skills) + cardinality(habits))
+        - coalesce(less.to_settle, 0)),
+    'write', json_build_object('done', coalesce(settled.written, 0) - coalesce(less.written, 0),
+      'of', cardinality(students) * cardinality(room.boxes) - coalesce(less.boxes, 0)),
+    'read', json_build_object('done', coalesce(settled.finished, 0) - coalesce(less.finished, 0),
+      'of', cardinality(students) * cardinality(room.boxes) - coalesce(less.boxes, 0)),
     'send', json_build_object('done', coalesce(reports, 0),
       'of', case when is_group then 0 else cardinality(students) end)) as counts
-  from room left join worked using (class_id) left join settled using (class_id) left join sent using (class_id)`
+  from room left join worked using (class_id) left join settled using (class_id) left join sent using (class_id)
+    left join less using (class_id)`
 
 /** The same child by child, with their names. */
 const childrenQuery = `${rooms}
   select room.class_id as "classId", student.id, used_name as "usedName", family, json_build_object(
-    'gather', json_build_object('done', given, 'of', work),
-    'settle', json_build_object('done', marks + levels,
-      'of', cardinality(subjects) + cardinality(skills) + cardinality(habits)),
-    'write', json_build_object('done', written, 'of', cardinality(boxes)),
-    'read', json_build_object('done', finished, 'of', cardinality(boxes)),
+    'gather', json_build_object('done', gathered.given - coalesce(less.given, 0),
+      'of', gathered.work - coalesce(less.work, 0)),
+    'settle', json_build_object('done', marks + levels - coalesce(less.settled, 0),
+      'of', cardinality(subjects) + cardinality(skills) + cardinality(habits) - coalesce(less.to_settle, 0)),
+    'write', json_build_object('done', said.written - coalesce(less.written, 0),
+      'of', cardinality(room.boxes) - coalesce(less.boxes, 0)),
+    'read', json_build_object('done', said.finished - coalesce(less.finished, 0),
+      'of', cardinality(room.boxes) - coalesce(less.boxes, 0)),
     'send', json_build_object('done', case when is_group then 0 else sent end,
       'of', case when is_group then 0 else 1 end)) as progress
   from room join member using (class_id) join student on student.id = member.student_id
-    join enrolment on enrolment.class_id = room.class_id and enrolment.student_id = student.id,
+    join enrolment on enrolment.class_id = room.class_id and enrolment.student_id = student.id
+    left join left_out as less on less.class_id = room.class_id and less.student_id = student.id,
     lateral (select count(*) as work, count(result.work_id) as given
       from work left join result on result.work_id = work.id and result.student_id = student.id
       where work.class_id = room.class_id and work.term_id = :term and work.subject = any(room.subjects)) as gathered,

@@ -10,6 +10,7 @@ import { fingerprintOf } from './photos'
 import { phraseColumns } from './schoolSetup'
 import { addTerm, addYear, carryTermWeights } from './setUpSchool'
 import { studentRowOfFolder } from './studentColumns'
+import { choiceRows } from './takers'
 
 /** What the rows of a folder are known by, as the database knows them. */
 interface Keys {
@@ -64,6 +65,7 @@ export async function addFolder(trx: Knex.Transaction, folder: SchoolFolder): Pr
     rows.classes.map(({ name, group }) => ({ id: classes.get(name), year_id: yearId, name, subject: group })),
   )
   await addClasses(trx, rows, keys)
+  await insertAll(trx, 'subject_choice', choiceRows(rows.choices, { yearId, students: keys.students }))
   await addResults(trx, rows, keys)
   await addWritten(trx, folder, keys)
   await addOwnPhrases(trx, folder.ownPhrases, yearId, keys)

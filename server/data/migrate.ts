@@ -11,6 +11,7 @@ import { up as oneSetOfBounds } from './migrations/0034_one_set_of_bounds'
 import { up as namesThatSayIt } from './migrations/0035_names_that_say_it'
 import { up as photosAnew } from './migrations/0036_photos_anew'
 import { up as halfDays } from './migrations/0037_half_days'
+import { up as whoTakesASubject } from './migrations/0038_who_takes_a_subject'
 import { up as schoolYears } from './migrations/0006_school_years'
 import { up as staff } from './migrations/0007_staff'
 import { up as ownSetup } from './migrations/0008_own_setup'
@@ -76,6 +77,7 @@ const migrations: Record<string, (knex: Knex) => Promise<void>> = {
   '0035_names_that_say_it': namesThatSayIt,
   '0036_photos_anew': photosAnew,
   '0037_half_days': halfDays,
+  '0038_who_takes_a_subject': whoTakesASubject,
 }
 
 /** Brings the database to the newest shape; does nothing when it is there. */

@@ -60,6 +60,15 @@ export async function carryClassOver(
     return grade === undefined ? [] : [{ class_id: room, student_id: id, position, grade_level: grade }]
   })
   if (rows.length > 0) await trx('enrolment').insert(rows)
+  // Who took a subject otherwise than the rest goes on so, where the subject goes on.
+  await trx.raw(
+    `insert into subject_choice (year_id, student_id, subject, takes)
+     select :to, student_id, subject, takes from subject_choice
+     where year_id = :from and student_id = any(:students)
+       and subject in (select key from subject where year_id = :to)
+     on conflict do nothing`,
+    { from: yearBefore, to: yearId, students: [...students] },
+  )
 }
 
 /** What was recorded in a year, in words for each kind: "3 marks". */
@@ -156,6 +165,7 @@ export async function takeYearAway(trx: Knex.Transaction, yearId: string): Promi
     await trx(table)
       .whereIn('event_id', trx('bundle').where({ year_id: yearId }).select('event_id'))
       .delete()
+  await trx('subject_choice').where({ year_id: yearId }).delete()
   const ofYear = [...carriedOver].reverse().map(([table]) => table)
   for (const table of ['bundle', 'class_room', 'term', 'setup_version', ...ofYear])
     await trx(table).where({ year_id: yearId }).delete()

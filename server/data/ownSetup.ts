@@ -6,7 +6,7 @@ const rowsQuery = `
     (select settings - 'checks' || jsonb_build_object('layout', (select definition from layout where year_id = :year
       order by key limit 1)) from school where year_id = :year) as school,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names,
+      'markScale', mark_scale, 'skillScale', skill_scale, 'takenBy', taken_by, 'strandNames', strand_names,
       'markScaleByGrade', mark_scale_by_grade, 'skillScaleByGrade', skill_scale_by_grade, 'position', position, 'retired', retired)
       order by position), '[]') from subject where year_id = :year) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand, 'statement', statement,
@@ -39,7 +39,8 @@ const usesQuery = `
     where term_id in (select id from own) and text <> '' group by box
   union all select 'subject', subject, null, count(*) from settled_mark
     where term_id in (select id from own) group by subject
-  union all select 'subject', subject, null, count(*) from work where term_id in (select id from own) group by subject`
+  union all select 'subject', subject, null, count(*) from work where term_id in (select id from own) group by subject
+  union all select 'subject', subject, null, count(*) from subject_choice where year_id = :year group by subject`
 
 /** How much of the year rests on each row of its set-up. */
 export async function countUses(

@@ -87,7 +87,7 @@ const setupQuery = (which: 'in use' | 'all'): string => `
     (select settings from school where year_id = :year) as school,
     (select coalesce(json_agg(definition order by key), '[]') from scale where year_id = :year) as scales,
     (select coalesce(json_agg(json_build_object('key', key, 'name', name, 'inSentence', in_sentence,
-      'markScale', mark_scale, 'skillScale', skill_scale, 'strandNames', strand_names,
+      'markScale', mark_scale, 'skillScale', skill_scale, 'takenBy', taken_by, 'strandNames', strand_names,
       'markScaleByGrade', mark_scale_by_grade, 'skillScaleByGrade', skill_scale_by_grade) order by position), '[]')
       from subject where year_id = :year${ifInUse(which, 'not retired')}) as subjects,
     (select coalesce(json_agg(json_build_object('id', id, 'subject', subject, 'strand', strand,

@@ -42,6 +42,7 @@ async function setUpYear(db: Knex, year: string, record: SchoolSetup, retired: R
       mark_scale_by_grade: JSON.stringify(subject.markScaleByGrade ?? []),
       skill_scale_by_grade: JSON.stringify(subject.skillScaleByGrade ?? []),
       strand_names: JSON.stringify(subject.strandNames ?? {}),
+      taken_by: subject.takenBy ?? 'class',
       retired: retired.subjects.has(subject.key),
     })),
   )

@@ -135,6 +135,7 @@ export interface SubjectRow {
   strand_names: string | Record<string, string>
   mark_scale_by_grade: string | ByGrade<string>
   skill_scale_by_grade: string | ByGrade<string>
+  taken_by: 'class' | 'groups'
   retired: boolean
 }
 
@@ -280,6 +281,7 @@ declare module 'knex/types/tables' {
       beside: number | null
     }>
     register_day: Table<{ student_id: string; day: string; presence: Presence }>
+    subject_choice: Table<{ year_id: string; student_id: string; subject: string; takes: boolean }>
     photo: Table<{ student_id: string; jpeg: string; fingerprint: string }>
     attendance: Table<{ student_id: string; term_id: string; days_open: number; absences: number; lates: number }>
     observation: Table<

@@ -55,6 +55,7 @@ const termRecordQuery = `
       or starts = (select max(starts) from past)),
     pupil as (select student.*, position, grade_level from members_of(:class, :term, :today)
       join student on student.id = student_id),
+    not_taken as materialized (select * from not_taking(:term, :today)),
     piece as (select * from work where class_id = :class and term_id = :term),
     teacher as (select subject, trim(given_name || ' ' || family_name) as name
       from teaching join person on person.id = person_id
@@ -83,7 +84,8 @@ const termRecordQuery = `
     'earlier', ${listOf(`json_build_object(${settled('before.id')}) order by before.starts desc`, 'from before')},
     'students', ${listOf(
       `json_build_object('id', id, ${studentJson}, 'gradeLevel', grade_level,
-        'photo', (select fingerprint from photo where student_id = pupil.id)) order by position`,
+        'photo', (select fingerprint from photo where student_id = pupil.id),
+        'notTaking', array(select subject from not_taken where student_id = pupil.id order by subject)) order by position`,
       'from pupil',
     )},
     'categories', ${listOf(

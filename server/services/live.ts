@@ -105,16 +105,15 @@ function cellOf({ table, key }: ToldEvent['changes'][number]): string {
  * whole bundle, or a folder.
  */
 function isReasonToRead({ changes }: ToldEvent, { sees }: RecordReader): boolean {
-  const isSeen: Partial<Record<ChangeableTable, (box: string) => boolean>> = {
+  const isSeen: Partial<Record<ChangeableTable, (key: Readonly<Record<string, string>>) => boolean>> = {
     practice: () => sees('practice'),
     register_day: () => sees('attendance'),
-    accepted_finding: (box) => sees('comment', box),
+    accepted_finding: ({ box = '' }) => sees('comment', box),
+    subject_choice: ({ subject = '' }) => sees('work', subject),
   }
   return (
     changes.length === 0 ||
-    changes.some(
-      ({ table, key }) => !isTold(table) && !notOfClasses.has(table) && (isSeen[table]?.(key.box ?? '') ?? true),
-    )
+    changes.some(({ table, key }) => !isTold(table) && !notOfClasses.has(table) && (isSeen[table]?.(key) ?? true))
   )
 }
 

@@ -135,6 +135,7 @@ function columnsOf(change: SetupChange): { seen: Row | null; after: Row | null }
         skill_scale: row.skillScale,
         skill_scale_by_grade: row.skillScaleByGrade,
         strand_names: row.strandNames,
+        taken_by: row.takenBy,
         position: row.position,
         retired: row.retired,
       }))

@@ -95,6 +95,15 @@ export function resultAsks(place: () => DemoPlace): Ask[] {
       { nobody: 401, marek: 403, tobias: 403, philippa: 403, ines: 200 },
     ],
     [
+      'say that a child takes mathematics, as it does',
+      () => [
+        'PUT',
+        `${place().path}/takers`,
+        { subject: 'mathematics', choices: [{ studentId: place().student('Finn').id, takes: true, was: true }] },
+      ],
+      { nobody: 401, marek: 403, tobias: 403, philippa: 200, ines: 200 },
+    ],
+    [
       'look at the register',
       () => ['GET', `${place().path}/register`],
       { nobody: 401, marek: 403, tobias: 200, philippa: 200, ines: 200 },

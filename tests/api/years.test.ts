@@ -104,6 +104,10 @@ describe('a year made from another', () => {
   it('has the set-up to itself, and the class a grade higher; the old one stays as it was', async () => {
     const { classRoom, students } = place.answer.record
     const going = students.slice(0, 5).map((student) => student.id)
+    const choice = (takes: boolean) => ({
+      ...{ subject: 'science', choices: [{ studentId: going[0], takes, was: !takes }] },
+    })
+    expect((await philippa('PUT', `${place.path}/takers`, choice(false))).status).toBe(200)
     const made = await make({}, [{ from: classRoom.id, name: '6 Juniper', students: going }])
     const year = made.body.year
     try {
@@ -117,6 +121,12 @@ describe('a year made from another', () => {
       expect((await see(philippa, place.path)).record.students.map((student) => student.gradeLevel)).toEqual(
         students.map(() => '5'),
       )
+      // Who does not take a subject does not take it in the new year either; the old one has its own.
+      expect((await philippa('PUT', `${place.path}/takers`, choice(true))).status).toBe(200)
+      const kept = await philippa<{ tables: { subject_choice: object[] } }>('GET', `/api/students/${going[0]}/data`)
+      expect(kept.body.tables.subject_choice).toEqual([
+        { year_id: year, student_id: going[0], subject: 'science', takes: false },
+      ])
       // What is retired in the new year goes on in the old.
       const { skills } = (await philippa<OwnSetupAnswer>('GET', `/api/years/${year}/setup/rows`)).body
       const [was] = skills

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { markProposal } from '~~/core/record/markProposal'
 import { earlierOfYear, yearSoFar } from '~~/core/record/yearSoFar'
+import { subjectsTaken } from '~~/core/record/takers'
 import { termsSoFar } from '~~/core/record/overTerms'
 import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
@@ -19,7 +20,7 @@ const terms = computed(() => (classRecord.index ? termsSoFar(classRecord.index).
 const rows = computed(() => {
   const { index, record } = classRecord
   if (!index || !record) return []
-  return record.subjects.map((subject) => {
+  return subjectsTaken(index, props.student.id).map((subject) => {
     const rules = index.rulesOf(subject.key)
     return {
       name: subject.name,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Student } from '~~/core/record/roster'
+import { takes } from '~~/core/record/takers'
 import { useClassRecord } from '~/stores/classRecord'
 import { useView } from '~/stores/view'
 
@@ -26,7 +27,11 @@ const notAbsent = computed(() => {
 <template>
   <div v-if="subject" class="grid grid-cols-1 gap-x-10 gap-y-8 wide:grid-cols-2">
     <AboutMarks class="wide:col-span-2" :student="student" :chosen="subject.key" @choose="view.kept.subject = $event" />
+    <p v-if="!takes(student, subject.key)" class="wide:col-span-2">
+      {{ student.usedName }} does not take {{ subject.name }}.
+    </p>
     <AboutLevels
+      v-if="takes(student, subject.key)"
       :key="subject.key"
       :student="student"
       kind="skill"
@@ -34,12 +39,17 @@ const notAbsent = computed(() => {
       :title="`Skills in ${subject.name}`"
       :may="maySubject"
     />
-    <AboutResults :student="student" :subject="subject" :with-class="withClass">
+    <AboutResults v-if="takes(student, subject.key)" :student="student" :subject="subject" :with-class="withClass">
       <label class="flex items-center gap-2 text-sm"
         ><input v-model="withClass" type="checkbox" /> With the middle of the class</label
       >
     </AboutResults>
-    <AboutWorkBySkill class="wide:col-span-2" :student="student" :subject="subject.key" />
+    <AboutWorkBySkill
+      v-if="takes(student, subject.key)"
+      class="wide:col-span-2"
+      :student="student"
+      :subject="subject.key"
+    />
     <AboutLevels
       v-if="classRecord.record?.classRoom.group == null"
       :student="student"

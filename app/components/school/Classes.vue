@@ -8,6 +8,11 @@ const name = ref('')
 const groupName = ref('')
 const subject = ref('')
 const subjects = computed(() => (school.setup?.subjects ?? []).filter(({ retired }) => !retired))
+/** Whether the children of no group take the subject of a new one; asked where it is everybody's so far. */
+const onlyGroups = ref(true)
+const asksWhoTakes = computed(() =>
+  subjects.value.some(({ key, takenBy }) => key === subject.value && takenBy === 'class'),
+)
 const kinds = computed(() =>
   [
     { title: 'Home classes', rooms: (school.year?.classes ?? []).filter((room) => room.subject === null) },
@@ -32,6 +37,8 @@ function add(): Promise<void> {
 function addGroup(): Promise<void> {
   return attempt(async () => {
     await school.addClass(groupName.value, subject.value)
+    if (asksWhoTakes.value && onlyGroups.value)
+      await school.changeRow('subject', subject.value, () => ({ takenBy: 'groups' as const }))
     groupName.value = ''
   })
 }
@@ -86,6 +93,10 @@ function addGroup(): Promise<void> {
                 <option value="" disabled>a subject …</option>
                 <option v-for="each in subjects" :key="each.key" :value="each.key">{{ each.name }}</option>
               </select></label
+            >
+            <label v-if="asksWhoTakes" class="flex items-start gap-2"
+              ><input v-model="onlyGroups" type="checkbox" class="mt-1" />
+              <span>Who is in no group does not take {{ nameOfSubject(subject) }}</span></label
             >
             <button type="submit" class="quiet justify-self-start" :disabled="busy">Add group</button>
           </form>

@@ -69,6 +69,7 @@ function add(): Promise<void> {
       markScaleByGrade: like?.markScaleByGrade ?? [],
       skillScaleByGrade: like?.skillScaleByGrade ?? [],
       strandNames: {},
+      takenBy: 'class',
       position: nextPosition(subjects.value),
       retired: false,
     }
@@ -152,12 +153,13 @@ function planSubjects(text: string) {
 }
 
 function plain(row: ListedSubject): SubjectRow {
-  const { markScaleByGrade = [], skillScaleByGrade = [], strandNames } = row
+  const { markScaleByGrade = [], skillScaleByGrade = [], strandNames, takenBy = 'class' } = row
   return {
     ...row,
     markScaleByGrade: [...markScaleByGrade],
     skillScaleByGrade: [...skillScaleByGrade],
     strandNames: { ...strandNames },
+    takenBy,
   }
 }
 </script>
@@ -211,6 +213,17 @@ function plain(row: ListedSubject): SubjectRow {
             >Skills on
             <select class="field" :value="subject.skillScale" @change="change({ skillScale: valueOf($event) })">
               <option v-for="scale in scalesFor('skill')" :key="scale.key" :value="scale.key">{{ scale.name }}</option>
+            </select></label
+          >
+          <label class="grid gap-1"
+            >Taken by
+            <select
+              class="field"
+              :value="subject.takenBy"
+              @change="change({ takenBy: valueOf($event) === 'groups' ? 'groups' : 'class' })"
+            >
+              <option value="class">everybody in the class</option>
+              <option value="groups">who is in a group of it</option>
             </select></label
           >
           <RetireButton

@@ -32,7 +32,8 @@ export function classOfSchoolFolder(folder: SchoolFolder, { room, term }: ClassA
   const now = terms.find(({ name }) => name === term)
   const { group } = rows.classes.find(({ name }) => name === room) ?? {}
   if (!now || group === undefined) return undefined
-  const students = studentsOf(folder, room, now)
+  const notTaken = notTakenIn(folder, now)
+  const students = studentsOf(folder, room, now).map((student) => ({ ...student, notTaking: notTaken(student.id) }))
   const here = new Set(students.map(({ id }) => id))
   const work = rows.work.filter((each) => each.room === room && each.term === term)
   const workIds = new Set(work.map(({ id }) => id))
@@ -92,6 +93,25 @@ function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[]
       const { given, used, family, pronouns } = student
       const named = { legalGiven: given, usedName: used, family, pronouns: readPronouns(pronouns) ?? 'name only' }
       return [{ id: number, schoolNumber: number, gradeLevel: grade, ...named } as const]
+    })
+}
+
+/**
+ * The subjects that a child does not take in a term, as in the database (not_taking): what is said of the child decides,
+ * else whether the subject is taken by the class, or by the groups in one of which the child is.
+ */
+function notTakenIn(folder: SchoolFolder, term: Term): (number: string) => string[] {
+  const { rows, setup } = folder
+  const said = new Map(rows.choices.map(({ number, subject, takes }) => [`${number} ${subject}`, takes === 'yes']))
+  const inGroup = new Set(
+    rows.classes.flatMap(({ name, group }) =>
+      group === null ? [] : studentsOf(folder, name, term).map(({ id }) => `${id} ${group}`),
+    ),
+  )
+  return (number) =>
+    setup.subjects.flatMap(({ key, takenBy }) => {
+      const place = `${number} ${key}`
+      return (said.get(place) ?? (takenBy !== 'groups' || inGroup.has(place))) ? [] : [key]
     })
 }
 

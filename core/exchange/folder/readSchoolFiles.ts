@@ -45,6 +45,8 @@ export function readScales(folder: FolderReader): Scale[] {
   return [...scales.values()]
 }
 
+const takenBy = ['class', 'groups'] as const
+
 /** subjects.csv, in the order in which subjects stand on the report. */
 export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Subject[] {
   const file = 'subjects.csv'
@@ -59,6 +61,7 @@ export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Su
       markScale: folder.oneOf(file, record, 'mark scale', keys) ?? '',
       skillScale: folder.oneOf(file, record, 'skill scale', keys) ?? '',
       ...scalesByGrade(folder, record, keys),
+      ...(record.get('taken by') === '' ? {} : { takenBy: folder.oneOf(file, record, 'taken by', takenBy) ?? 'class' }),
     },
   }))
   return folder.unique(

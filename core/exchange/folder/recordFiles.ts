@@ -104,6 +104,8 @@ const photo: Column<string> = {
 const day = textIn('day', fields.day)
 const stay = { from: orNothing(textIn('from', fields.day)), to: orNothing(textIn('to', fields.day)) }
 const ofTerm = { term: 'term', number: 'students' } as const
+/** Whether a child takes a subject, where it is otherwise than with the rest. */
+const yesOrNo = ['yes', 'no'] as const
 const noteKindsOrNone = ['', ...noteKinds] as const
 
 /**
@@ -320,6 +322,12 @@ export const recordFiles = {
       ['term', 'number', 'program', 'kind', 'name'],
       ofTerm,
     ),
+  ),
+  choices: newer(
+    recordFile('choices.csv', { number, subject, takes: oneOf('takes', yesOrNo) }, ['number', 'subject'], {
+      number: 'students',
+      subject: 'subject',
+    }),
   ),
   register: newer(
     recordFile('register.csv', { number, day, presence: oneOf('presence', presences) }, ['number', 'day'], {

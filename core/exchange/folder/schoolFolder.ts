@@ -97,6 +97,7 @@ function readRows(reader: FolderReader, places: Places): FolderRows {
     questions: read('questions'),
     answers: read('answers'),
     practice: read('practice'),
+    choices: read('choices'),
     register: read('register'),
     photos: read('photos'),
     comments: read('comments'),

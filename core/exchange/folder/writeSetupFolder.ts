@@ -12,7 +12,7 @@ import { writeCsv } from '../files/writeCsv'
 
 const subjectFileColumns = [
   ...['key', 'name', 'in a sentence', 'teacher', 'mark scale', 'skill scale', 'mark scale by grade'],
-  ...['skill scale by grade', 'retired'],
+  ...['skill scale by grade', 'taken by', 'retired'],
 ]
 const skillFileColumns = [
   ...['id', 'subject', 'strand', 'strand name', 'statement', 'family words', 'in a sentence', 'does', 'grades'],
@@ -62,6 +62,7 @@ export function writeSetupFolder(
         ...subjects.map((subject) => [
           ...[subject.key, subject.name, subject.inSentence, '', subject.markScale, subject.skillScale],
           ...[writeByGrade(subject.markScaleByGrade), writeByGrade(subject.skillScaleByGrade)],
+          subject.takenBy === 'groups' ? 'groups' : '',
           ifRetired('subjects', subject.key),
         ]),
       ]),

@@ -36,6 +36,7 @@ export function planSubjectList(
       markScaleByGrade: like?.markScaleByGrade ?? [],
       skillScaleByGrade: like?.skillScaleByGrade ?? [],
       strandNames: {},
+      takenBy: 'class',
     }),
     said: (row, was) => ({
       ...was,

@@ -34,6 +34,7 @@ export const changeableTables = {
   subject: { key: ['year_id', 'key'], setup: true },
   skill: { key: ['year_id', 'id'], setup: true },
   habit: { key: ['year_id', 'key'], setup: true },
+  subject_choice: { key: ['student_id', 'year_id', 'subject'] },
   category: { key: ['class_id', 'subject', 'key'] },
   work: { key: ['id'] },
   result: { key: ['work_id', 'student_id'] },
