@@ -272,7 +272,7 @@ function fill(which: 'empty' | 'all'): void {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="text-sm" role="status">{{ [told, end.said.value].filter(Boolean).join(' ') }}</p>
+    <p class="min-h-5 text-sm" role="status">{{ [told, end.said.value].filter(Boolean).join(' ') }}</p>
     <p v-if="fitting < columns.length" class="flex flex-wrap items-center gap-3 text-sm">
       <span>{{ from + 1 }} to {{ from + fitting }} of {{ columns.length }} {{ kind }}s in view</span>
       <button type="button" class="quiet" :disabled="from === 0" @click="turn(-1)">Those before</button>

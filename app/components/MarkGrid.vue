@@ -76,7 +76,7 @@ function focusRow(row: number): boolean {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="text-sm" role="status">{{ atEnd }}</p>
+    <p class="min-h-5 text-sm" role="status">{{ atEnd }}</p>
     <MovedMarks v-if="subject" :moved="moved" :subject="subject.key" :may="may" />
     <table ref="grid" class="w-full">
       <thead>

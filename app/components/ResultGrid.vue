@@ -242,7 +242,7 @@ function click(event: MouseEvent, row: number, column: number): void {
         </button>
       </span>
     </p>
-    <p class="text-sm" role="status">{{ end.said.value }}</p>
+    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
     <div v-if="problems.length > 0" class="needs max-h-32 overflow-y-auto text-sm" role="alert">
       <ul>
         <li v-for="each in problems.slice(0, 20)" :key="each">{{ each }}</li>
