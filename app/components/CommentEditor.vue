@@ -15,7 +15,7 @@ import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
 
 /** One comment, in a large editor. Saved as it is typed; another wording is one key away. */
-const props = defineProps<{ student: Student; box: CommentBox; may: boolean }>()
+const props = defineProps<{ student: Student; box: CommentBox; may: boolean; describedBy?: string | undefined }>()
 const classRecord = useClassRecord()
 const { step, stepTitle } = useSteps()
 const saving = useSaving()
@@ -141,10 +141,15 @@ function reword(how: Rewording | 'sentence'): void {
   if (how === 'sentence') void nextTick(() => area.value?.setSelectionRange(caret, caret))
 }
 
-/** Marks a finding's words in the editor. */
+/**
+ * Marks a finding's words in the editor. Where it is about the whole text nothing is marked: the next letter would take
+ * its place.
+ */
 function show(finding: { start: number; end: number }): void {
   area.value?.focus()
-  area.value?.setSelectionRange(finding.start, finding.end)
+  const isWhole = finding.start === 0 && finding.end >= text.value.trimEnd().length
+  if (!isWhole) area.value?.setSelectionRange(finding.start, finding.end)
+  else if (area.value?.selectionStart !== area.value?.selectionEnd) area.value?.setSelectionRange(caret(), caret())
 }
 
 /** Where the cursor stands. */
@@ -210,6 +215,7 @@ async function keep(which: 'mine' | 'other'): Promise<void> {
       class="field w-full p-4 font-serif text-lg leading-relaxed"
       :class="comment && !comment.ownWords ? 'text-ink/85' : ''"
       :aria-label="`${box.name} for ${student.usedName}`"
+      :aria-describedby="describedBy"
       :placeholder="`What would you like ${student.usedName}’s family to know?`"
       @beforeinput="setRight"
       @input="typed"

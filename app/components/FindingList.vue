@@ -6,7 +6,15 @@ import type { Student } from '~~/core/record/roster'
 import { useClassRecord } from '~/stores/classRecord'
 
 /** What the checks found in one comment: why, the words, the mends, and "this is right". */
-const props = defineProps<{ student: Student; box: CommentBox; findings: Finding[]; text: string; may: boolean }>()
+const props = defineProps<{
+  student: Student
+  box: CommentBox
+  findings: Finding[]
+  text: string
+  may: boolean
+  /** The one that is at hand. */
+  turnedTo?: Finding | undefined
+}>()
 const emit = defineEmits<{ show: [finding: Finding] }>()
 const classRecord = useClassRecord()
 
@@ -35,6 +43,8 @@ function words(finding: Finding): string {
       v-for="(finding, at) in findings"
       :key="`${at} ${finding.check} ${finding.start}`"
       class="needs flex flex-wrap gap-x-3 gap-y-0.5"
+      :class="finding === turnedTo ? 'outline-2 outline-teal' : ''"
+      :aria-current="finding === turnedTo ? 'true' : undefined"
     >
       <p class="min-w-0 flex-1 basis-60">
         <b class="font-semibold">{{ finding.check }}</b>

@@ -127,6 +127,16 @@ function put(
   return true
 }
 
+/** Goes to the first child's cell of a piece of work. @returns whether its column is in view */
+function enter(workId: string): boolean {
+  const column = props.work.findIndex(({ id }) => id === workId)
+  if (column < 0) return false
+  go({ row: 0, column })
+  frame.value?.focus()
+  return true
+}
+defineExpose({ enter })
+
 function begin(text: string): void {
   if (!props.may) return
   typed.value = text

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { LaterChange, SignOff } from '~~/contracts/signOffs'
+import { takersOf } from '~~/core/record/takers'
 import { askServer } from '~/composables/useApi'
 import { useClassRecord } from '~/stores/classRecord'
 import { useSaving } from '~/stores/saving'
@@ -57,6 +58,25 @@ function begin(): void {
   void nextTick(() => noteField.value?.focus())
 }
 
+/** What of the subject is not there yet; signing off something unfinished is asked about. */
+const unfinished = computed(() => {
+  const { index, record } = classRecord
+  if (!index || !record) return []
+  const boxes = record.boxes.filter((box) => box.subject === props.subject)
+  const students = takersOf(record.students, props.subject)
+  const open = boxes.reduce(
+    (sum, box) => sum + students.filter(({ id }) => index.commentOf(id, box.key)?.status !== 'finished').length,
+    0,
+  )
+  const all = boxes.length * students.length
+  const unmarked =
+    props.subject === null ? 0 : students.filter(({ id }) => index.markOf(id, props.subject ?? '') === undefined).length
+  return [
+    ...(open > 0 ? [`${open === all ? 'none' : `${all - open}`} of ${all} comments finished`] : []),
+    ...(unmarked > 0 ? [`${unmarked === 1 ? 'one mark' : `${unmarked} marks`} not settled`] : []),
+  ]
+})
+
 const when = (at: number): string => whenText(new Date(at).toISOString())
 /** "Finn, mark" */
 function whose({ of, studentId, about }: LaterChange): string {
@@ -81,7 +101,12 @@ function whose({ of, studentId, about }: LaterChange): string {
       <label class="grid min-w-60 flex-1 gap-1"
         >A note for the coordinator, if you like <input ref="noteField" v-model="note" class="field" maxlength="500"
       /></label>
-      <button type="submit" class="press" :disabled="busy">Sign off {{ called(subject) }}</button>
+      <p v-if="unfinished.length > 0" class="needs basis-full">
+        This is not finished: {{ unfinished.join(', ') }}. Sign it off all the same?
+      </p>
+      <button type="submit" class="press" :disabled="busy">
+        Sign off {{ called(subject) }}{{ unfinished.length > 0 ? ' all the same' : '' }}
+      </button>
       <button type="button" class="link" @click="note = null">Not yet</button>
     </form>
     <p v-else class="flex flex-wrap items-center gap-x-4 gap-y-1">

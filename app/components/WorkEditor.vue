@@ -7,7 +7,8 @@ import { useClassRecord } from '~/stores/classRecord'
 
 /** A piece of work that is added, changed or taken away; what a change would do to marks is told before it is kept. */
 const props = defineProps<{ subject: string; piece: string | null }>()
-const emit = defineEmits<{ done: [] }>()
+/** With the piece of work that was added or changed. */
+const emit = defineEmits<{ done: [id?: string] }>()
 const classRecord = useClassRecord()
 const { markShown } = useMarks()
 const { busy, problem, attempt } = useAttempt()
@@ -65,7 +66,7 @@ function keep(): Promise<void> {
       work: read.data,
       was: props.piece === null ? null : seen.value,
     })
-    emit('done')
+    emit('done', id)
   })
 }
 

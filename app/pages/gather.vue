@@ -24,6 +24,15 @@ watch(
   () => (editing.value = workAtHand.value = null),
 )
 
+const grid = useTemplateRef('grid')
+const addButton = useTemplateRef('addButton')
+/** Where the editor stood is nothing to be focused: on to the results of the piece of work, else back to where it began. */
+async function leaveEditor(id?: string): Promise<void> {
+  editing.value = null
+  await nextTick()
+  if (id === undefined || tab.value !== 0 || !grid.value?.enter(id)) addButton.value?.focus()
+}
+
 const subject = computed(() => classRecord.subject)
 const teacher = computed(() => {
   const { record } = classRecord
@@ -110,7 +119,7 @@ function drop(event: DragEvent): void {
         <h1 class="text-xl font-semibold">
           {{ tab === 2 ? `${classRecord.record?.classRoom.name}: attendance` : `${subject?.name}: work of the term` }}
         </h1>
-        <button v-if="mayGather && tab !== 2" type="button" class="quiet ml-auto" @click="editing = ''">
+        <button v-if="mayGather && tab !== 2" ref="addButton" type="button" class="quiet ml-auto" @click="editing = ''">
           Add a piece of work
         </button>
         <label
@@ -135,7 +144,7 @@ function drop(event: DragEvent): void {
         :key="`${subject.key} ${editing}`"
         :subject="subject.key"
         :piece="editing || null"
-        @done="editing = null"
+        @done="leaveEditor"
       />
       <TabGroup :selected-index="tab" @change="tab = $event">
         <TabList class="flex flex-wrap gap-x-5 border-b border-rule">
@@ -146,6 +155,7 @@ function drop(event: DragEvent): void {
             ><CategoryFolds v-if="rows.length > 0" v-model="folded" :work="rows.map(({ piece }) => piece)" />
             <ResultGrid
               v-if="rows.length > 0"
+              ref="grid"
               :key="`${classRecord.place} ${subject?.key}`"
               :work="inOrder"
               :spreads="inView"

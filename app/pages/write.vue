@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Finding } from '~~/core/checks/finding'
 import type { DraftsAnswer } from '~~/contracts/answers'
 import { takes } from '~~/core/record/takers'
 import { writePronouns } from '~~/core/people/pronouns'
@@ -34,14 +35,30 @@ const { findings, text, languageProblem } = useFindings(
 const shownFindings = computed(() =>
   findings.value.filter((finding) => !['empty', 'mark without comment', 'out of step'].includes(finding.check)),
 )
-/** The next finding after the cursor, round to the first; its words are marked in the editor. */
+/** The finding that was turned to last, and where that left the cursor. */
+const turnedTo = shallowRef<{ finding: Finding; caret: number } | null>(null)
+const keyOf = ({ check, start, end }: Finding): string => `${start} ${end} ${check}`
+const inOrder = computed(() => shownFindings.value.toSorted((a, b) => a.start - b.start || a.end - b.end))
+const atFinding = computed(() => {
+  const last = turnedTo.value?.finding
+  return last ? inOrder.value.findIndex((each) => keyOf(each) === keyOf(last)) : -1
+})
+/** What is said of it, for who does not see where it is. */
+const toldFinding = computed(() => {
+  const finding = inOrder.value[atFinding.value]
+  return finding ? `${atFinding.value + 1} of ${inOrder.value.length}, ${finding.check}: ${finding.why}` : ''
+})
+/** The next finding, round to the first: after the one turned to last, or after the cursor where that was moved since. */
 function nextFinding(): void {
   const from = editor.value?.caret() ?? 0
-  const placed = shownFindings.value
-    .filter((finding) => finding.end > finding.start)
-    .toSorted((a, b) => a.start - b.start)
-  const next = placed.find((finding) => finding.start >= from) ?? placed[0]
-  if (next) editor.value?.show(next)
+  const isThere = atFinding.value >= 0 && turnedTo.value?.caret === from
+  const next = isThere
+    ? inOrder.value[atFinding.value + 1]
+    : inOrder.value.find((finding) => finding.start >= from && finding.end > finding.start)
+  const finding = next ?? inOrder.value[0]
+  if (!finding) return
+  editor.value?.show(finding)
+  turnedTo.value = { finding, caret: editor.value?.caret() ?? 0 }
 }
 
 function onKey(event: KeyboardEvent): void {
@@ -52,6 +69,7 @@ function onKey(event: KeyboardEvent): void {
 
 watch([box, student], () => {
   message.value = ''
+  turnedTo.value = null
 })
 
 function draftEmpty(): Promise<void> {
@@ -97,11 +115,12 @@ function draftEmpty(): Promise<void> {
       v-if="takes(student, box.subject) || text !== ''"
       ref="editor"
       :student="student"
+      :described-by="shownFindings.length > 0 ? 'findings-here' : undefined"
       :box="box"
       :may="may && takes(student, box.subject)"
     />
     <section v-if="shownFindings.length > 0" aria-label="Findings">
-      <h2 class="small-head mb-2">
+      <h2 id="findings-here" class="small-head mb-2">
         {{ shownFindings.length }} {{ shownFindings.length === 1 ? 'thing' : 'things' }} to look at
       </h2>
       <FindingList
@@ -110,8 +129,10 @@ function draftEmpty(): Promise<void> {
         :findings="shownFindings"
         :text="text"
         :may="may"
+        :turned-to="inOrder[atFinding]"
         @show="editor?.show($event)"
       />
+      <p class="sr-only" role="status">{{ toldFinding }}</p>
     </section>
     <OfferedSentences v-if="may && takes(student, box.subject)" ref="offered" :student="student" :box="box" />
     <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>

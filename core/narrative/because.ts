@@ -169,6 +169,8 @@ export interface NarrativeFacts {
   readonly termBefore: string | null
   /** Facts about the student that hold for the whole box; what is not known is not in it. */
   readonly sayable: Partial<Record<FactName, SayableFact>>
+  /** Of which kinds whoever asks does not see all: that one is not there says nothing. */
+  readonly unseen?: ReadonlySet<Because['kind']> | undefined
 }
 
 /** A part of the plan about which nothing is said, and why. */

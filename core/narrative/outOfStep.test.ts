@@ -126,6 +126,11 @@ describe('a general comment that rests on several subjects and a note', () => {
     expect(staleSentences(sentences, seenBy(['art', 'music'], true))).toEqual([])
     expect(staleSentences(sentences, seenBy(['art', 'music'], false)).map(({ at }) => at)).toEqual([4])
   })
+  it('is not called out of step by whom its notes are kept from, though they read every subject', () => {
+    const blind = { ...seenBy(['art', 'music'], false) }
+    const facts = { ...blind.facts, unseen: new Set(['note' as const]) }
+    expect(staleSentences(sentences, { ...blind, facts })).toEqual([])
+  })
   it('is not called out of step by who may read one of them, and cannot know', () => {
     const narrow = { ...seenBy(['music'], false) }
     const whole = { subjects: ['music'], best: [], skills: null }

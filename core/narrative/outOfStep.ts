@@ -54,14 +54,20 @@ export function staleSentences(sentences: readonly DraftSentence[], request: Dra
 }
 
 /**
- * What somebody who may read only some subjects cannot know of a general comment: reasons of the other subjects, and
- * notes, which are not sent with them.
+ * What whoever asks cannot know: reasons of a kind that is kept from them, and of a general comment those of subjects
+ * that they do not read, with the notes, which are not sent with them.
  */
 function hiddenFrom(sentences: readonly DraftSentence[], { facts }: DraftRequest): (because: Because) => boolean {
   const subjects = facts.whole?.subjects
   const isOther = (because: Because): boolean => subjects !== undefined && isOfOtherSubject(because, subjects)
   const isNarrow = sentences.some(({ because }) => because.some(isOther))
-  return (because) => isOther(because) || (isNarrow && because.kind === 'note')
+  const isOfHabit = ({ kind, about }: Because): boolean =>
+    kind === 'trend' && about !== 'mark' && !facts.standings.some((standing) => standing.about === about)
+  return (because) =>
+    isOther(because) ||
+    (isNarrow && because.kind === 'note') ||
+    (facts.unseen?.has(because.kind) ?? false) ||
+    ((facts.unseen?.has('habit') ?? false) && isOfHabit(because))
 }
 
 /**

@@ -18,6 +18,7 @@ import { countsOf, levelIn, ratedFacts, toldSkills, skillWordsOf } from './rated
 import { noteFacts } from './noteFacts'
 import { perStudent } from './perStudent'
 import { sayableFacts } from './sayableFacts'
+import type { UnseenKind } from './termRecord'
 import { wholeRecord } from './wholeRecord'
 
 /** Everything that a comment in this box may speak of. Only settled values count: a proposal is not yet a fact. */
@@ -43,7 +44,13 @@ export function narrativeFacts(index: RecordIndex, studentId: string, box: Comme
     skillsInAll: subject ? toldSkills(record.skills, subject.key).length : 0,
     termBefore: record.earlier[0] ? lowerFirst(record.earlier[0].term.name) : null,
     sayable: sayableFacts(index, studentId, subject, standings),
+    ...(record.unseen && { unseen: unseenIn(record.unseen, box) }),
   }
+}
+
+/** Of a box with a subject, whoever reads it reads the notes and the results. */
+function unseenIn(unseen: readonly UnseenKind[], box: CommentBox): ReadonlySet<UnseenKind> {
+  return new Set(unseen.filter((kind) => box.subject === null || kind === 'habit' || kind === 'attendance'))
 }
 
 /** What the narrative engine needs to write one box of one student. */

@@ -48,6 +48,10 @@ export function cutRecord(record: PackedTerm, reader: RecordReader): PackedTerm 
           (note.kind === 'work' && workIds.has(note.about))),
     ),
     earlier: record.earlier.map((each) => cutSettled(each, reader, isSeen)),
+    unseen: [
+      ...(['note', 'habit', 'attendance'] as const).filter((kind) => !reader.sees(kind)),
+      ...(work.length < record.work.length ? (['result'] as const) : []),
+    ],
   }
   return cut
 }

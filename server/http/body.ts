@@ -71,8 +71,16 @@ export function checked<S extends z.ZodType>(came: unknown, schema: S): z.infer<
   const read = schema.safeParse(came)
   if (read.success) return read.data
   const [issue] = read.error.issues
-  const where = issue && issue.path.length > 0 ? ` (${issue.path.join('.')})` : ''
-  throw new Refusal('invalid', issue ? `${issue.message}${where}` : 'This could not be read.')
+  throw new Refusal('invalid', issue ? `${issue.message}${placeInWords(issue.path)}` : 'This could not be read.')
+}
+
+/**
+ * Where in a list something is wrong, as people count: the names that a program has for it say nothing to them.
+ * @example placeInWords(['students', 0, 'student', 'pronouns']) // ' (number 1 of the list)'
+ */
+function placeInWords(path: readonly PropertyKey[]): string {
+  const place = path.find((each) => typeof each === 'number')
+  return place === undefined ? '' : ` (number ${place + 1} of the list)`
 }
 
 function parsed(bytes: Buffer): unknown {

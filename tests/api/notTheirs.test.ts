@@ -69,7 +69,7 @@ const inGroup: Readonly<Record<string, 'of the subject' | 'of the child' | 'noth
   ...{ term: 'of the subject', classRoom: 'of the subject', teachers: 'of the subject', categories: 'of the subject' },
   ...{ work: 'of the subject', results: 'of the subject', questions: 'of the subject', answers: 'of the subject' },
   ...{ marks: 'of the subject', levels: 'of the subject', comments: 'of the subject', accepted: 'of the subject' },
-  ...{ observations: 'of the subject', earlier: 'of the subject', groups: 'of the subject' },
+  ...{ unseen: 'of the subject', observations: 'of the subject', earlier: 'of the subject', groups: 'of the subject' },
   ...{ students: 'of the child', namesInYear: 'of the child' },
   ...{ habitScores: 'nothing', attendance: 'nothing', practice: 'nothing' },
 }

@@ -92,3 +92,45 @@ test('a column that is typed down ends with its last child; a number that is cli
   await page.getByRole('tab', { name: 'Attendance' }).click()
   await expect(absent).toHaveValue('2.5')
 })
+
+test('work is added and typed into; findings are gone through and replace nothing; nothing finished is asked about', async ({
+  page,
+}) => {
+  await page.goto(`${school.address}/gather`)
+  await page.getByRole('button', { name: 'Add a piece of work' }).click()
+  await page.getByLabel('A new piece of work').fill('Map quiz')
+  await page.getByLabel('Out of').click()
+  await page.keyboard.type('10')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  // From there on the column is typed down, the first child first.
+  await expect(page.getByRole('grid')).toBeFocused()
+  for (const score of ['7', '8', '9']) {
+    await page.keyboard.type(score)
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('gridcell', { name: /^Maya.*Map quiz.*7/ })).toBeVisible()
+  await expect(page.getByRole('gridcell', { name: /^Omar.*Map quiz.*9/ })).toBeVisible()
+
+  await page.goto(`${school.address}/write`)
+  await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
+  const text = page.getByRole('textbox', { name: /for Maya$/ })
+  await text.fill('They done well.')
+  const turnedTo = page.locator('li[aria-current="true"]')
+  const seen = new Set<string>()
+  for (let nth = 0; nth < 4; nth += 1) {
+    await page.keyboard.press('Alt+n')
+    await expect(turnedTo).toHaveCount(1)
+    seen.add((await turnedTo.locator('b').textContent()) ?? '')
+  }
+  expect(seen.size).toBeGreaterThan(1)
+  await expect(text).toHaveAccessibleDescription(/things? to look at/)
+  // Wherever it is turned to, a letter never takes the place of the whole comment.
+  await page.keyboard.type('x')
+  expect((await text.inputValue()).length).toBeGreaterThan(8)
+
+  await page.goto(`${school.address}/read`)
+  const signOff = page.getByRole('region', { name: 'Sign-off' })
+  await signOff.getByRole('button', { name: 'Sign off' }).click()
+  await expect(signOff).toContainText(/This is not finished: none of \d+ comments finished/)
+  expect(await lookedAt(page)).toEqual([[], 0])
+})
