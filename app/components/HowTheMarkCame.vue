@@ -33,6 +33,10 @@ const bound = (words: string): string => words.replaceAll(' %', '\u00a0%')
     <p v-if="story.proposal !== null" class="flex border-b border-edge py-1 font-semibold">
       <span class="flex-1">Proposal</span>{{ bound(story.proposal) }}
     </p>
+    <details v-if="story.exact.length > 0" class="border-b border-rule py-1">
+      <summary>Exactly</summary>
+      <p v-for="line in story.exact" :key="line" class="py-0.5 pl-4">{{ bound(line) }}</p>
+    </details>
     <p v-for="end in story.ends" :key="end" class="py-0.5">{{ bound(end) }}</p>
   </section>
 </template>

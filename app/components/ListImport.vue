@@ -148,7 +148,9 @@ function take(): Promise<void> {
         >
           {{
             read.plan.added + read.plan.changed === 0
-              ? 'Nothing in it is new'
+              ? read.plan.refused.length > 0 && read.plan.unchanged === 0
+                ? 'None of it can be taken'
+                : 'Nothing in it is new'
               : `Take ${count(read.plan.added + read.plan.changed)} in`
           }}
         </button>

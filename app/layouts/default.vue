@@ -15,6 +15,7 @@ const route = useRoute()
 const nobody = computed(() => classRecord.record?.students.length === 0)
 const { marginFolded, listFolded, sheet } = useFrame()
 const { others } = useLive()
+const main = useTemplateRef('main')
 /** The stage from which one came to a student's page. */
 let cameFrom = 'settle'
 
@@ -31,6 +32,8 @@ watch(
     if (path === '/student') cameFrom = before?.slice(1) ?? cameFrom
     else view.kept.stage = path.slice(1)
     sheet.value = null
+    // Each stage opens at its top, wherever the one before was left.
+    if (path !== before) main.value?.scrollTo(0, 0)
   },
   { immediate: true },
 )
@@ -84,7 +87,7 @@ useEventListener('keydown', onKey, { capture: true })
     <p v-if="classRecord.problem" class="needs" role="alert">{{ classRecord.problem }}</p>
     <div class="flex min-h-0 flex-1">
       <ClassList v-if="view.desk && classRecord.record" />
-      <main class="relative min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
+      <main ref="main" class="relative min-w-0 flex-1 middle:overflow-y-auto" tabindex="-1">
         <div v-if="classRecord.record && nobody" class="max-w-160 px-5 py-8">
           <h1 class="text-xl font-semibold">Nobody is in {{ classRecord.record.classRoom.name }} yet</h1>
           <p v-if="session.person?.setsUp" class="mt-2">

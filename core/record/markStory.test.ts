@@ -87,6 +87,15 @@ describe('how a mark came about', () => {
       'Reaches the pass line (50 %, as is common: your school has not said).',
     ])
   })
+  it('is rounded in one way throughout, and exactly where that is asked for', () => {
+    const work = exampleClass().work.map((each) => ({ ...each, outOf: 9 }))
+    const { parts, proposal, exact } = story({ work })
+    const shown = [proposal, ...parts.flatMap(({ words, lines }) => [words, ...lines.map((line) => line.words)])]
+    // 6 and 9 of 9: 66.67 % and 100 %, their mean 83.33 %.
+    expect(shown.join('; ')).not.toMatch(/\d\.\d/)
+    expect(exact).toEqual(['100 % × 83.33 % = 83.33 %', 'Rounded once, half up: 83 %.'])
+    expect(story().exact).toEqual([])
+  })
   it.each([
     ['informs alone', { counts: false }, {}, {}, 'only informs'],
     ['no category', { category: 'gone' }, {}, {}, 'stands in no category'],

@@ -21,17 +21,19 @@ export interface StoryPart {
 
 /** How a mark came about, in words. */
 export interface MarkStory {
-  /** The proposal: "92.9 % A"; null while nothing counts. */
+  /** The proposal: "93 % A"; null while nothing counts. */
   readonly proposal: string | null
   readonly parts: readonly StoryPart[]
   readonly leftOut: readonly StoryLine[]
-  /** The sum, the rounding, the level and the pass, one sentence each. */
+  /** The sum and its rounding, with two decimals: all else is rounded as marks are shown. */
+  readonly exact: readonly string[]
+  /** The level and the pass, one sentence each. */
   readonly ends: readonly string[]
 }
 
 /**
  * How the mark of a student in a subject came about, down to each result, with what was left out and why.
- * @example markStory(index, 'maya', 'mathematics').ends[0] // '40 % × 70 % + 60 % × 90 % = 82 %'
+ * @example markStory(index, 'maya', 'mathematics').exact[0] // '40 % × 70 % + 60 % × 90 % = 82 %'
  */
 export function markStory(index: RecordIndex, studentId: string, subject: string): MarkStory {
   const [rules, scale] = [index.rulesOf(subject), index.markScaleOf(subject)]
@@ -41,7 +43,7 @@ export function markStory(index: RecordIndex, studentId: string, subject: string
   const lines = linesOf(work, results, new Set(categories.map(({ key }) => key)), rules)
   const level = percent === null || !scale ? undefined : markLevel(percent, scale, rules)
   return {
-    proposal: percent === null ? null : [per(percent), level?.symbol].filter(Boolean).join(' '),
+    proposal: percent === null ? null : [percentText(percent, rules.decimals), level?.symbol].filter(Boolean).join(' '),
     parts: marks.map((mark) => ({
       name: mark.name,
       words: partInWords(mark, rules),
@@ -51,7 +53,8 @@ export function markStory(index: RecordIndex, studentId: string, subject: string
     ends:
       percent === null
         ? [marks.length > 0 ? 'Every category here weighs 0, so nothing counts.' : 'Nothing counts yet.']
-        : [...sumInWords(marks, percent), ...endsOf(percent, index, subject)],
+        : endsOf(percent, index, subject),
+    exact: percent === null ? [] : exactly(marks, percent, rules),
   }
 }
 
@@ -95,7 +98,7 @@ function resultInWords(piece: PieceOfWork, { state, score }: Result, percent: nu
   const points = `${plain(score ?? 0)} of ${plain(piece.outOf)}`
   const lost = state === 'late' && rules.late === 'loses some' ? `, late: less ${plain(rules.lateLoss)} %` : ''
   const late = state === 'late' && lost === '' ? ', late' : ''
-  return `${points}${late}${lost} = ${per(percent)}${weight}`
+  return `${points}${late}${lost} = ${percentText(percent, rules.decimals)}${weight}`
 }
 
 const ways: Readonly<Record<MarkRules['together'], string>> = {
@@ -114,25 +117,25 @@ function partInWords({ percent, share, pieces, isExam }: CategoryMark, rules: Ma
       ? `, the newest ${plain(rules.newestWeighs)} %`
       : ''
   const how = pieces === 1 ? of : `${way}${newest}, of ${of}`
-  return `${per(percent)}, ${how}; ${isExam ? 'the exam ' : ''}weighs ${per(share * 100)}`
+  return `${percentText(percent, rules.decimals)}, ${how}; ${isExam ? 'the exam ' : ''}weighs ${per(share * 100)}`
 }
 
-function sumInWords(marks: readonly CategoryMark[], percent: number): string[] {
-  if (marks.length < 2) return []
+function exactly(marks: readonly CategoryMark[], percent: number, { decimals }: MarkRules): string[] {
   const terms = marks.map((mark) => `${per(mark.share * 100, 2)} × ${per(mark.percent, 2)}`)
-  return [`${terms.join(' + ')} = ${per(percent, 2)}`]
+  const isRounded = roundHalfUp(percent, decimals) !== percent
+  return [
+    ...(marks.length > 1 || isRounded ? [`${terms.join(' + ')} = ${per(percent, 2)}`] : []),
+    ...(isRounded ? [`Rounded once, half up: ${percentText(percent, decimals)}.`] : []),
+  ]
 }
 
 function endsOf(percent: number, index: RecordIndex, subject: string): string[] {
   const [rules, scale] = [index.rulesOf(subject), index.markScaleOf(subject)]
-  const shown = percentText(percent, rules.decimals)
-  const isRounded = roundHalfUp(percent, rules.decimals) !== percent
   const level = scale && markLevel(percent, scale, rules)
   const passes = passLineOf(rules)
   const reached = roundHalfUp(percent, rules.decimals) >= passes.percent
   const line = `${plain(passes.percent)} %${passes.isOwn ? '' : ', as is common: your school has not said'}`
   return [
-    ...(isRounded ? [`Rounded once, half up: ${shown}.`] : []),
     ...(level
       ? [
           `${level.symbol} (${level.name}) begins at ${plain(level.lowestPercent ?? 0)} %, ` +

@@ -29,6 +29,14 @@ const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth']
 const usual = { due: 10, locks: 14, fromNow: 7 }
 
 /**
+ * When comments are due in a term that ends on a day, and when it locks.
+ * @example usualDays('2026-12-20') // { commentsDue: '2026-12-10', locks: '2027-01-03' }
+ */
+export function usualDays(ends: string): Pick<TermDays, 'commentsDue' | 'locks'> {
+  return { commentsDue: addDays(ends, -usual.due), locks: addDays(ends, usual.locks) }
+}
+
+/**
  * So many terms of one length, one after the other, for a school to put its own days in. In the term that today is in,
  * comments are not due at once, nor before today.
  * @example proposeTerms({ name: '2026–27', starts: '2026-08-17', ends: '2027-07-02' }, 2).map((term) => term.name)
@@ -41,14 +49,8 @@ export function proposeTerms({ starts, ends }: YearDays, count: number, today = 
     const last = addDays(starts, Math.floor((days * (nth + 1)) / count + 0.5) - 1)
     const name = count === 1 ? 'The year' : `${ordinals[nth] ?? nth + 1} ${termWords[count] ?? 'term'}`
     const soonest = first <= today && today <= last ? addDays(today, usual.fromNow) : first
-    const due = addDays(last, -usual.due)
-    return {
-      name,
-      starts: first,
-      ends: last,
-      commentsDue: due < soonest ? soonest : due,
-      locks: addDays(last, usual.locks),
-    }
+    const { commentsDue: due, locks } = usualDays(last)
+    return { name, starts: first, ends: last, commentsDue: due < soonest ? soonest : due, locks }
   })
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { addDays } from '~~/core/addDays'
+import { usualDays } from '~~/core/terms/schoolYear'
 import type { TermDays } from '~~/core/terms/schoolYear'
 import { useOwnSchool } from '~/stores/ownSchool'
 
@@ -29,7 +30,7 @@ function add(): Promise<void> {
   const year = school.year?.year
   const starts = last ? addDays(last.ends, 1) : (year?.starts ?? '')
   const ends = year && starts < year.ends ? year.ends : addDays(starts, 60)
-  const term = { name: `Term ${terms.value.length + 1}`, starts, ends, commentsDue: addDays(ends, -10), locks: ends }
+  const term = { name: `Term ${terms.value.length + 1}`, starts, ends, ...usualDays(ends) }
   return attempt(() => school.writeTerm(crypto.randomUUID(), term, null))
 }
 </script>

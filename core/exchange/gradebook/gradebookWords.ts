@@ -62,6 +62,7 @@ const headingWords: readonly [ColumnRole, RegExp][] = [
   ['ignore', /^(gesamt|end|schluss)note$|^(nota|voto|note|media|moyenne)(final|finale|generale|total)$/],
   ['ignore', /^(gemiddelde|eindcijfer|totaal|gennemsnit|gjennomsnitt|medelvarde|totalt|slutbetyg)$/],
   ['ignore', /^(class|overall|total|term)?(avg|average|mean)(mark|score|grade|%)?$|^percentage$|^totalgeneral$/],
+  ['ignore', /^ø(note|noten|punkte|mark|score|%)?s?$/],
   ['ignore', /^(gesamtpunkte|schnitt|mittelwert|somma|totale|notamedia|sumpoeng|snitt|medel|summa)$/],
   // What somebody is measured against, and what a program notes of itself.
   [
@@ -110,6 +111,7 @@ const summaryWords: readonly RegExp[] = [
   /^(class|group)?(std|stdev|stddev|standarddeviation|sd|count|range)s?$|^n$|^numberof(pupils|students|children)$/,
   /^(klassen)?(durchschnitt|schnitt|mittelwert|summe)$|^moyenne(de(la)?classe)?$|^mediane$/,
   /^(media|promedio|gemiddelde|gennemsnit|snitt|medel)$|^media(de)?(la)?clas[se]e?$|^mediaclasse$/,
+  /^ø(klasse|class|note|noten|punkte)?$/,
   /^(klasgemiddelde|klassesnitt|medelvarde|bester?)$/,
 ]
 

@@ -235,7 +235,7 @@ describe('gradebook files of different make', () => {
   })
 
   it.each([
-    ['Total', 'Total points', 'Current score', 'Final grade', 'Durchschnitt', 'Moyenne'],
+    ['Total', 'Total points', 'Current score', 'Final grade', 'Durchschnitt', 'Moyenne', 'Ø'],
     ['Subtotal', 'Overall mark', 'Term average', 'Year total', 'Gesamt', 'Promedio'],
   ])('takes no total for a piece of work', (...headings) => {
     const table = readTable(`Number,Final exam,${headings.join(',')}\n05101,7,7,7,7,7,7,7\n`)
