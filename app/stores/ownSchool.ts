@@ -122,12 +122,16 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     await loadYear()
   }
 
-  /** Takes students in behind those who are there. */
-  async function takeIn(students: readonly ListedStudent[]): Promise<void> {
+  /** Takes students in behind those who are there, and changes some of these with it. */
+  async function takeIn(
+    students: readonly ListedStudent[],
+    changed: Parameters<typeof writeStudents>[0] = [],
+  ): Promise<void> {
     const from = Math.max(-1, ...(roster.value?.students ?? []).map((student) => student.position)) + 1
-    await writeStudents(
-      students.map((student, nth) => ({ id: crypto.randomUUID(), student, was: null, position: from + nth })),
-    )
+    await writeStudents([
+      ...changed,
+      ...students.map((student, nth) => ({ id: crypto.randomUUID(), student, was: null, position: from + nth })),
+    ])
   }
 
   async function writeStudents(

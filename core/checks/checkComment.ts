@@ -60,8 +60,8 @@ const checks: readonly Check[] = [
 ]
 
 /**
- * Everything the checks find in one box of one student, but for what the teacher has said is right. Of a subject that the
- * child does not take nothing is asked.
+ * Everything the checks find in one box of one student, but for what the teacher has said is right. Of a subject that
+ * the child does not take nothing is asked.
  */
 export function checkComment(index: RecordIndex, student: Student, box: CommentBox): Finding[] {
   if (!takes(student, box.subject)) return []

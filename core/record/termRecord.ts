@@ -84,8 +84,8 @@ export interface TermRecord extends SettledTerm {
   /** Findings of which a teacher has said that this is right. */
   readonly accepted: readonly AcceptedFinding[]
   /**
-   * What is kept from whoever reads the record, all of it or, of notes and results, what is no subject's that they read:
-   * a comment may rest on it all the same. Nothing where it is left out.
+   * What is kept from whoever reads the record: all of it or, of notes and results, what is of no subject that they
+   * read. A comment may rest on it all the same. Nothing where it is left out.
    */
   readonly unseen?: readonly UnseenKind[] | undefined
 }

@@ -134,3 +134,39 @@ test('work is added and typed into; findings are gone through and replace nothin
   await expect(signOff).toContainText(/This is not finished: none of \d+ comments finished/)
   expect(await lookedAt(page)).toEqual([[], 0])
 })
+
+test('a class that is pasted again is the same class; a column that is pasted into a cell goes down from there', async ({
+  page,
+}) => {
+  await page.goto(`${school.address}/school/classes`)
+  await page.getByRole('button', { name: /^7 Heron/ }).click()
+  await page.getByText('A list of the class: more students, or changes').click()
+  const list = page.getByRole('textbox', { name: 'A list of the class: more students, or changes' })
+  const told = page.getByRole('status').filter({ hasText: 'as they are' })
+  await list.fill('Reed\tMaya\nReed\tKit\nReed\tOmar')
+  await expect(told).toContainText('0 students new, 0 changed, 3 as they are, 0 refused')
+  await list.fill('Name\tPronouns\nMaya Reed\tshe/her\nKit Reed\tthey/them\nLumi Saarinen\tshe/her')
+  await expect(told).toContainText('1 student new, 1 changed, 1 as they are')
+  await expect(told).toContainText('given name “Lumi”, family name “Saarinen”')
+  await expect(page.getByText('Maya Reed: pronouns they/them → she/her')).toBeVisible()
+  await page.getByRole('button', { name: 'Take 2 students in' }).click()
+  const pronouns = page.getByLabel(/^Pronouns of/)
+  await expect(pronouns).toHaveCount(4)
+  await expect(pronouns.first()).toHaveValue('she/her')
+  expect(await lookedAt(page)).toEqual([[], 0])
+
+  const paste = (text: string) =>
+    pronouns.nth(1).evaluate((cell, words) => {
+      const data = new DataTransfer()
+      data.setData('text/plain', words)
+      cell.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    }, text)
+  await paste('he/him\nhe/him\nhe/him\nhe/him')
+  await expect(page.getByRole('alert')).toContainText('4 lines were pasted, and 3 children stand here and below')
+  await paste('he/him\nhe/him')
+  await expect(pronouns.nth(2)).toHaveValue('he/him')
+  await page.reload()
+  await page.getByRole('button', { name: /^7 Heron/ }).click()
+  await expect(pronouns.nth(1)).toHaveValue('he/him')
+  await expect(pronouns.nth(3)).toHaveValue('she/her')
+})

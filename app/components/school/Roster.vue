@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
 import { pastedStudents, type PastedStudent } from '~~/core/exchange/lists/pastedStudents'
+import { planRoster } from '~~/core/exchange/lists/planRoster'
 import { displayName } from '~~/core/people/names'
 import { longDate } from '~~/core/reports/longDate'
 import { useOwnSchool } from '~/stores/ownSchool'
@@ -27,38 +28,54 @@ watch(openedStudent, (student) => {
 })
 const grade = ref(students.value[0]?.gradeLevel ?? /\d+/.exec(school.roster?.name ?? '')?.[0] ?? '')
 
-/** What a class list would bring. */
+/** What a class list would bring, and change of who is there. */
 function plan(text: string) {
-  const found = pastedStudents(text, { grade: grade.value, next: nextNumber() }).map((student) => ({
-    row: student.row,
-    read: listedStudent.safeParse(fromTheStart(student)),
-    name: displayName({ given: student.usedName, family: student.family }),
-  }))
-  const read = found.flatMap(({ read: each }) => (each.success ? [each.data] : []))
-  const isHere = new Set(students.value.map(({ schoolNumber }) => schoolNumber))
-  const added = read.filter(({ schoolNumber }) => !isHere.has(schoolNumber))
-  const withoutPronouns = added.length > 0 && added.every(({ pronouns }) => pronouns === 'name only')
-  return {
-    added: added.length,
-    changed: 0,
-    unchanged: read.length - added.length,
-    refused: found.flatMap(({ row, read: each, name }) =>
-      each.success ? [] : [{ row, reason: `${name}: ${each.error.issues[0]?.message ?? ''}` }],
+  const pasted = pastedStudents(text, { grade: grade.value, next: nextNumber() })
+  const { added, changed, unchanged, refused } = planRoster(pasted, students.value)
+  const wrong: { row: number; reason: string }[] = []
+  const check = (student: ListedStudent, row: number): ListedStudent[] => {
+    const read = listedStudent.safeParse(student)
+    if (read.success) return [read.data]
+    const name = displayName({ given: student.usedName, family: student.family })
+    wrong.push({ row, reason: `${name}: ${read.error.issues[0]?.message ?? ''}` })
+    return []
+  }
+  const fresh = added.flatMap((student) => check(fromTheStart(student), student.row))
+  const others = changed.flatMap(({ was: { id, position, ...was }, fields, words }) =>
+    check({ ...was, ...fields }, pasted.find((each) => each.schoolNumber === was.schoolNumber)?.row ?? 0).map(
+      (student) => ({ id, position, was, student, words }),
     ),
+  )
+  const withoutPronouns = fresh.length > 0 && fresh.every(({ pronouns }) => pronouns === 'name only')
+  return {
+    added: fresh.length,
+    changed: others.length,
+    unchanged,
+    refused: [...refused, ...wrong].toSorted((a, b) => a.row - b.row),
     unknown: [],
-    notes: withoutPronouns ? [noPronouns] : [],
-    lines: added.map(({ schoolNumber, legalGiven, usedName, family, pronouns, gradeLevel }) => {
-      const called = usedName === legalGiven ? '' : `, called ${usedName}`
-      return `${schoolNumber} ${displayName({ given: legalGiven, family })}${called}, ${pronouns}, grade ${gradeLevel}`
-    }),
-    take: () => school.takeIn(added),
+    notes: [...(added[0]?.family ? [readAs(added[0])] : []), ...(withoutPronouns ? [noPronouns] : [])],
+    lines: [
+      ...others.map(({ words }) => words),
+      ...fresh.map(({ schoolNumber, legalGiven, usedName, family, pronouns, gradeLevel }) => {
+        const called = usedName === legalGiven ? '' : `, called ${usedName}`
+        return `${schoolNumber} ${displayName({ given: legalGiven, family })}${called}, ${pronouns}, grade ${gradeLevel}`
+      }),
+    ],
+    take: () =>
+      school.takeIn(
+        fresh,
+        others.map(({ words: _words, ...each }) => each),
+      ),
   }
 }
+/** Columns without headings may stand the other way round: how names were read is said before they are taken. */
+const readAs = ({ legalGiven, family }: PastedStudent): string =>
+  `Read as: given name “${legalGiven}”, family name “${family}”.`
 const noPronouns =
   'There are no pronouns in this list, so comments name each student instead. Add them here, or in the table later.'
 
 /** Whoever is in a list is in the class from its beginning on, until something else is said. */
-function fromTheStart({ row: _row, ...student }: PastedStudent): ListedStudent {
+function fromTheStart({ row: _row, said: _said, ...student }: PastedStudent): ListedStudent {
   return { ...student, from: null, to: null }
 }
 
@@ -68,6 +85,25 @@ function nextNumber(): number {
   return (
     Math.max(1000 * ((school.year?.classes.findIndex((each) => each.id === school.classId) ?? 0) + 1), ...taken) + 1
   )
+}
+
+/** A column that is pasted into a cell goes down from there, one child a line, as one change. */
+function fillDown(event: ClipboardEvent, from: Listed, column: keyof ListedStudent): void {
+  const cells = (event.clipboardData?.getData('text/plain') ?? '').replace(/\r?\n$/, '').split(/\r?\n/)
+  if (cells.length < 2) return
+  event.preventDefault()
+  void attempt(async () => {
+    const below = students.value.slice(students.value.findIndex(({ id }) => id === from.id))
+    if (cells.length > below.length || cells.some((cell) => cell.includes('\t')))
+      throw new Error(
+        `${cells.length} lines were pasted, and ${below.length} children stand here and below: paste one column, a child a line. Nothing was changed.`,
+      )
+    const changed = below.slice(0, cells.length).flatMap(({ id, position, ...was }, nth) => {
+      const value = cells[nth]?.trim() ?? ''
+      return value === '' || value === was[column] ? [] : [{ id, position, was, student: { ...was, [column]: value } }]
+    })
+    if (changed.length > 0) await school.writeStudents(changed)
+  })
 }
 
 type Listed = RosterAnswer['students'][number]
@@ -126,6 +162,7 @@ function rename(name: string): Promise<void> {
                 :class="width"
                 :aria-label="`${title} of ${student.usedName} ${student.family}`"
                 :list="key === 'pronouns' ? 'pronouns' : undefined"
+                @paste="fillDown($event, student, key)"
                 @change="changeCell(student, key, ($event.target as HTMLInputElement).value)"
               />
             </td>
@@ -156,7 +193,13 @@ function rename(name: string): Promise<void> {
     <ListImport
       :key="`${school.classId} ${students.length === 0}`"
       class="mt-5"
-      :title="isGroup ? 'Paste a list of the group' : students.length === 0 ? 'Paste the class list' : 'More students'"
+      :title="
+        isGroup
+          ? 'Paste a list of the group'
+          : students.length === 0
+            ? 'Paste the class list'
+            : 'A list of the class: more students, or changes'
+      "
       :open="students.length === 0 && !isGroup"
       :columns="`${titles}; without headings they are told by what stands in them`"
       :words="['student', 'students']"

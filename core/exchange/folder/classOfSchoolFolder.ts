@@ -97,8 +97,8 @@ function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[]
 }
 
 /**
- * The subjects that a child does not take in a term, as in the database (not_taking): what is said of the child decides,
- * else whether the subject is taken by the class, or by the groups in one of which the child is.
+ * The subjects that a child does not take in a term, as in the database (not_taking): what is said of the child
+ * decides, else whether the subject is taken by the class, or by the groups in one of which the child is.
  */
 function notTakenIn(folder: SchoolFolder, term: Term): (number: string) => string[] {
   const { rows, setup } = folder

@@ -4,16 +4,15 @@ import { roleByHeading } from '../gradebook/gradebookWords'
 import { UnreadableFile } from '../files/problem'
 import { readTable, type TableRow } from '../files/readTable'
 
+/** What a class list may say of a child. */
+export type PastedField = 'schoolNumber' | 'legalGiven' | 'usedName' | 'family' | 'pronouns' | 'gradeLevel'
+
 /** A student as a list has them, before anything is decided; pronouns as they are written. */
-export interface PastedStudent {
+export interface PastedStudent extends Readonly<Record<PastedField, string>> {
   /** Where it stands, 1-based, as a spreadsheet shows it. */
   readonly row: number
-  readonly schoolNumber: string
-  readonly legalGiven: string
-  readonly usedName: string
-  readonly family: string
-  readonly pronouns: string
-  readonly gradeLevel: string
+  /** What the row itself says; all else is usual. */
+  readonly said: ReadonlySet<PastedField>
 }
 
 type Column = 'number' | 'name' | 'given name' | 'used name' | 'family name' | 'pronouns' | 'grade'
@@ -50,6 +49,18 @@ export function pastedStudents(text: string, { grade, next }: { grade: string; n
         family: given === '' ? '' : family,
         pronouns: cell('pronouns') || 'name only',
         gradeLevel: cell('grade') || grade,
+        said: new Set(
+          (
+            [
+              ['schoolNumber', cell('number')],
+              ['legalGiven', given],
+              ['usedName', cell('used name')],
+              ['family', given === '' ? '' : family],
+              ['pronouns', cell('pronouns')],
+              ['gradeLevel', cell('grade')],
+            ] as const
+          ).flatMap(([field, text]) => (text === '' ? [] : [field])),
+        ),
       },
     ]
   })
