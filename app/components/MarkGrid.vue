@@ -103,7 +103,8 @@ function focusRow(row: number): boolean {
             {{ settings.nameOf(cell.student) }}
             <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(cell.proposal) }}</span>
           </th>
-          <td class="text-right whitespace-nowrap">
+          <td :id="`proposal-${cell.student.id}`" class="text-right whitespace-nowrap">
+            <span class="sr-only">proposed</span>
             <StandsOut :percent="cell.proposal.computed.percent" :decimals="decimals" />
             {{ shown(cell.proposal.computed.percent) }}
             <b class="inline-block w-4 font-semibold">{{ besideMark(cell.proposal.proposedLevel?.symbol) }}</b>
@@ -115,6 +116,7 @@ function focusRow(row: number): boolean {
               :class="cell.proposal.agreement === 'open' ? 'border-dashed' : ''"
               :disabled="!may"
               :aria-label="`Settled mark of ${cell.student.usedName} ${cell.student.family}`"
+              :aria-describedby="`proposal-${cell.student.id}`"
               inputmode="decimal"
               :tabindex="row === stop ? 0 : -1"
               @focus="onFocus(row, cell.student.id)"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Finding } from '~~/core/checks/finding'
 import type { DraftsAnswer } from '~~/contracts/answers'
+import { teacherOf } from '~~/core/record/roster'
 import { takes } from '~~/core/record/takers'
 import { writePronouns } from '~~/core/people/pronouns'
 import { askServer } from '~/composables/useApi'
@@ -23,6 +24,12 @@ const student = computed(() => classRecord.student)
 const may = computed(() =>
   box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
 )
+/** Who writes here, for whoever may not. */
+const writer = computed(() => {
+  const { record } = classRecord
+  if (!record) return ''
+  return box.value?.subject == null ? record.classRoom.teacher : teacherOf(record, box.value.subject, student.value?.id)
+})
 const subjectName = computed(() => classRecord.record?.subjects.find(({ key }) => key === box.value?.subject)?.name)
 const empty = computed(() =>
   classRecord.boxTakers.filter((each) => box.value && !classRecord.index?.commentOf(each.id, box.value.key)?.text),
@@ -110,7 +117,10 @@ function draftEmpty(): Promise<void> {
     <p v-if="!takes(student, box.subject)" class="border-l-2 border-rule px-3 py-2">
       {{ student.usedName }} does not take {{ subjectName }}: nothing is owed here, and nothing of it is printed.
     </p>
-    <OutOfStep v-else :student="student" :box="box" :may="may" />
+    <p v-else-if="!may && !classRecord.may.locked" class="text-muted">
+      {{ writer ? `${writer} writes this comment` : 'Nobody is named yet who writes this comment' }}; you can read it.
+    </p>
+    <OutOfStep v-if="takes(student, box.subject)" :student="student" :box="box" :may="may" />
     <CommentEditor
       v-if="takes(student, box.subject) || text !== ''"
       ref="editor"

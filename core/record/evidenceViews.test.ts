@@ -97,6 +97,9 @@ it('a mark that is settled without a figure, or beside nothing, differs from not
     'settled at 60 %, the record adds up to 75 %',
   ])
   expect(differing({ marks: [{ ...settled, percent: null, special: 'absent' }] })).toEqual([])
+  // 75.6 reads 76, and is less than a point beside 75 and at the same level: no reason to look. 76 is one.
+  expect(differing({ marks: [{ ...settled, percent: 75.6, special: null }] })).toEqual([])
+  expect(differing({ marks: [{ ...settled, percent: 76, special: null }] })).toHaveLength(1)
   expect(differing({ marks: [{ ...settled, percent: 60, special: null }], results: [] })).toEqual([])
 })
 

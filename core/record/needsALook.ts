@@ -16,6 +16,8 @@ export interface Look {
 
 /** Points by which a mark is far from the last term's, or newer results are below the older ones; ours. */
 const far = 10
+/** A mark that differs by less from the record, at the same level, is no reason to look; ours. */
+const near = 1
 /** So many results are the newer ones. */
 const newer = 3
 
@@ -60,9 +62,12 @@ function falling(index: RecordIndex, studentId: string, subject: string): Look |
   return { studentId, subject, why: 'falling', words }
 }
 
+/** A settled mark that lies a point or more beside the record, or at another level: less hides those it matters to. */
 function differs(index: RecordIndex, studentId: string, subject: string): Look | null {
-  const { agreement, settled, computed } = markProposal(index, studentId, subject)
+  const { agreement, settled, computed, settledLevel, proposedLevel } = markProposal(index, studentId, subject)
   if (agreement !== 'differs' || settled?.percent == null || computed.percent === null) return null
+  const isNear = Math.abs(settled.percent - computed.percent) < near
+  if (isNear && settledLevel?.symbol === proposedLevel?.symbol) return null
   const words = `settled at ${figure(settled.percent)} %, the record adds up to ${figure(computed.percent)} %`
   return { studentId, subject, why: 'differs', words }
 }
