@@ -25,6 +25,11 @@ const rows = computed(() =>
     takes: takes(student, subject.value?.key ?? null),
   })),
 )
+/** Another subject, another list. */
+watch(
+  () => `${classRecord.place} ${subject.value?.key}`,
+  () => (list.value = said.value = ''),
+)
 const without = computed(() => rows.value.filter((row) => !row.takes))
 const summary = computed(() => {
   const called = subject.value?.name ?? ''
@@ -100,7 +105,7 @@ async function takeList(): Promise<void> {
       <form v-if="may" class="grid max-w-xl gap-2" @submit.prevent="takeList">
         <label class="grid gap-1"
           >Or paste those who take it, a name or number a line
-          <textarea v-model="list" class="field" rows="3" data-keeps />
+          <textarea v-model="list" class="field" rows="3" />
         </label>
         <p v-if="listed.unknown.length > 0" class="text-needs">
           Nobody here is called {{ listed.unknown.map((each) => `“${each}”`).join(', ') }}.

@@ -41,10 +41,8 @@ function plan(text: string) {
     return []
   }
   const fresh = added.flatMap((student) => check(fromTheStart(student), student.row))
-  const others = changed.flatMap(({ was: { id, position, ...was }, fields, words }) =>
-    check({ ...was, ...fields }, pasted.find((each) => each.schoolNumber === was.schoolNumber)?.row ?? 0).map(
-      (student) => ({ id, position, was, student, words }),
-    ),
+  const others = changed.flatMap(({ row, was: { id, position, ...was }, fields, words }) =>
+    check({ ...was, ...fields }, row).map((student) => ({ id, position, was, student, words })),
   )
   const withoutPronouns = fresh.length > 0 && fresh.every(({ pronouns }) => pronouns === 'name only')
   return {

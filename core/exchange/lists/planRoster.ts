@@ -8,6 +8,7 @@ export type RosterChild = Readonly<Record<PastedField, string>> & { readonly id:
 
 /** A child whom a list says something new of. */
 export interface RosterChange<Child extends RosterChild> {
+  readonly row: number
   readonly was: Child
   readonly fields: Partial<Record<PastedField, string>>
   /** "Maya Reed: pronouns name only → she/her" */
@@ -66,7 +67,13 @@ export function planRoster<Child extends RosterChild>(
         ([field, now]) => `${called[field as PastedField]} ${found.student[field as PastedField] || 'none'} → ${now}`,
       )
       if (words.length === 0) unchanged += 1
-      else changed.push({ was: found.student, fields, words: `${nameOf(found.student)}: ${words.join('; ')}` })
+      else
+        changed.push({
+          row: row.row,
+          was: found.student,
+          fields,
+          words: `${nameOf(found.student)}: ${words.join('; ')}`,
+        })
     }
   }
   return { added, changed, unchanged, refused }
