@@ -82,7 +82,7 @@ function focusRow(row: number): boolean {
       <thead>
         <tr class="border-b border-edge text-sm text-muted">
           <th scope="col" class="py-1">Student</th>
-          <th scope="col" class="text-right">Proposal</th>
+          <th id="proposal-head" scope="col" class="text-right">Proposal</th>
           <th scope="col" class="pl-3" :class="isNarrow ? 'w-26' : 'w-32 pl-6'">Settled</th>
           <template v-if="!isNarrow">
             <th scope="col"><span class="sr-only">Standing</span></th>
@@ -104,7 +104,6 @@ function focusRow(row: number): boolean {
             <span v-if="isNarrow" class="block text-xs font-normal text-muted">{{ comparisons(cell.proposal) }}</span>
           </th>
           <td :id="`proposal-${cell.student.id}`" class="text-right whitespace-nowrap">
-            <span class="sr-only">proposed</span>
             <StandsOut :percent="cell.proposal.computed.percent" :decimals="decimals" />
             {{ shown(cell.proposal.computed.percent) }}
             <b class="inline-block w-4 font-semibold">{{ besideMark(cell.proposal.proposedLevel?.symbol) }}</b>
@@ -116,7 +115,7 @@ function focusRow(row: number): boolean {
               :class="cell.proposal.agreement === 'open' ? 'border-dashed' : ''"
               :disabled="!may"
               :aria-label="`Settled mark of ${cell.student.usedName} ${cell.student.family}`"
-              :aria-describedby="`proposal-${cell.student.id}`"
+              :aria-describedby="`proposal-head proposal-${cell.student.id}`"
               inputmode="decimal"
               :tabindex="row === stop ? 0 : -1"
               @focus="onFocus(row, cell.student.id)"

@@ -43,7 +43,7 @@ const marks = computed(() => {
   const words = (proposal: typeof now): string =>
     proposal === undefined || proposal.computed.percent === null
       ? 'no mark'
-      : `${percentText(proposal.computed.percent, 1)} ${proposal.proposedLevel?.symbol ?? ''}`.trim()
+      : `${percentText(proposal.computed.percent, index.rulesOf(props.subject).decimals)} ${proposal.proposedLevel?.symbol ?? ''}`.trim()
   return { now: words(now), then: words(thereafter) }
 })
 

@@ -75,12 +75,15 @@ export function checked<S extends z.ZodType>(came: unknown, schema: S): z.infer<
 }
 
 /**
- * Where in a list something is wrong, as people count: the names that a program has for it say nothing to them.
- * @example placeInWords(['students', 0, 'student', 'pronouns']) // ' (number 1 of the list)'
+ * Where something is wrong, as people count and say it.
+ * @example placeInWords(['students', 0, 'student', 'schoolNumber']) // ' (school number, number 1 of the list)'
  */
 function placeInWords(path: readonly PropertyKey[]): string {
-  const place = path.find((each) => typeof each === 'number')
-  return place === undefined ? '' : ` (number ${place + 1} of the list)`
+  const nth = path.find((each) => typeof each === 'number')
+  const field = path.findLast((each) => typeof each === 'string')?.replace(/\p{Lu}/gu, ' $&')
+  const words = [field?.toLocaleLowerCase('en'), nth === undefined ? undefined : `number ${nth + 1} of the list`]
+  const said = words.filter(Boolean).join(', ')
+  return said === '' ? '' : ` (${said})`
 }
 
 function parsed(bytes: Buffer): unknown {
