@@ -129,7 +129,7 @@ export const rows = (): FolderRows => ({
     { work: 'w', number: 2, words: '', skill: null, outOf: 6 },
   ],
   answers: [{ work: 'w', number: '1', question: 2, score: 5.5 }],
-  choices: [{ number: '2', subject: 'sums', takes: 'no' as const }],
+  choices: [{ number: '2', subject: 'sums', takes: false }],
   practice: [
     { ...inSpring, program: 'Page Turners', kind: 'minutes', name: '2027-02-01', amount: 35, beside: null },
     { ...inSpring, program: 'Page Turners', kind: 'goal', name: 'Short vowels', amount: 3, beside: 5 },

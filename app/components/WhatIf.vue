@@ -40,10 +40,11 @@ const marks = computed(() => {
   if (!record || !index) return null
   const then = indexRecord({ ...record, results: withResults(record.results, cells.value) })
   const [now, thereafter] = [index, then].map((each) => markProposal(each, props.studentId, props.subject))
+  const { decimals } = index.rulesOf(props.subject)
   const words = (proposal: typeof now): string =>
     proposal === undefined || proposal.computed.percent === null
       ? 'no mark'
-      : `${percentText(proposal.computed.percent, index.rulesOf(props.subject).decimals)} ${proposal.proposedLevel?.symbol ?? ''}`.trim()
+      : `${percentText(proposal.computed.percent, decimals)} ${proposal.proposedLevel?.symbol ?? ''}`.trim()
   return { now: words(now), then: words(thereafter) }
 })
 

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
-import { studentMatcher } from '~~/core/people/matchStudent'
+import { planTakers } from '~~/core/exchange/lists/planTakers'
 import { takes } from '~~/core/record/takers'
 import { useClassRecord } from '~/stores/classRecord'
+import { useSession } from '~/stores/session'
 import { useSettings } from '~/stores/settings'
 
 /** Who of the class takes the subject in view: by a click, or by a list of those who do. */
 const classRecord = useClassRecord()
+const session = useSession()
 const settings = useSettings()
 const { busy, problem, attempt } = useAttempt()
 const list = ref('')
@@ -16,8 +18,7 @@ const subject = computed(() => classRecord.subject)
 const may = computed(
   () =>
     classRecord.may.locked === null &&
-    // Who changes the subject, and the school's coordinator, whose the phrasebook is too.
-    (classRecord.may.phrasebook || classRecord.may.subjects.includes(subject.value?.key ?? '')),
+    (session.person?.setsUp || classRecord.may.subjects.includes(subject.value?.key ?? '')),
 )
 const rows = computed(() =>
   (classRecord.record?.students ?? []).map((student) => ({
@@ -37,21 +38,13 @@ const summary = computed(() => {
   return `${rows.value.length - without.value.length} of ${rows.value.length} take ${called}`
 })
 
-/** What a list of names or numbers says: who is in it takes the subject, and nobody else. */
+/** Who is in the list takes the subject, and nobody else. */
 const listed = computed(() => {
-  const match = studentMatcher(classRecord.record?.students ?? [])
-  const lines = list.value
-    .split(/[\n;]/)
-    .map((line) => line.trim())
-    .filter(Boolean)
-  const found = new Set<string>()
-  const unknown: string[] = []
-  for (const line of lines) {
-    const who = match(/^\d+$/.test(line) ? { number: line } : { name: line.replace(/\t/g, ' ') })
-    if (who.kind === 'found') found.add(who.student.id)
-    else unknown.push(line)
+  try {
+    return planTakers(list.value, classRecord.record?.students ?? [])
+  } catch (error) {
+    return { takers: new Set<string>(), refused: [{ row: 1, reason: error instanceof Error ? error.message : '' }] }
   }
-  return { found, unknown }
 })
 
 function say(wanted: ReadonlyMap<string, boolean>): Promise<void> {
@@ -66,8 +59,8 @@ function say(wanted: ReadonlyMap<string, boolean>): Promise<void> {
 }
 
 async function takeList(): Promise<void> {
-  const { found } = listed.value
-  await say(new Map(rows.value.map(({ student }) => [student.id, found.has(student.id)])))
+  const { takers } = listed.value
+  await say(new Map(rows.value.map(({ student }) => [student.id, takers.has(student.id)])))
   if (!problem.value) list.value = ''
 }
 </script>
@@ -107,12 +100,12 @@ async function takeList(): Promise<void> {
           >Or paste those who take it, a name or number a line
           <textarea v-model="list" class="field" rows="3" />
         </label>
-        <p v-if="listed.unknown.length > 0" class="text-needs">
-          Nobody here is called {{ listed.unknown.map((each) => `“${each}”`).join(', ') }}.
-        </p>
-        <p v-if="listed.found.size > 0">
-          <button type="submit" class="quiet" :disabled="busy || listed.unknown.length > 0">
-            {{ listed.found.size }} take {{ subject.name }}, {{ rows.length - listed.found.size }} do not
+        <ul v-if="listed.refused.length > 0" class="needs">
+          <li v-for="each in listed.refused" :key="each.row">Row {{ each.row }}: {{ each.reason }}</li>
+        </ul>
+        <p v-if="listed.takers.size > 0">
+          <button type="submit" class="quiet" :disabled="busy || listed.refused.length > 0">
+            {{ listed.takers.size }} take {{ subject.name }}, {{ rows.length - listed.takers.size }} do not
           </button>
         </p>
       </form>

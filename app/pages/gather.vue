@@ -26,7 +26,7 @@ watch(
 
 const grid = useTemplateRef('grid')
 const addButton = useTemplateRef('addButton')
-/** Where the editor stood is nothing to be focused: on to the results of the piece of work, else back to where it began. */
+/** Where the editor stood nothing has the focus: on to the results of the piece of work, else back to the button. */
 async function leaveEditor(id?: string): Promise<void> {
   editing.value = null
   await nextTick()

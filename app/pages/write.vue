@@ -55,7 +55,7 @@ const toldFinding = computed(() => {
   const finding = inOrder.value[atFinding.value]
   return finding ? `${atFinding.value + 1} of ${inOrder.value.length}, ${finding.check}: ${finding.why}` : ''
 })
-/** The next finding, round to the first: after the one turned to last, or after the cursor where that was moved since. */
+/** The next finding, round to the first: after the one turned to last, or after the cursor where that was moved. */
 function nextFinding(): void {
   const from = editor.value?.caret() ?? 0
   const isThere = atFinding.value >= 0 && turnedTo.value?.caret === from

@@ -19,6 +19,15 @@ import { useSaving } from './saving'
 import { useView } from './view'
 
 /** Rows of the set-up that are changed one field at a time. */
+/** A changed row with its kind. */
+const changeOf: { [Kind in keyof SetupRows]: (row: SetupRows[Kind], was: SetupRows[Kind]) => SetupChange } = {
+  subject: (row, was) => ({ kind: 'subject', row, was }),
+  skill: (row, was) => ({ kind: 'skill', row, was }),
+  habit: (row, was) => ({ kind: 'habit', row, was }),
+  box: (row, was) => ({ kind: 'box', row, was }),
+  scale: (row, was) => ({ kind: 'scale', row, was }),
+}
+
 interface SetupRows {
   subject: SubjectRow
   skill: SkillRow
@@ -191,8 +200,7 @@ export const useOwnSchool = defineStore('ownSchool', () => {
     return inTurn(async () => {
       const was = rowsOf(kind).find((row) => ('id' in row ? row.id : row.key) === key)
       const part = was && partOf(was)
-      // TypeScript does not follow that kind, row and was belong together.
-      if (part) await sendSetup([{ kind, row: { ...was, ...part }, was } as unknown as SetupChange])
+      if (part) await sendSetup([changeOf[kind]({ ...was, ...part }, was)])
     })
   }
 

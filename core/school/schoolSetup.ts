@@ -8,6 +8,10 @@ import type { PossessiveRule } from '../narrative/possessive'
 import type { Layout } from './layout'
 import type { Scale } from '../scales/scale'
 
+/** Who takes a subject: everybody in their classes, or those alone who are in a group of it. */
+export const takenBy = ['class', 'groups'] as const
+export type TakenBy = (typeof takenBy)[number]
+
 export interface Subject {
   readonly key: string
   readonly name: string
@@ -15,8 +19,8 @@ export interface Subject {
   readonly inSentence: string
   readonly markScale: string
   readonly skillScale: string
-  /** Who takes it: everybody in their classes (where it is left out), or those alone who are in a group of it. */
-  readonly takenBy?: 'class' | 'groups' | undefined
+  /** The class where it is left out. */
+  readonly takenBy?: TakenBy | undefined
   /** Scales that take the place of these in some grades. */
   readonly markScaleByGrade?: ByGrade<string> | undefined
   readonly skillScaleByGrade?: ByGrade<string> | undefined

@@ -3,6 +3,7 @@ import { byGradeSchema } from '../people/byGrade'
 import { gradeRange } from '../people/gradeRange'
 import { tiers } from '../scales/tier'
 import { key, neededText, trimmedText } from '../text/textSchema'
+import { takenBy } from './schoolSetup'
 
 const characters = z
   .number()
@@ -20,7 +21,7 @@ export const subjectFields = z.object({
   markScaleByGrade: byGradeSchema(key),
   skillScaleByGrade: byGradeSchema(key),
   strandNames: z.record(key, neededText(80, 'A strand needs a name.')),
-  takenBy: z.enum(['class', 'groups'], 'A subject is taken by the class or by groups.').default('class'),
+  takenBy: z.enum(takenBy, 'A subject is taken by the class or by groups.').default('class'),
 })
 
 export const skillFields = z.object({

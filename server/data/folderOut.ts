@@ -109,7 +109,7 @@ const ofStudents = {
   practice: `select term.name as term, school_number as number, program, kind, practice.name, amount, beside
     from practice join term on term.id = term_id and year_id = :year join student on student.id = student_id
     where student_id = any(:students) order by term.starts, school_number, program, kind, practice.name`,
-  choices: `select school_number as number, subject, case when takes then 'yes' else 'no' end as takes
+  choices: `select school_number as number, subject, takes
     from subject_choice join student on student.id = student_id
     where year_id = :year and student_id = any(:students) order by school_number, subject`,
   register: `select school_number as number, day, presence

@@ -4,7 +4,7 @@ import type { GradebookMapping } from '../../core/exchange/gradebook/gradebookMa
 import type { ByGrade } from '../../core/people/byGrade'
 import type { ReportDocument } from '../../core/reports/document'
 import type { Layout } from '../../core/school/layout'
-import type { School } from '../../core/school/schoolSetup'
+import type { School, TakenBy } from '../../core/school/schoolSetup'
 import type { NoteKind } from '../../core/record/observations'
 import type { PracticeKind } from '../../core/record/practice'
 import type { Presence } from '../../core/record/register'
@@ -135,7 +135,7 @@ export interface SubjectRow {
   strand_names: string | Record<string, string>
   mark_scale_by_grade: string | ByGrade<string>
   skill_scale_by_grade: string | ByGrade<string>
-  taken_by: 'class' | 'groups'
+  taken_by: TakenBy
   retired: boolean
 }
 

@@ -41,6 +41,6 @@ export function choiceRows(
     year_id: yearId,
     student_id: students.get(number),
     subject,
-    takes: takes === 'yes',
+    takes,
   }))
 }

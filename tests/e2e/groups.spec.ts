@@ -50,7 +50,7 @@ test('a group out of two classes is made, taught and written about, and stands i
   await who.getByRole('checkbox', { name: /Jules/ }).check()
   await expect(marks).toHaveCount(2)
   await who.getByLabel(/^Or paste those who take it/).fill('Uma Lemaire\nNobody Known')
-  await expect(who).toContainText('Nobody here is called “Nobody Known”.')
+  await expect(who).toContainText('Row 2: There is no child with “Nobody Known” in this class.')
   await who.getByLabel(/^Or paste those who take it/).fill('Lemaire, Uma')
   await who.getByRole('button', { name: /^1 take Art, \d+ do not/ }).click()
   await expect(marks).toHaveCount(1)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { listedStudent, type ListedStudent, type RosterAnswer } from '~~/contracts/classes'
-import { pastedStudents, type PastedStudent } from '~~/core/exchange/lists/pastedStudents'
+import { pastedFields, pastedStudents, type PastedStudent } from '~~/core/exchange/lists/pastedStudents'
 import { planRoster } from '~~/core/exchange/lists/planRoster'
 import { displayName } from '~~/core/people/names'
 import { longDate } from '~~/core/reports/longDate'
@@ -10,12 +10,12 @@ import { useOwnSchool } from '~/stores/ownSchool'
 const school = useOwnSchool()
 const { busy, problem, attempt } = useAttempt()
 const columns = [
-  ['schoolNumber', 'Number', 'w-24'],
-  ['legalGiven', 'Given name', 'w-36'],
-  ['usedName', 'Called', 'w-32'],
-  ['family', 'Family name', 'w-40'],
-  ['pronouns', 'Pronouns', 'w-32'],
-  ['gradeLevel', 'Grade', 'w-16'],
+  ['schoolNumber', pastedFields.schoolNumber, 'w-24'],
+  ['legalGiven', pastedFields.legalGiven, 'w-36'],
+  ['usedName', pastedFields.usedName, 'w-32'],
+  ['family', pastedFields.family, 'w-40'],
+  ['pronouns', pastedFields.pronouns, 'w-32'],
+  ['gradeLevel', pastedFields.gradeLevel, 'w-16'],
 ] as const
 const titles = columns.map(([, title]) => title).join(', ')
 const students = computed(() => school.roster?.students ?? [])
@@ -56,7 +56,8 @@ function plan(text: string) {
       ...others.map(({ words }) => words),
       ...fresh.map(({ schoolNumber, legalGiven, usedName, family, pronouns, gradeLevel }) => {
         const called = usedName === legalGiven ? '' : `, called ${usedName}`
-        return `${schoolNumber} ${displayName({ given: legalGiven, family })}${called}, ${pronouns}, grade ${gradeLevel}`
+        const name = displayName({ given: legalGiven, family })
+        return `${schoolNumber} ${name}${called}, ${pronouns}, grade ${gradeLevel}`
       }),
     ],
     take: () =>
@@ -94,7 +95,8 @@ function fillDown(event: ClipboardEvent, from: Listed, column: keyof ListedStude
     const below = students.value.slice(students.value.findIndex(({ id }) => id === from.id))
     if (cells.length > below.length || cells.some((cell) => cell.includes('\t')))
       throw new Error(
-        `${cells.length} lines were pasted, and ${below.length} children stand here and below: paste one column, a child a line. Nothing was changed.`,
+        `${cells.length} lines were pasted, and ${below.length} children stand here and below: ` +
+          'paste one column, a child a line. Nothing was changed.',
       )
     const changed = below.slice(0, cells.length).flatMap(({ id, position, ...was }, nth) => {
       const value = cells[nth]?.trim() ?? ''

@@ -102,7 +102,7 @@ function studentsOf({ rows }: SchoolFolder, room: string, term: Term): Student[]
  */
 function notTakenIn(folder: SchoolFolder, term: Term): (number: string) => string[] {
   const { rows, setup } = folder
-  const said = new Map(rows.choices.map(({ number, subject, takes }) => [`${number} ${subject}`, takes === 'yes']))
+  const said = new Map(rows.choices.map(({ number, subject, takes }) => [`${number} ${subject}`, takes]))
   const inGroup = new Set(
     rows.classes.flatMap(({ name, group }) =>
       group === null ? [] : studentsOf(folder, name, term).map(({ id }) => `${id} ${group}`),

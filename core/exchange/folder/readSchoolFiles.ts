@@ -1,4 +1,4 @@
-import type { Habit, Skill, Subject } from '../../school/schoolSetup'
+import { takenBy, type Habit, type Skill, type Subject } from '../../school/schoolSetup'
 import type { SubjectCategory } from '../../record/termRecord'
 import { readGrades } from '../../people/gradeRange'
 import type { FileRecord } from '../files/readRecords'
@@ -44,8 +44,6 @@ export function readScales(folder: FolderReader): Scale[] {
   }
   return [...scales.values()]
 }
-
-const takenBy = ['class', 'groups'] as const
 
 /** subjects.csv, in the order in which subjects stand on the report. */
 export function readSubjects(folder: FolderReader, scales: readonly Scale[]): Subject[] {

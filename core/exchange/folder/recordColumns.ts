@@ -47,6 +47,12 @@ export function yesOrNothing(heading: string): Column<boolean> {
   return { heading, cell, write: (value) => (value ? 'yes' : '') }
 }
 
+/** Yes or no, one of which must be said. */
+export function yesOrNo(heading: string): Column<boolean> {
+  const cell = oneOf(heading, ['yes', 'no']).cell.transform((written) => written === 'yes')
+  return { heading, cell, write: (value) => (value ? 'yes' : 'no') }
+}
+
 /** A text of a field that has bounds of its own. */
 export function textIn(heading: string, field: z.ZodType<string, string>): Column<string> {
   return { heading, cell: field, write: (value) => value }

@@ -22,6 +22,7 @@ import {
   perhaps,
   textIn,
   words,
+  yesOrNo,
   yesOrNothing,
   type Column,
 } from './recordColumns'
@@ -104,8 +105,6 @@ const photo: Column<string> = {
 const day = textIn('day', fields.day)
 const stay = { from: orNothing(textIn('from', fields.day)), to: orNothing(textIn('to', fields.day)) }
 const ofTerm = { term: 'term', number: 'students' } as const
-/** Whether a child takes a subject, where it is otherwise than with the rest. */
-const yesOrNo = ['yes', 'no'] as const
 const noteKindsOrNone = ['', ...noteKinds] as const
 
 /**
@@ -323,8 +322,9 @@ export const recordFiles = {
       ofTerm,
     ),
   ),
+  /** Whether a child takes a subject, where it is otherwise than with the rest. */
   choices: newer(
-    recordFile('choices.csv', { number, subject, takes: oneOf('takes', yesOrNo) }, ['number', 'subject'], {
+    recordFile('choices.csv', { number, subject, takes: yesOrNo('takes') }, ['number', 'subject'], {
       number: 'students',
       subject: 'subject',
     }),

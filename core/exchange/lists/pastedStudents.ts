@@ -4,8 +4,16 @@ import { roleByHeading } from '../gradebook/gradebookWords'
 import { UnreadableFile } from '../files/problem'
 import { readTable, type TableRow } from '../files/readTable'
 
-/** What a class list may say of a child. */
-export type PastedField = 'schoolNumber' | 'legalGiven' | 'usedName' | 'family' | 'pronouns' | 'gradeLevel'
+/** What a class list may say of a child, and what each is called. */
+export const pastedFields = {
+  schoolNumber: 'Number',
+  legalGiven: 'Given name',
+  usedName: 'Called',
+  family: 'Family name',
+  pronouns: 'Pronouns',
+  gradeLevel: 'Grade',
+} as const
+export type PastedField = keyof typeof pastedFields
 
 /** A student as a list has them, before anything is decided; pronouns as they are written. */
 export interface PastedStudent extends Readonly<Record<PastedField, string>> {

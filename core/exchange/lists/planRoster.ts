@@ -1,6 +1,8 @@
+import { lowerFirst } from '../../narrative/capitals'
 import { studentMatcher, type Match } from '../../people/matchStudent'
-import { displayName, nameKey } from '../../people/names'
-import type { PastedField, PastedStudent } from './pastedStudents'
+import { nameKey } from '../../people/names'
+import { nameOf } from './childFinder'
+import { pastedFields, type PastedField, type PastedStudent } from './pastedStudents'
 import type { RefusedRow } from './readList'
 
 /** A child of a class as it is listed. */
@@ -21,15 +23,6 @@ export interface RosterPlan<Child extends RosterChild> {
   readonly changed: readonly RosterChange<Child>[]
   readonly unchanged: number
   readonly refused: readonly RefusedRow[]
-}
-
-const called: Readonly<Record<PastedField, string>> = {
-  schoolNumber: 'number',
-  legalGiven: 'given name',
-  usedName: 'called',
-  family: 'family name',
-  pronouns: 'pronouns',
-  gradeLevel: 'grade',
 }
 
 /**
@@ -61,19 +54,11 @@ export function planRoster<Child extends RosterChild>(
     if (why !== null) refused.push({ row: row.row, reason: why })
     else if (found.kind !== 'found') added.push(row)
     else {
-      seen.set(found.student.id, row.row)
-      const fields = newFields(inOrder(row, found.student), found.student)
-      const words = Object.entries(fields).map(
-        ([field, now]) => `${called[field as PastedField]} ${found.student[field as PastedField] || 'none'} → ${now}`,
-      )
-      if (words.length === 0) unchanged += 1
-      else
-        changed.push({
-          row: row.row,
-          was: found.student,
-          fields,
-          words: `${nameOf(found.student)}: ${words.join('; ')}`,
-        })
+      const was = found.student
+      seen.set(was.id, row.row)
+      const fields = newFields(inOrder(row, was), was)
+      if (fields.size === 0) unchanged += 1
+      else changed.push({ row: row.row, was, fields: Object.fromEntries(fields), words: inWords(was, fields) })
     }
   }
   return { added, changed, unchanged, refused }
@@ -102,8 +87,11 @@ const isGivenName = (
   { legalGiven, usedName }: Pick<RosterChild, 'legalGiven' | 'usedName'>,
 ): boolean => [legalGiven, usedName].some((name) => nameKey(name) === nameKey(written))
 
-const nameOf = ({ usedName, family }: Pick<RosterChild, 'usedName' | 'family'>): string =>
-  displayName({ given: usedName, family })
+/** "Maya Reed: pronouns name only → she/her; grade 5 → 6" */
+function inWords(was: RosterChild, fields: ReadonlyMap<PastedField, string>): string {
+  const each = [...fields].map(([field, now]) => `${lowerFirst(pastedFields[field])} ${was[field] || 'none'} → ${now}`)
+  return `${nameOf(was)}: ${each.join('; ')}`
+}
 
 /** Why a row cannot be taken as it is; null where it can. */
 function whyNot<Child extends RosterChild>(
@@ -117,17 +105,18 @@ function whyNot<Child extends RosterChild>(
   }
   if (found.kind !== 'doubtful') return null
   const others = found.candidates.map((each) => `${nameOf(each)} (${each.schoolNumber})`).join(' or ')
-  return `“${nameOf(row)}”${row.said.has('schoolNumber') ? `, ${row.schoolNumber},` : ''} could be ${others}. Write the number and the whole name.`
+  const number = row.said.has('schoolNumber') ? `, ${row.schoolNumber},` : ''
+  return `“${nameOf(row)}”${number} could be ${others}. Write the number and the whole name.`
 }
 
 /** What the list says of a child otherwise than it stands. Who is called otherwise than by the given name stays so. */
-function newFields(row: PastedStudent, was: RosterChild): Partial<Record<PastedField, string>> {
-  const fields = [...row.said].filter((field) => field !== 'legalGiven' || !isGivenName(row.legalGiven, was))
-  const changed = fields.flatMap((field) => (row[field] === was[field] ? [] : [[field, row[field]] as const]))
-  const follows = was.usedName === was.legalGiven && !row.said.has('usedName')
-  return Object.fromEntries(
-    changed.flatMap(([field, now]) =>
-      field === 'legalGiven' && follows ? [[field, now] as const, ['usedName', now] as const] : [[field, now] as const],
-    ),
-  )
+function newFields(row: PastedStudent, was: RosterChild): Map<PastedField, string> {
+  const fields = new Map<PastedField, string>()
+  for (const field of row.said) {
+    if (row[field] === was[field] || (field === 'legalGiven' && isGivenName(row.legalGiven, was))) continue
+    fields.set(field, row[field])
+    const follows = was.usedName === was.legalGiven && !row.said.has('usedName')
+    if (field === 'legalGiven' && follows) fields.set('usedName', row[field])
+  }
+  return fields
 }
