@@ -112,7 +112,6 @@ function onKey(event: KeyboardEvent): void {
         {{ classRecord.may.locked ?? 'The home teacher keeps the attendance; you can read it.' }}
       </p>
       <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
-      <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
       <table class="w-full max-w-160">
         <thead>
           <tr class="border-b border-edge text-sm text-muted">
@@ -142,6 +141,7 @@ function onKey(event: KeyboardEvent): void {
           </tr>
         </tbody>
       </table>
+      <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
     </template>
   </div>
 </template>

@@ -242,6 +242,7 @@ function fill(which: 'empty' | 'all'): void {
       <p class="text-muted">Type {{ symbols }}, then on</p>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="down" /> down</label>
       <label class="flex items-center gap-1"><input v-model="moves" type="radio" value="across" /> across</label>
+      <span role="status">{{ told }}</span>
       <button
         v-if="may && open.length > 0"
         type="button"
@@ -272,7 +273,6 @@ function fill(which: 'empty' | 'all'): void {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="min-h-5 text-sm" role="status">{{ [told, end.said.value].filter(Boolean).join(' ') }}</p>
     <p v-if="fitting < columns.length" class="flex flex-wrap items-center gap-3 text-sm">
       <span>{{ from + 1 }} to {{ from + fitting }} of {{ columns.length }} {{ kind }}s in view</span>
       <button type="button" class="quiet" :disabled="from === 0" @click="turn(-1)">Those before</button>
@@ -342,5 +342,6 @@ function fill(which: 'empty' | 'all'): void {
         </tr>
       </tbody>
     </table>
+    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
   </div>
 </template>

@@ -76,7 +76,6 @@ function focusRow(row: number): boolean {
       </button>
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="min-h-5 text-sm" role="status">{{ atEnd }}</p>
     <MovedMarks v-if="subject" :moved="moved" :subject="subject.key" :may="may" />
     <table ref="grid" class="w-full">
       <thead>
@@ -135,5 +134,6 @@ function focusRow(row: number): boolean {
         </tr>
       </tbody>
     </table>
+    <p class="min-h-5 text-sm" role="status">{{ atEnd }}</p>
   </div>
 </template>

@@ -145,7 +145,6 @@ function takeCounts(): void {
 <template>
   <div class="grid gap-3">
     <p v-if="problem" class="needs text-sm" role="alert">{{ problem }}</p>
-    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <p v-if="may" class="text-muted">Type A for absent, L for late, P for present; a click goes round.</p>
       <button v-if="may && dayAtHand" type="button" class="quiet" :disabled="without.length === 0" @click="restPresent">
@@ -210,5 +209,6 @@ function takeCounts(): void {
         </tbody>
       </table>
     </div>
+    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
   </div>
 </template>

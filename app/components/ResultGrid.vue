@@ -252,7 +252,6 @@ function click(event: MouseEvent, row: number, column: number): void {
         </button>
       </span>
     </p>
-    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
     <div v-if="problems.length > 0" class="needs max-h-32 overflow-y-auto text-sm" role="alert">
       <ul>
         <li v-for="each in problems.slice(0, 20)" :key="each">{{ each }}</li>
@@ -323,5 +322,6 @@ function click(event: MouseEvent, row: number, column: number): void {
         </template>
       </div>
     </div>
+    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
   </div>
 </template>

@@ -1,7 +1,8 @@
 /**
  * The end of a column that is typed down: once the last cell has been typed in, the next key that would write finds no
  * cell to go on to and must not write over the last one. Any way of moving, emptying or a click goes on from there.
- * What is said keeps room for itself, so that nothing moves away from under a click that ends it.
+ * What is said stands below the grid, where the last cell is, and keeps its room: nothing moves away from under a click
+ * that ends it.
  */
 export function useLastCell() {
   const isTypedIn = ref(false)

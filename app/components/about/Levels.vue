@@ -127,7 +127,6 @@ function onKey(event: KeyboardEvent): void {
   <section v-if="rows.length > 0" ref="section" :aria-label="title" class="grid content-start gap-2">
     <h2 class="text-lg font-semibold">{{ title }}</h2>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
     <PlainTable role="grid" :aria-label="title" @keydown="onKey">
       <template #heads>
         <th scope="col" class="py-1">{{ kind === 'skill' ? 'Skill' : 'Habit' }}</th>
@@ -168,5 +167,6 @@ function onKey(event: KeyboardEvent): void {
         </td>
       </tr>
     </PlainTable>
+    <p class="min-h-5 text-sm" role="status">{{ end.said.value }}</p>
   </section>
 </template>

@@ -58,7 +58,6 @@ function focus(nth: number): boolean {
   <section ref="section" aria-label="Marks" class="grid gap-2">
     <h2 class="text-lg font-semibold">Marks</h2>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
-    <p class="min-h-5 text-sm" role="status">{{ atEnd }}</p>
     <PlainTable>
       <template #heads>
         <th scope="col" class="py-1">Subject</th>
@@ -115,5 +114,6 @@ function focus(nth: number): boolean {
         </td>
       </tr>
     </PlainTable>
+    <p class="min-h-5 text-sm" role="status">{{ atEnd }}</p>
   </section>
 </template>
