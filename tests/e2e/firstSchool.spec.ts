@@ -115,6 +115,8 @@ test('work is added and typed into; findings are gone through and replace nothin
   await page.getByRole('navigation', { name: 'Class list' }).getByRole('button', { name: /Maya/ }).click()
   const text = page.getByRole('textbox', { name: /for Maya$/ })
   await text.fill('They done well.')
+  // What is found comes a moment after what is typed.
+  await expect(page.getByRole('heading', { name: /things to look at/ })).toBeVisible()
   const turnedTo = page.locator('li[aria-current="true"]')
   const seen = new Set<string>()
   for (let nth = 0; nth < 4; nth += 1) {
