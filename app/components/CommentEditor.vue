@@ -157,7 +157,9 @@ function caret(): number {
   return area.value?.selectionEnd ?? 0
 }
 
-defineExpose({ show, caret })
+const focus = (): void => area.value?.focus()
+
+defineExpose({ show, caret, focus })
 
 function finish(): void {
   const now = comment.value
@@ -169,7 +171,7 @@ function finish(): void {
 async function goOn(by: 1 | -1): Promise<void> {
   await step(by)
   await nextTick()
-  area.value?.focus()
+  focus()
 }
 
 function onKey(event: KeyboardEvent): void {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import type { Finding } from '~~/core/checks/finding'
 import type { DraftsAnswer } from '~~/contracts/answers'
 import { teacherOf } from '~~/core/record/roster'
@@ -24,6 +25,20 @@ const student = computed(() => classRecord.student)
 const may = computed(() =>
   box.value?.subject == null ? classRecord.may.general : classRecord.may.subjects.includes(box.value.subject),
 )
+const isTaken = computed(() => student.value !== null && takes(student.value, box.value?.subject ?? null))
+const { step, stepTitle } = useSteps()
+async function goOn(by: 1 | -1): Promise<void> {
+  await step(by)
+  await nextTick()
+  editor.value?.focus()
+}
+// Where there is no editor to have the focus, its keys lead on all the same.
+useEventListener('keydown', (event) => {
+  if (event.defaultPrevented || isTaken.value || !(pressed(event, 'nextStudent') || pressed(event, 'studentBefore')))
+    return
+  event.preventDefault()
+  void goOn(pressed(event, 'nextStudent') ? 1 : -1)
+})
 /** Who writes here, for whoever may not. */
 const writer = computed(() => {
   const { record } = classRecord
@@ -114,20 +129,26 @@ function draftEmpty(): Promise<void> {
     </div>
     <p v-if="problem" class="needs" role="alert">{{ problem }}</p>
     <p v-if="message" class="border-l-2 border-teal bg-teal-wash px-3 py-2" role="status">{{ message }}</p>
-    <p v-if="!takes(student, box.subject)" class="border-l-2 border-rule px-3 py-2">
-      {{ student.usedName }} does not take {{ subjectName }}: nothing is owed here, and nothing of it is printed.
-    </p>
+    <div v-if="!isTaken" class="flex flex-wrap items-center gap-3 border-l-2 border-rule px-3 py-2">
+      <p class="min-w-60 flex-1">
+        {{ student.usedName }} does not take {{ subjectName }}: nothing is owed here, and nothing of it is printed.
+      </p>
+      <p class="flex gap-3">
+        <button type="button" class="quiet" @click="goOn(-1)">{{ stepTitle(-1) }}</button>
+        <button type="button" class="quiet" @click="goOn(1)">{{ stepTitle(1) }}</button>
+      </p>
+    </div>
     <p v-else-if="!may && !classRecord.may.locked" class="text-muted">
       {{ writer ? `${writer} writes this comment` : 'Nobody is named yet who writes this comment' }}; you can read it.
     </p>
-    <OutOfStep v-if="takes(student, box.subject)" :student="student" :box="box" :may="may" />
+    <OutOfStep v-if="isTaken" :student="student" :box="box" :may="may" />
     <CommentEditor
-      v-if="takes(student, box.subject) || text !== ''"
+      v-if="isTaken || text !== ''"
       ref="editor"
       :student="student"
       :described-by="shownFindings.length > 0 ? 'findings-here' : undefined"
       :box="box"
-      :may="may && takes(student, box.subject)"
+      :may="may && isTaken"
     />
     <section v-if="shownFindings.length > 0" aria-label="Findings">
       <h2 id="findings-here" class="small-head mb-2">
@@ -144,8 +165,11 @@ function draftEmpty(): Promise<void> {
       />
       <p class="sr-only" role="status">{{ toldFinding }}</p>
     </section>
-    <OfferedSentences v-if="may && takes(student, box.subject)" ref="offered" :student="student" :box="box" />
+    <OfferedSentences v-if="may && isTaken" ref="offered" :student="student" :box="box" />
     <p v-if="languageProblem" class="text-sm text-muted">{{ languageProblem }} The other checks go on.</p>
-    <MarginPanel :title="`About ${student.usedName}`"><StudentEvidence :box="box" /></MarginPanel>
+    <MarginPanel :title="`About ${student.usedName}`">
+      <StudentEvidence v-if="isTaken" :box="box" />
+      <NuxtLink v-else to="/student" class="link">All about {{ student.usedName }}</NuxtLink>
+    </MarginPanel>
   </div>
 </template>

@@ -55,6 +55,16 @@ test('a group out of two classes is made, taught and written about, and stands i
   await who.getByRole('button', { name: /^1 take Art, \d+ do not/ }).click()
   await expect(marks).toHaveCount(1)
   expect(await lookedAt(theirs)).toEqual([[], 0])
+  // In Write such a child is told, and passed over by the keys.
+  await theirs.goto('/write')
+  await theirs.getByRole('button', { name: /^Art \d/ }).click()
+  await theirs
+    .getByRole('navigation', { name: 'Class list' })
+    .getByRole('button', { name: /^Jules/ })
+    .click()
+  await expect(theirs.getByText('Jules does not take Art')).toBeVisible()
+  await theirs.keyboard.press('Alt+PageDown')
+  await expect(theirs.getByRole('textbox', { name: 'Art for Uma' })).toBeFocused()
   await theirs.context().close()
 
   await page.getByRole('link', { name: 'Subjects and skills' }).click()
